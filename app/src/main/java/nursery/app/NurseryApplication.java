@@ -1,0 +1,13 @@
+package nursery.app;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+
+/** The shop's front door. Expects a database address in its environment; {@code ./nursery} provides one. */
+@SpringBootApplication
+public class NurseryApplication {
+
+    public static void main(String[] args) {
+        SpringApplication.run(NurseryApplication.class, args);
+    }
+}

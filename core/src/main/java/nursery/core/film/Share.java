@@ -1,0 +1,53 @@
+package nursery.core.film;
+
+import nursery.core.cup.Blank;
+import nursery.core.film.CoatRole.Practice;
+
+/**
+ * How much one coat needs on one cup: area times film, beside what makers pour.
+ *
+ * @param suggestedMl what the area and the role's film come to
+ * @param areaCm2     the coated area it rests on
+ * @param role        the coat
+ * @param practice    the amounts that worked
+ */
+public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice practice) {
+
+    /** People trust nothing smaller in a graduated cup (P3). */
+    public static final double SMALLEST_BATCH_ML = 5;
+    private static final double ROUNDING_ML = 0.05;
+
+    /** How the suggestion stands to practice. */
+    public enum Agreement { WITHIN, BELOW, ABOVE }
+
+    public static Share of(Blank blank, CoatRole role) {
+        double areaCm2 = blank.area().coatedCm2();
+        return new Share(Film.volumeMl(role.filmMm(), areaCm2), areaCm2, role, role.practiceFor(blank.nominalOz()));
+    }
+
+    public Agreement agreement() {
+        if (suggestedMl < practice.lowMl() - ROUNDING_ML) {
+            return Agreement.BELOW;
+        }
+        return suggestedMl > practice.highMl() + ROUNDING_ML ? Agreement.ABOVE : Agreement.WITHIN;
+    }
+
+    /** What to mix for this share alone: never less than the smallest trusted batch. */
+    public double toMixMl() {
+        return Math.max(suggestedMl, SMALLEST_BATCH_ML);
+    }
+
+    public boolean raisedToSmallestBatch() {
+        return suggestedMl < SMALLEST_BATCH_ML;
+    }
+
+    /** What practice says, and what to make of a difference. */
+    public String practiceWords() {
+        String known = "Practice (P7): " + practice.words() + ".";
+        return switch (agreement()) {
+            case WITHIN -> known + " They agree.";
+            case BELOW -> known + " The area asks for less: start here on smooth work, nearer to practice over coarse glitter.";
+            case ABOVE -> known + " The area asks for more: this blank is larger than the cups practice speaks of.";
+        };
+    }
+}

@@ -1,0 +1,25 @@
+package nursery.core.log;
+
+import nursery.core.cure.CoatTimes;
+import nursery.core.film.Film;
+import nursery.core.technique.PlanStep;
+
+/**
+ * A coat that is on the cup.
+ *
+ * @param step    the step it belongs to
+ * @param pour    the entry that put it there
+ * @param times   its phases and windows
+ * @param scuffed whether it has been sanded or scuffed since
+ */
+public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {
+
+    CoatOnCup nowScuffed() {
+        return new CoatOnCup(step, pour, times, true);
+    }
+
+    /** The mean film this amount makes on an area. */
+    public double filmMm(double coatedCm2) {
+        return Film.thicknessMm(pour.amountMl(), coatedCm2);
+    }
+}

@@ -1,0 +1,32 @@
+package nursery.core.log;
+
+import java.util.Optional;
+
+/** Something that happened to a cup. Entries are only ever added. */
+public sealed interface LogEntry {
+
+    Mark mark();
+
+    /** A step of the plan was done, other than pouring a coat. */
+    record StepDone(Mark mark, int step) implements LogEntry {}
+
+    /**
+     * A coat was poured.
+     *
+     * @param amountMl what went on this cup, resin and hardener together
+     * @param spindle  where it turns, empty if it hangs
+     */
+    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) implements LogEntry {}
+
+    /** The newest coat was scuffed so that the next one grips, outside the plan's own sanding. */
+    record Scuffed(Mark mark) implements LogEntry {}
+
+    /** The cup came off its spindle. */
+    record TakenOff(Mark mark) implements LogEntry {}
+
+    /** A remark. */
+    record Noted(Mark mark) implements LogEntry {}
+
+    /** An earlier entry was wrong and counts no more; what replaces it, if anything, is an entry of its own. */
+    record Cancelled(Mark mark, long cancelsId) implements LogEntry {}
+}

@@ -1,0 +1,34 @@
+package nursery.core.log;
+
+import java.time.Instant;
+import java.util.Optional;
+import nursery.core.cure.Window;
+import nursery.core.technique.PlanStep;
+
+/**
+ * The one thing a cup needs next.
+ *
+ * @param kind     do the step itself, or scuff first so that it may be done
+ * @param step     the step of the plan it leads to
+ * @param window   when it may be done
+ * @param why      what the window rests on
+ * @param ifMissed what follows if the window closes, empty if it does not close
+ * @param sureFrom when it is certain rather than likely, for sanding
+ */
+public record NextAction(Kind kind, PlanStep step, Window window, String why, Optional<String> ifMissed, Optional<Instant> sureFrom) {
+
+    public enum Kind { STEP, SCUFF_FIRST }
+
+    public boolean isOpenAt(Instant now) {
+        return window.isOpenAt(now);
+    }
+
+    /** What to call it on a bench. */
+    public String title() {
+        return kind == Kind.SCUFF_FIRST ? "Scuff, then " + decapitalise(step.kind().title()) : step.kind().title();
+    }
+
+    private static String decapitalise(String title) {
+        return Character.toLowerCase(title.charAt(0)) + title.substring(1);
+    }
+}

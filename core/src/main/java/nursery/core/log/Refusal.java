@@ -1,0 +1,27 @@
+package nursery.core.log;
+
+import java.time.Instant;
+import java.util.Optional;
+
+/**
+ * Why an entry cannot be logged.
+ *
+ * @param field    what to change: {@code at}, {@code step} or {@code amount}
+ * @param message  the reason, in one sentence
+ * @param other    the entry it collides with, which says by whom and when
+ * @param earliest the earliest time it could carry, if the time is the matter
+ */
+public record Refusal(String field, String message, Optional<Mark> other, Optional<Instant> earliest) {
+
+    Refusal(String field, String message, Optional<Mark> other) {
+        this(field, message, other, Optional.empty());
+    }
+
+    static Optional<Refusal> of(String field, String message) {
+        return Optional.of(new Refusal(field, message, Optional.empty()));
+    }
+
+    static Optional<Refusal> unless(boolean allowed, String field, String message) {
+        return allowed ? Optional.empty() : of(field, message);
+    }
+}

@@ -1,0 +1,17 @@
+package nursery.core.resin;
+
+import nursery.core.measure.Faults;
+
+/** The densities of the two parts, in g/ml, for mixing by scale. */
+public record Densities(double partAGPerMl, double partBGPerMl) {
+
+    private static final double LIGHTEST_G_PER_ML = 0.5;
+    private static final double HEAVIEST_G_PER_ML = 3;
+
+    public Densities {
+        Faults faults = new Faults();
+        faults.within("densityA", "The density of A", partAGPerMl, LIGHTEST_G_PER_ML, HEAVIEST_G_PER_ML, "g/ml");
+        faults.within("densityB", "The density of B", partBGPerMl, LIGHTEST_G_PER_ML, HEAVIEST_G_PER_ML, "g/ml");
+        faults.throwIfAny();
+    }
+}

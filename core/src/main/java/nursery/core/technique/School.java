@@ -1,0 +1,39 @@
+package nursery.core.technique;
+
+/** One way of doing a thing that others do differently. All are sound; the first of each question suits a beginner. */
+public enum School {
+    ADHESIVE_THIN(Question.ADHESIVE, "thin: a film of about 1 ml"),
+    ADHESIVE_GENEROUS(Question.ADHESIVE, "generous: 5–10 ml"),
+    STRAIGHT_ON(Question.SECOND_COAT, "straight on, inside the tack window"),
+    NEXT_DAY(Question.SECOND_COAT, "next day: let harden, sand, coat"),
+    HANG(Question.THIN_FILM, "hang it: a thin film does not run"),
+    TURN(Question.THIN_FILM, "turn it anyway"),
+    SEAL_NEVER(Question.GLITTER_SEAL, "no: one fine colour, tap off the loose"),
+    SEAL_ALWAYS(Question.GLITTER_SEAL, "yes: clear spray or brushed sealer"),
+    TAPE_AND_SAND(Question.BARE_STEEL, "tape, then sand the line fine"),
+    TAPE(Question.BARE_STEEL, "tape rim and base"),
+    SAND_LINE(Question.BARE_STEEL, "sand the line afterwards"),
+    MIX_AT_ONCE(Question.MIX_REST, "use it at once"),
+    MIX_RESTED(Question.MIX_REST, "rest it 5 minutes: thicker, covers better"),
+    SOAP(Question.CLEANING, "soap and water"),
+    ACETONE(Question.CLEANING, "acetone"),
+    ALCOHOL(Question.CLEANING, "91 % alcohol"),
+    GRADUATED_CUP(Question.MEASURING, "graduated cup"),
+    SCALE(Question.MEASURING, "scale, with masses worked out from densities");
+
+    private final Question question;
+    private final String words;
+
+    School(Question question, String words) {
+        this.question = question;
+        this.words = words;
+    }
+
+    public Question question() {
+        return question;
+    }
+
+    public String words() {
+        return words;
+    }
+}
