@@ -1,5 +1,6 @@
 package nursery.core.cup;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
@@ -35,6 +36,11 @@ public record Blank(Outline outline, boolean baseCoated, double rimBareMm, doubl
         nominalOz.ifPresent(oz -> faults.require(oz > 0 && oz <= MAX_OZ, "nominalOz",
                 "A size of %s oz is outside 0–%s oz: leave it empty if you do not know it.".formatted(Numbers.show(oz), Numbers.show(MAX_OZ))));
         faults.throwIfAny();
+    }
+
+    /** The side between the bare bands, from base to rim. */
+    public List<Station> coatedStations() {
+        return Surface.between(outline, baseBareMm, Surface.slantMm(outline) - rimBareMm);
     }
 
     public CoatedArea area() {

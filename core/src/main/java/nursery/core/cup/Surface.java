@@ -1,5 +1,6 @@
 package nursery.core.cup;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -30,15 +31,15 @@ final class Surface {
         double fromMm = blank.baseBareMm();
         double toMm = slantMm - blank.rimBareMm();
         double baseMm2 = outline.baseCircumferenceMm() * outline.baseCircumferenceMm() / (4 * Math.PI);
-        double coatedMm2 = sideMm2(outline, fromMm, toMm) - blank.handleGapMm() * (toMm - fromMm)
+        double coatedMm2 = sideMm2(between(outline, fromMm, toMm)) - blank.handleGapMm() * (toMm - fromMm)
                 + (blank.baseCoated() ? baseMm2 : 0);
-        return new CoatedArea(sideMm2(outline, 0, slantMm) / MM2_PER_CM2, baseMm2 / MM2_PER_CM2, coatedMm2 / MM2_PER_CM2, slantMm);
+        return new CoatedArea(sideMm2(outline.stations()) / MM2_PER_CM2, baseMm2 / MM2_PER_CM2, coatedMm2 / MM2_PER_CM2, slantMm);
     }
 
-    /** The side between two distances from the base, both measured along the surface. */
-    private static double sideMm2(Outline outline, double fromMm, double toMm) {
+    /** The part of a side between two distances from the base, both measured along the surface. */
+    static List<Station> between(Outline outline, double fromMm, double toMm) {
         List<Station> stations = outline.stations();
-        double sum = 0;
+        List<Station> part = new ArrayList<>();
         double startMm = 0;
         for (int i = 1; i < stations.size(); i++) {
             Station low = stations.get(i - 1);
@@ -47,13 +48,29 @@ final class Surface {
             double a = Math.max(fromMm - startMm, 0);
             double b = Math.min(toMm - startMm, slantMm);
             if (b > a) {
-                double meanAt = (a + b) / 2 / slantMm;
-                double meanMm = low.circumferenceMm() + (high.circumferenceMm() - low.circumferenceMm()) * meanAt;
-                sum += meanMm * (b - a);
+                if (part.isEmpty()) {
+                    part.add(along(low, high, a / slantMm));
+                }
+                part.add(along(low, high, b / slantMm));
             }
             startMm += slantMm;
         }
+        return part;
+    }
+
+    private static double sideMm2(List<Station> stations) {
+        double sum = 0;
+        for (int i = 1; i < stations.size(); i++) {
+            Station low = stations.get(i - 1);
+            Station high = stations.get(i);
+            sum += (low.circumferenceMm() + high.circumferenceMm()) / 2 * slantMm(low, high);
+        }
         return sum;
+    }
+
+    private static Station along(Station low, Station high, double part) {
+        return new Station(low.heightMm() + (high.heightMm() - low.heightMm()) * part,
+                low.circumferenceMm() + (high.circumferenceMm() - low.circumferenceMm()) * part);
     }
 
     private static double slantMm(Station low, Station high) {

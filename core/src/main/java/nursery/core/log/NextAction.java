@@ -19,8 +19,14 @@ public record NextAction(Kind kind, PlanStep step, Window window, String why, Op
 
     public enum Kind { STEP, SCUFF_FIRST }
 
-    public boolean isOpenAt(Instant now) {
-        return window.isOpenAt(now);
+    /** How the action stands to its window. */
+    public enum Readiness { WAITING, OPEN, CLOSED }
+
+    public Readiness readinessAt(Instant now) {
+        if (!window.hasOpenedBy(now)) {
+            return Readiness.WAITING;
+        }
+        return window.hasClosedBy(now) ? Readiness.CLOSED : Readiness.OPEN;
     }
 
     /** What to call it on a bench. */

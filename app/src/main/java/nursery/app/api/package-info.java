@@ -1,0 +1,7 @@
+/**
+ * The JSON API under {@code /api}.
+ */
+@NullMarked
+package nursery.app.api;
+
+import org.jspecify.annotations.NullMarked;

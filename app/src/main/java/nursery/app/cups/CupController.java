@@ -1,0 +1,123 @@
+package nursery.app.cups;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
+import nursery.app.platform.Show;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Spindle;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+@Controller
+class CupController {
+
+    private final CupPages pages;
+    private final LogBook log;
+    private final Shelf shelf;
+    private final ShopBook shops;
+    private final FormPost posts;
+
+    CupController(CupPages pages, LogBook log, Shelf shelf, ShopBook shops, FormPost posts) {
+        this.pages = pages;
+        this.log = log;
+        this.shelf = shelf;
+        this.shops = shops;
+        this.posts = posts;
+    }
+
+    @GetMapping("/cups/{code}")
+    String cup(@PathVariable String code, Model model) {
+        return pages.page(code, Optional.empty(), model);
+    }
+
+    /** Fetched now and then by the open page, so that windows open and close before the maker's eyes. */
+    @GetMapping("/cups/{code}/now")
+    String now(@PathVariable String code, Model model) {
+        pages.now(code, model);
+        return "cups/cup :: now";
+    }
+
+    @PostMapping("/cups/{code}/log")
+    ModelAndView log(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        pages.find(code);
+        return posts.handle(typed, model, () -> {
+            Show show = shops.show();
+            LogForm form = new LogForm(typed, show, shelf.spindles());
+            try {
+                log.add(code, form.happening(Maker.of(request).name()), form.isConfirmed());
+            } catch (NotLogged answer) {
+                throw LogForm.asFaults(answer, show);
+            }
+            return "/cups/" + code;
+        }, form -> pages.page(code, Optional.of(form), model));
+    }
+
+    @GetMapping("/cups/{code}/entries/{id}")
+    String entry(@PathVariable String code, @PathVariable long id, Model model) {
+        return correction(code, id, Optional.empty(), model);
+    }
+
+    @PostMapping("/cups/{code}/entries/{id}")
+    ModelAndView correct(@PathVariable String code, @PathVariable long id, @RequestParam Map<String, String> typed, Model model,
+            HttpServletRequest request) {
+        entry(pages.find(code), id);
+        return posts.handle(typed, model, () -> {
+            Show show = shops.show();
+            String by = Maker.of(request).name();
+            FormReader reader = new FormReader(typed);
+            String why = reader.line("why", "The reason", 400, false);
+            reader.faults().throwIfAny();
+            Optional<Happening> instead = reader.raw("instead").equals("nothing") ? Optional.empty()
+                    : Optional.of(new LogForm(typed, show, shelf.spindles()).happening(by));
+            try {
+                log.correct(code, id, instead, by, why);
+            } catch (NotLogged answer) {
+                throw LogForm.asFaults(answer, show);
+            }
+            return "/cups/" + code + "#history";
+        }, form -> correction(code, id, Optional.of(form), model));
+    }
+
+    private String correction(String code, long id, Optional<Form> sentBack, Model model) {
+        CupOnBench cup = pages.find(code);
+        LogEntry entry = entry(cup, id);
+        Show show = shops.show();
+        model.addAttribute("cup", cup.cup());
+        model.addAttribute("entryId", id);
+        model.addAttribute("what", HistoryLine.what(entry, cup.file(), show));
+        model.addAttribute("isPour", entry instanceof LogEntry.Poured);
+        model.addAttribute("isNote", entry instanceof LogEntry.Noted);
+        model.addAttribute("spindles", shelf.spindles());
+        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(typedFrom(entry, show))));
+        return "cups/correct";
+    }
+
+    private static Map<String, String> typedFrom(LogEntry entry, Show show) {
+        Optional<LogEntry.Poured> pour = entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
+        String what = pour.isPresent() ? "POURED" : entry instanceof LogEntry.StepDone ? "DONE"
+                : entry instanceof LogEntry.Scuffed ? "SCUFFED" : entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED";
+        int step = pour.map(LogEntry.Poured::step).orElse(entry instanceof LogEntry.StepDone done ? done.step() : 0);
+        return Map.of("what", what, "step", String.valueOf(step), "when", "at", "at", show.input(entry.mark().happenedAt()),
+                "amount", pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
+                "spindle", pour.flatMap(LogEntry.Poured::spindle).map(Spindle::id).map(String::valueOf).orElse(""), "note", entry.mark().note());
+    }
+
+    private static LogEntry entry(CupOnBench cup, long id) {
+        return cup.file().log().stream().filter(entry -> entry.mark().id() == id && !(entry instanceof LogEntry.Cancelled)).findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such entry."));
+    }
+}

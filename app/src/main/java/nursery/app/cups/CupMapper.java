@@ -1,0 +1,71 @@
+package nursery.app.cups;
+
+import java.util.List;
+import java.util.Optional;
+import nursery.app.cups.CupRows.CupRow;
+import nursery.app.cups.CupRows.EntryRow;
+import nursery.app.cups.CupRows.StepRow;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface CupMapper {
+
+    String CUP = """
+            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, started_at
+            FROM cup\s""";
+    String ENTRY = """
+            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id,
+              e.happened_at, e.recorded_at, e.recorded_by, e.note
+            FROM log_entry e LEFT JOIN spindle s ON s.id = e.spindle_id\s""";
+
+    @Select(CUP + "ORDER BY id")
+    List<CupRow> cups();
+
+    @Select(CUP + "WHERE code = #{code}")
+    Optional<CupRow> cup(String code);
+
+    /** Holds the cup until the transaction ends, so that two tablets log on it one after the other. */
+    @Select("SELECT id FROM cup WHERE code = #{code} FOR UPDATE")
+    Optional<Long> lock(String code);
+
+    @Select("SELECT id FROM spindle WHERE id = #{id} FOR UPDATE")
+    Optional<Long> lockSpindle(long id);
+
+    @Select("SELECT cup_id, number, kind, wait_kind, wait_amount, detail, role FROM cup_step ORDER BY cup_id, number")
+    List<StepRow> steps();
+
+    @Select("SELECT cup_id, number, kind, wait_kind, wait_amount, detail, role FROM cup_step WHERE cup_id = #{cupId} ORDER BY number")
+    List<StepRow> stepsOf(long cupId);
+
+    @Select(ENTRY + "ORDER BY e.id")
+    List<EntryRow> entries();
+
+    @Select(ENTRY + "WHERE e.cup_id = #{cupId} ORDER BY e.id")
+    List<EntryRow> entriesOf(long cupId);
+
+    /** Counts on by one; the row stays locked until the transaction ends, so no two cups get one number. */
+    @Update("UPDATE cup_counter SET last = last + 1")
+    void countOn();
+
+    @Select("SELECT last FROM cup_counter")
+    int counted();
+
+    @Insert("""
+            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, started_at)
+            VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paintColour}, #{glitterColour},
+              #{schools}, #{startedAt})""")
+    void insertCup(CupRow cup);
+
+    @Insert("""
+            INSERT INTO cup_step (cup_id, number, kind, wait_kind, wait_amount, detail, role)
+            VALUES (#{cupId}, #{number}, #{kind}, #{waitKind}, #{waitAmount}, #{detail}, #{role})""")
+    void insertStep(StepRow step);
+
+    @Insert("""
+            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, happened_at, recorded_at, recorded_by, note)
+            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
+    void insertEntry(EntryRow entry);
+}

@@ -1,0 +1,25 @@
+package nursery.app.cups;
+
+import java.util.Optional;
+import nursery.app.picture.CupLook;
+import nursery.app.picture.CupPicture;
+import nursery.app.platform.Published;
+import nursery.core.log.CupFile;
+import nursery.core.log.CupState;
+import nursery.core.technique.StepKind;
+
+/** A cup, all that is known about it, and the state that follows at this moment. */
+@Published
+public record CupOnBench(Cup cup, CupFile file, CupState state) {
+
+    public CupPicture picture() {
+        int clear = (int) state.coats().stream().filter(coat -> coat.step().kind().isClearCoat()).count();
+        CupLook look = new CupLook(has(StepKind.PAINT) ? Optional.of(cup.paint()) : Optional.empty(),
+                has(StepKind.GLITTER) ? Optional.of(cup.glitter()) : Optional.empty(), clear);
+        return CupPicture.of(cup.code(), file.blank(), look);
+    }
+
+    private boolean has(StepKind kind) {
+        return file.plan().stream().anyMatch(step -> step.kind() == kind && state.done().containsKey(step.number()));
+    }
+}

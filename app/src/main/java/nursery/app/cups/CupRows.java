@@ -1,0 +1,105 @@
+package nursery.app.cups;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Optional;
+import nursery.core.film.CoatRole;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Spindle;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+import org.jspecify.annotations.Nullable;
+
+/** Cups, steps and log entries as the tables keep them. */
+final class CupRows {
+
+    private CupRows() {}
+
+    record CupRow(@Nullable Long id, String code, String name, String madeFor, long blankId, long baseResinId, long lastResinId,
+            @Nullable LocalDate dueOn, String paintColour, String glitterColour, String schools, Instant startedAt) {}
+
+    record StepRow(long cupId, int number, String kind, String waitKind, double waitAmount, String detail, @Nullable String role) {
+
+        static StepRow of(long cupId, PlanStep step) {
+            return new StepRow(cupId, step.number(), step.kind().name(), kindOf(step.waiting()), amountOf(step.waiting()), step.detail(),
+                    step.role().map(CoatRole::name).orElse(null));
+        }
+
+        PlanStep step() {
+            return new PlanStep(number, StepKind.valueOf(kind), waiting(), detail, Optional.ofNullable(role).map(CoatRole::valueOf));
+        }
+
+        private static String kindOf(Wait waiting) {
+            return waiting.getClass().getSimpleName();
+        }
+
+        /** Minutes for a wait on the wall clock, hours for one on the cure clock, else 0. */
+        private static double amountOf(Wait waiting) {
+            if (waiting instanceof Wait.Dry dry) {
+                return dry.atLeast().toMinutes();
+            }
+            if (waiting instanceof Wait.Settle settle) {
+                return settle.atLeast().toMinutes();
+            }
+            return waiting instanceof Wait.Age age ? age.hours() : 0;
+        }
+
+        private Wait waiting() {
+            return switch (waitKind) {
+                case "None" -> new Wait.None();
+                case "Dry" -> new Wait.Dry(Duration.ofMinutes((long) waitAmount));
+                case "Settle" -> new Wait.Settle(Duration.ofMinutes((long) waitAmount));
+                case "Age" -> new Wait.Age(waitAmount);
+                case "StraightOn" -> new Wait.StraightOn();
+                case "Sandable" -> new Wait.Sandable();
+                default -> throw new IllegalStateException("Unknown wait " + waitKind);
+            };
+        }
+    }
+
+    record EntryRow(@Nullable Long id, long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
+            @Nullable String spindleName, @Nullable Long cancelsId, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
+
+        static EntryRow of(long cupId, LogEntry entry) {
+            Mark mark = entry.mark();
+            if (entry instanceof LogEntry.Poured pour) {
+                return row(cupId, "POURED", pour.step(), pour.amountMl(), pour.spindle().map(Spindle::id).orElse(null), null, mark);
+            }
+            if (entry instanceof LogEntry.StepDone done) {
+                return row(cupId, "DONE", done.step(), null, null, null, mark);
+            }
+            if (entry instanceof LogEntry.Cancelled cancelled) {
+                return row(cupId, "CANCELLED", null, null, null, cancelled.cancelsId(), mark);
+            }
+            return row(cupId, entry instanceof LogEntry.Scuffed ? "SCUFFED" : entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED",
+                    null, null, null, null, mark);
+        }
+
+        private static EntryRow row(long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
+                @Nullable Long cancelsId, Mark mark) {
+            return new EntryRow(null, cupId, kind, step, amountMl, spindleId, null, cancelsId, mark.happenedAt(), mark.recordedAt(),
+                    mark.recordedBy(), mark.note());
+        }
+
+        LogEntry entry() {
+            Mark mark = new Mark(id == null ? 0 : id, happenedAt, recordedAt, recordedBy, note);
+            return switch (kind) {
+                case "POURED" -> new LogEntry.Poured(mark, needed(step), needed(amountMl),
+                        spindleId == null || spindleName == null ? Optional.empty() : Optional.of(new Spindle(spindleId, spindleName)));
+                case "DONE" -> new LogEntry.StepDone(mark, needed(step));
+                case "CANCELLED" -> new LogEntry.Cancelled(mark, needed(cancelsId));
+                case "SCUFFED" -> new LogEntry.Scuffed(mark);
+                case "TAKEN_OFF" -> new LogEntry.TakenOff(mark);
+                case "NOTED" -> new LogEntry.Noted(mark);
+                default -> throw new IllegalStateException("Unknown entry " + kind);
+            };
+        }
+
+        private static <T> T needed(@Nullable T value) {
+            return Optional.ofNullable(value).orElseThrow(() -> new IllegalStateException("A log entry lacks what its kind needs."));
+        }
+    }
+}

@@ -1,0 +1,84 @@
+package nursery.app.cups;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.cups.Happening.Kind;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Show;
+import nursery.core.log.Refusal;
+import nursery.core.log.Spindle;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+
+/** The form something is logged on: what, when, how much, where it turns, and a note. */
+final class LogForm {
+
+    static final int LONGEST_NOTE = 10_000;
+    private static final String AT_A_TIME = "at";
+
+    private final FormReader reader;
+    private final Show show;
+    private final List<Spindle> spindles;
+
+    LogForm(Map<String, String> typed, Show show, List<Spindle> spindles) {
+        this.reader = new FormReader(typed);
+        this.show = show;
+        this.spindles = spindles;
+    }
+
+    boolean isConfirmed() {
+        return reader.isTicked("confirmed");
+    }
+
+    /** @throws InvalidInput with everything wrong on the form */
+    Happening happening(String by) {
+        Kind kind = reader.choice("what", "What happened", Kind.class).orElse(Kind.NOTED);
+        Instant at = at();
+        boolean pour = kind == Kind.POURED;
+        double amountMl = pour ? reader.quantity("amount", "The amount on the cup", show.volumeUnit()) : 0;
+        Optional<Spindle> spindle = pour ? spindle() : Optional.empty();
+        int step = kind == Kind.DONE || pour ? reader.id("step", "The step").map(Math::toIntExact).orElse(0) : 0;
+        String note = reader.text("note", "The note", LONGEST_NOTE);
+        reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
+        reader.faults().throwIfAny();
+        return new Happening(kind, step, at, amountMl, spindle, by, note);
+    }
+
+    private Instant at() {
+        String when = reader.raw("when");
+        if (when.equals(AT_A_TIME)) {
+            return reader.moment("at", "The time", show.zone(), show.now()).orElse(show.now());
+        }
+        if (!when.matches("\\d{1,3}")) {
+            reader.faults().add("at", "Choose when it happened.");
+            return show.now();
+        }
+        return show.now().minus(Duration.ofMinutes(Long.parseLong(when)));
+    }
+
+    private Optional<Spindle> spindle() {
+        if (reader.raw("spindle").isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Spindle> chosen = spindles.stream().filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle"))).findFirst();
+        reader.faults().require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
+        return chosen;
+    }
+
+    /** What the log answered, as faults under the names of the inputs; it says by whom and when, in the shop's time. */
+    static InvalidInput asFaults(NotLogged answer, Show show) {
+        List<Fault> faults = new ArrayList<>();
+        for (Refusal refusal : answer.refusals()) {
+            String by = refusal.other().map(mark -> " %s wrote it at %s, for %s. Nothing was saved twice.".formatted(
+                    mark.recordedBy(), show.at(mark.recordedAt()), show.at(mark.happenedAt()))).orElse("");
+            String from = refusal.earliest().map(earliest -> " Choose %s or later.".formatted(show.at(earliest))).orElse("");
+            faults.add(new Fault(refusal.field(), refusal.message() + by + from));
+        }
+        answer.concerns().forEach(concern -> faults.add(new Fault("concern", concern)));
+        return new InvalidInput(faults);
+    }
+}

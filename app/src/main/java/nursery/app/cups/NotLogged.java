@@ -1,0 +1,39 @@
+package nursery.app.cups;
+
+import java.util.List;
+import nursery.app.platform.Published;
+import nursery.core.log.Refusal;
+
+/** Nothing was logged: because it cannot be, or because the maker should look twice first. */
+@Published
+public final class NotLogged extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    private final transient List<Refusal> refusals;
+    private final transient List<String> concerns;
+
+    private NotLogged(List<Refusal> refusals, List<String> concerns) {
+        super(refusals.isEmpty() ? String.join(" ", concerns) : refusals.get(0).message());
+        this.refusals = refusals;
+        this.concerns = concerns;
+    }
+
+    static NotLogged refused(Refusal refusal) {
+        return new NotLogged(List.of(refusal), List.of());
+    }
+
+    static NotLogged questioned(List<String> concerns) {
+        return new NotLogged(List.of(), List.copyOf(concerns));
+    }
+
+    /** Why it cannot be logged; empty if it can, once confirmed. */
+    public List<Refusal> refusals() {
+        return refusals;
+    }
+
+    /** What is questionable about it; it is logged when sent again as confirmed. */
+    public List<String> concerns() {
+        return concerns;
+    }
+}

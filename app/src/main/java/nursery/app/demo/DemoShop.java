@@ -1,0 +1,201 @@
+package nursery.app.demo;
+
+import static nursery.core.technique.School.ADHESIVE_GENEROUS;
+import static nursery.core.technique.School.NEXT_DAY;
+import static nursery.core.technique.School.SCALE;
+import static nursery.core.technique.School.TURN;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.app.cups.CupBook;
+import nursery.app.cups.Happening;
+import nursery.app.cups.Happening.Kind;
+import nursery.app.cups.LogBook;
+import nursery.app.cups.NewCup;
+import nursery.app.platform.Moments;
+import nursery.app.room.RoomBook;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Station;
+import nursery.core.cup.Straight;
+import nursery.core.cup.Tapered;
+import nursery.core.cup.Turned;
+import nursery.core.cure.RoomReading;
+import nursery.core.log.Spindle;
+import nursery.core.resin.Densities;
+import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
+import nursery.core.resin.MixRatio;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The demo: a small workshop making cups for an astronomy club's open night, a heritage tram society and a
+ * seed-library fair. Everything is invented, and everything is placed relative to now, so that there is always a
+ * window open, one closing and one missed.
+ */
+@Component
+@ConditionalOnProperty("nursery.demo")
+class DemoShop implements SmartInitializingSingleton {
+
+    private static final String STARS = "Astronomy club, open night";
+    private static final String TRAMS = "Heritage tram society";
+    private static final String SEEDS = "Seed-library fair";
+    /** The first step of a plan, and where its coats are, in the plan without extra steps. */
+    private static final int PREP = 1, PAINT = 2, ADHESIVE = 3, GLITTER = 4, FLOOD = 5, SECOND = 6, SAND = 7, FINISHING = 8, FINISH = 9;
+
+    private final Shelf shelf;
+    private final CupBook cups;
+    private final LogBook log;
+    private final RoomBook room;
+    private final ShopBook shops;
+    private final TransactionTemplate transaction;
+    private final Instant now;
+
+    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, TransactionTemplate transaction,
+            Moments moments) {
+        this.shelf = shelf;
+        this.cups = cups;
+        this.log = log;
+        this.room = room;
+        this.shops = shops;
+        this.transaction = transaction;
+        this.now = moments.now();
+    }
+
+    /** Before the first page is answered, and all of it or nothing. */
+    @Override
+    public void afterSingletonsInstantiated() {
+        if (cups.all().isEmpty()) {
+            transaction.executeWithoutResult(status -> furnish());
+        }
+    }
+
+    private void furnish() {
+        shelf.stockIfEmpty();
+        readRoom();
+        long slim20 = shelf.addBlank("20 oz slim", straight(205, 229.3, 5, 20));
+        long slim12 = shelf.addBlank("12 oz slim", straight(155, 207, 5, 12));
+        long tapered30 = shelf.addBlank("30 oz tapered", new Blank(new Tapered(200, 220, 310), true, 6, 6, 0, OptionalDouble.of(30)));
+        long mug = shelf.addBlank("16 oz mug with handle", new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16)));
+        long plump = shelf.addBlank("15 oz plump", new Blank(plumpOutline(), true, 5, 4, 0, OptionalDouble.of(15)));
+        long regular = resin(StartingProfile.REGULAR.title());
+        long fast = resin(StartingProfile.FAST.title());
+        long slow = shelf.addResin("Stillwater slow 2:1", slowLabel(), "From the product’s label (an invented product).");
+        starCups(slim20, slim12, tapered30, regular);
+        tramCups(mug, tapered30, slim12, regular, fast);
+        seedCups(plump, slim20, slow, regular);
+    }
+
+    private void starCups(long slim20, long slim12, long tapered30, long regular) {
+        String sky = start("Winter sky", STARS, slim20, regular, 3, "#16213f", "#3b5fb5", 32);
+        toGlitter(sky, "Mira", 31, 1);
+        pour(sky, FLOOD, 5.2, 23, 1, "Mira");
+        String meteors = start("Meteor shower", STARS, slim12, regular, 3, "#2a1f3d", "#c9b458", 3);
+        done(meteors, PREP, 2.5, "Mira");
+        done(meteors, PAINT, 1.6, "Mira");
+        pour(meteors, ADHESIVE, 0.2, 1, 0, "Mira");
+        String milky = start("Milky way", STARS, tapered30, regular, 4, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
+        toGlitter(milky, "Jonas", 29, 1);
+        pour(milky, FLOOD, 9.5, 27, 0, "Jonas");
+    }
+
+    private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
+        String line7 = start("Line 7 green", TRAMS, mug, regular, 9, "#1f5a3a", "#2f8f57", 30);
+        toGlitter(line7, "Jonas", 29, 1);
+        pour(line7, FLOOD, 7.1, 24, 2, "Jonas");
+        pour(line7, SECOND, 2.1, 16, 2, "Jonas");
+        String depot = start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40);
+        toGlitter(depot, "Jonas", 39, 1);
+        pour(depot, FLOOD, 13, 26, 3, "Jonas");
+        log.add(depot, happening(Kind.TAKEN_OFF, 0, 8, 0, Optional.empty(), "Jonas", "Hung by the window; forgot the second coat."), true);
+        String bell = start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9);
+        toGlitter(bell, "Mira", 8, 1);
+        pour(bell, FLOOD, 1.2, 20, 4, "Mira");
+    }
+
+    private void seedCups(long plump, long slim20, long slow, long regular) {
+        String foxglove = start("Foxglove", SEEDS, plump, regular, 6, "#5d2a57", "#b45aa6", 60);
+        toGlitter(foxglove, "Mira", 59, 1);
+        pour(foxglove, FLOOD, 54, 20, 0, "Mira");
+        pour(foxglove, SECOND, 49, 18, 0, "Mira");
+        done(foxglove, SAND, 34, "Mira");
+        pour(foxglove, FINISHING, 33, 12, 0, "Mira");
+        done(foxglove, FINISH, 18, "Mira");
+        String bean = start("Runner bean", SEEDS, slim20, slow, 6, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN);
+        toGlitter(bean, "Jonas", 50, 8);
+        pour(bean, FLOOD, 42, 25, 0, "Jonas");
+        pour(bean, SECOND, 36, 20, 0, "Jonas");
+        done(bean, SAND, 15, "Jonas");
+        pour(bean, FINISHING, 13.5, 15, 0, "Jonas");
+        String marigold = start("Marigold", SEEDS, plump, regular, 6, "#a85a00", "#f0a52a", 1);
+        done(marigold, PREP, 0.7, "Mira");
+        done(marigold, PAINT, 0.35, "Mira");
+    }
+
+    private void readRoom() {
+        double[] celsius = {21.5, 18.5, 22, 22.5, 19, 22, 21};
+        for (int i = 0; i < celsius.length; i++) {
+            room.add(new RoomReading(ago(60 - i * 10.0), celsius[i]), i % 2 == 0 ? "Mira" : "Jonas");
+        }
+        shops.save(shops.shop());
+        shelf.addSpindle("Spindle 5");
+        shelf.addSpindle("Spindle 6");
+    }
+
+    private void toGlitter(String code, String by, double hoursAgo, double adhesiveMl) {
+        done(code, PREP, hoursAgo, by);
+        done(code, PAINT, hoursAgo - 0.4, by);
+        pour(code, ADHESIVE, hoursAgo - 1.5, adhesiveMl, 0, by);
+        done(code, GLITTER, hoursAgo - 1.7, by);
+    }
+
+    private String start(String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
+        return cups.start(new NewCup(name, madeFor, blank, resin, resin, Optional.of(shops.show().today().plusDays(dueInDays)), paint, glitter,
+                Schools.of(schools), ago(hoursAgo)));
+    }
+
+    private void done(String code, int step, double hoursAgo, String by) {
+        log.add(code, happening(Kind.DONE, step, hoursAgo, 0, Optional.empty(), by, ""), true);
+    }
+
+    /** @param spindle its number, or 0 if the cup hangs */
+    private void pour(String code, int step, double hoursAgo, double ml, int spindle, String by) {
+        Optional<Spindle> place = spindle == 0 ? Optional.empty() : Optional.of(shelf.spindles().get(spindle - 1));
+        log.add(code, happening(Kind.POURED, step, hoursAgo, ml, place, by, ""), true);
+    }
+
+    private Happening happening(Kind kind, int step, double hoursAgo, double ml, Optional<Spindle> spindle, String by, String note) {
+        return new Happening(kind, step, ago(hoursAgo), ml, spindle, by, note);
+    }
+
+    private Instant ago(double hours) {
+        return now.minus(Duration.ofSeconds(Math.round(hours * 3600)));
+    }
+
+    private long resin(String name) {
+        return shelf.resins().stream().filter(resin -> resin.name().equals(name)).findFirst().orElseThrow().id();
+    }
+
+    private static Blank straight(double heightMm, double circumferenceMm, double rimBareMm, double oz) {
+        return new Blank(new Straight(heightMm, circumferenceMm), true, rimBareMm, 0, 0, OptionalDouble.of(oz));
+    }
+
+    private static Turned plumpOutline() {
+        return new Turned(List.of(new Station(0, 205), new Station(14, 248), new Station(48, 288), new Station(78, 280), new Station(108, 246), new Station(122, 240)));
+    }
+
+    private static Label slowLabel() {
+        return new Label(MixRatio.parse("2:1"), new LabelTimes(1, 6, 6, 9, 12, 16, 24, 36, 96), 24, Label.DEFAULT_ACTIVATION_KJ_PER_MOL,
+                Optional.of(new Densities(1.12, 0.98)), OptionalDouble.of(0.7));
+    }
+}

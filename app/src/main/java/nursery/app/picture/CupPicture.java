@@ -1,0 +1,91 @@
+package nursery.app.picture;
+
+import java.util.List;
+import java.util.Locale;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Station;
+
+/**
+ * A cup seen from the side and a little from above, in true proportion: one unit is one millimetre.
+ *
+ * @param id         distinguishes its patterns from another cup's on the same page
+ * @param silhouette the whole body, base to rim
+ * @param coated     the part between the bare bands
+ * @param shine      the highlight of the clear coats on it
+ */
+public record CupPicture(String id, String viewBox, String silhouette, String coated, String shine, Ellipse rim, String handle,
+        CupLook look, double widthMm, double heightMm) {
+
+    /** How open the ellipses look: sine of the angle the eye is above the horizontal. */
+    private static final double OPENNESS = 0.13;
+    private static final double MARGIN_MM = 6;
+
+    public record Ellipse(double rx, double ry, double cy) {}
+
+    public static CupPicture of(String id, Blank blank, CupLook look) {
+        List<Station> body = blank.outline().stations();
+        double heightMm = blank.outline().heightMm();
+        double radiusMm = blank.outline().widestRadiusMm();
+        boolean handled = blank.handleGapMm() > 0;
+        double rimMm = body.get(body.size() - 1).radiusMm();
+        double baseMm = body.get(0).radiusMm();
+        double top = -rimMm * OPENNESS - MARGIN_MM;
+        double bottom = heightMm + baseMm * OPENNESS + MARGIN_MM;
+        double right = radiusMm + MARGIN_MM + (handled ? radiusMm * 0.75 : 0);
+        String box = coordinates(-radiusMm - MARGIN_MM, top, right + radiusMm + MARGIN_MM, bottom - top);
+        return new CupPicture(id, box, around(body, heightMm), around(blank.coatedStations(), heightMm), shine(blank.coatedStations(), heightMm),
+                new Ellipse(round(rimMm), round(rimMm * OPENNESS), 0), handled ? handle(radiusMm, heightMm) : "", look,
+                right + radiusMm + MARGIN_MM, bottom - top);
+    }
+
+    /** Up the left side, across the front edge of the top, down the right side, back along the front edge of the foot. */
+    private static String around(List<Station> part, double heightMm) {
+        StringBuilder path = new StringBuilder();
+        for (int i = 0; i < part.size(); i++) {
+            path.append(i == 0 ? "M" : "L").append(point(-part.get(i).radiusMm(), part.get(i), heightMm));
+        }
+        Station top = part.get(part.size() - 1);
+        path.append(arc(top.radiusMm(), 0)).append(point(top.radiusMm(), top, heightMm));
+        for (int i = part.size() - 2; i >= 0; i--) {
+            path.append("L").append(point(part.get(i).radiusMm(), part.get(i), heightMm));
+        }
+        Station foot = part.get(0);
+        return path.append(arc(foot.radiusMm(), 1)).append(point(-foot.radiusMm(), foot, heightMm)).append("Z").toString();
+    }
+
+    private static String shine(List<Station> part, double heightMm) {
+        StringBuilder path = new StringBuilder();
+        for (int i = 0; i < part.size(); i++) {
+            path.append(i == 0 ? "M" : "L").append(point(-part.get(i).radiusMm() * 0.62, part.get(i), heightMm));
+        }
+        for (int i = part.size() - 1; i >= 0; i--) {
+            path.append("L").append(point(-part.get(i).radiusMm() * 0.42, part.get(i), heightMm));
+        }
+        return path.append("Z").toString();
+    }
+
+    private static String handle(double radiusMm, double heightMm) {
+        return "M%s C%s %s %s".formatted(coordinates(radiusMm * 0.9, heightMm * 0.2), coordinates(radiusMm * 1.8, heightMm * 0.15),
+                coordinates(radiusMm * 1.8, heightMm * 0.75), coordinates(radiusMm * 0.85, heightMm * 0.7));
+    }
+
+    private static String arc(double radiusMm, int sweep) {
+        return "A%s 0 0 %d ".formatted(coordinates(radiusMm, radiusMm * OPENNESS), sweep);
+    }
+
+    private static String point(double x, Station station, double heightMm) {
+        return coordinates(x, heightMm - station.heightMm());
+    }
+
+    static String coordinates(double... values) {
+        StringBuilder text = new StringBuilder();
+        for (double value : values) {
+            text.append(text.isEmpty() ? "" : " ").append(String.format(Locale.ROOT, "%.1f", value));
+        }
+        return text.toString();
+    }
+
+    private static double round(double value) {
+        return Math.round(value * 10) / 10.0;
+    }
+}

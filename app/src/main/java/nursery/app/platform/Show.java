@@ -1,0 +1,88 @@
+package nursery.app.platform;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.Numbers;
+import nursery.core.measure.TemperatureUnit;
+import nursery.core.measure.VolumeUnit;
+
+/** How this shop reads its figures: in its own units, in its own zone, short enough for arm's length. */
+public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, ZoneId zone, Instant now) {
+
+    private static final double CM2_PER_IN2 = 6.4516;
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE", Locale.ENGLISH);
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter INPUT = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm");
+
+    public String volume(double ml) {
+        return volumeUnit.show(ml);
+    }
+
+    public String volumeNumber(double ml) {
+        return volumeUnit.showNumber(ml);
+    }
+
+    public String length(double mm) {
+        return lengthUnit.show(mm);
+    }
+
+    public String film(double mm) {
+        return lengthUnit == LengthUnit.MM ? Numbers.show(mm, 2) + "\u00a0mm" : Numbers.show(LengthUnit.IN.fromBase(mm) * 1000, 0) + "\u00a0thou";
+    }
+
+    public String area(double cm2) {
+        return lengthUnit == LengthUnit.MM ? Numbers.show(cm2, 0) + "\u00a0cm²" : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
+    }
+
+    public String temperature(double celsius) {
+        return temperatureUnit.show(celsius);
+    }
+
+    public String grams(double grams) {
+        return Numbers.show(grams, 1) + "\u00a0g";
+    }
+
+    public String hours(double hours) {
+        return Numbers.show(hours, 1) + "\u00a0h";
+    }
+
+    /** A time of day today, else with the day it falls on, else with the date. */
+    public String at(Instant moment) {
+        ZonedDateTime local = moment.atZone(zone);
+        long days = Duration.between(now, moment).abs().toDays();
+        if (local.toLocalDate().equals(today())) {
+            return local.format(TIME);
+        }
+        return local.format(days < 6 ? DAY : DATE) + " " + local.format(TIME);
+    }
+
+    public String date(LocalDate date) {
+        return date.format(DATE);
+    }
+
+    public LocalDate today() {
+        return now.atZone(zone).toLocalDate();
+    }
+
+    /** For a datetime-local input. */
+    public String input(Instant moment) {
+        return moment.atZone(zone).format(INPUT);
+    }
+
+    /** A length of time in the two units that matter: {@code 3 d 4 h}, {@code 2 h 10 min}, {@code 8 min}. */
+    public String span(Instant from, Instant until) {
+        long minutes = Math.max(0, Math.round(Duration.between(from, until).toSeconds() / 60.0));
+        if (minutes < 60) {
+            return minutes + " min";
+        }
+        return minutes < 48 * 60 ? "%d h %02d min".formatted(minutes / 60, minutes % 60)
+                : "%d d %d h".formatted(minutes / 1440, minutes % 1440 / 60);
+    }
+}

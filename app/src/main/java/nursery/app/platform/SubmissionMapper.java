@@ -1,0 +1,21 @@
+package nursery.app.platform;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface SubmissionMapper {
+
+    @Select("SELECT leads_to FROM submission WHERE token = #{token}")
+    Optional<String> leadsTo(String token);
+
+    @Insert("INSERT INTO submission (token, leads_to, received_at) VALUES (#{token}, #{leadsTo}, #{at})")
+    void insert(String token, String leadsTo, Instant at);
+
+    @Update("UPDATE submission SET leads_to = #{leadsTo} WHERE token = #{token}")
+    void update(String token, String leadsTo);
+}

@@ -1,0 +1,57 @@
+package nursery.app.platform;
+
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Forms sent twice. Each form carries a token; the first to arrive does its work and remembers where it led, in one
+ * transaction; a repeat leads to the same place and does nothing.
+ */
+@Service
+public class Submissions {
+
+    private final SubmissionMapper mapper;
+    private final TransactionTemplate transaction;
+    private final Moments moments;
+
+    Submissions(SubmissionMapper mapper, TransactionTemplate transaction, Moments moments) {
+        this.mapper = mapper;
+        this.transaction = transaction;
+        this.moments = moments;
+    }
+
+    public static String newToken() {
+        return UUID.randomUUID().toString();
+    }
+
+    /**
+     * Does the work unless this token's work is done already.
+     *
+     * @param work does it and returns the address to go on to; what it throws undoes everything
+     */
+    public String once(String token, Supplier<String> work) {
+        String checked = isToken(token) ? token : newToken();
+        Optional<String> earlier = mapper.leadsTo(checked);
+        if (earlier.isPresent()) {
+            return earlier.get();
+        }
+        try {
+            return transaction.execute(status -> {
+                mapper.insert(checked, "", moments.now());
+                String leadsTo = work.get();
+                mapper.update(checked, leadsTo);
+                return leadsTo;
+            });
+        } catch (DuplicateKeyException e) {
+            return mapper.leadsTo(checked).filter(leadsTo -> !leadsTo.isEmpty()).orElseThrow(() -> e);
+        }
+    }
+
+    private static boolean isToken(String token) {
+        return token.matches("[0-9a-f-]{36}");
+    }
+}

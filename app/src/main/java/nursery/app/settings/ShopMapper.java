@@ -1,0 +1,21 @@
+package nursery.app.settings;
+
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface ShopMapper {
+
+    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, mark_ml, cup_ml FROM shop")
+    Optional<Shop> find();
+
+    @Insert("""
+            INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, mark_ml, cup_ml)
+            VALUES (1, #{lengthUnit}, #{volumeUnit}, #{temperatureUnit}, #{zone}, #{quietFrom}, #{quietUntil}, #{markMl}, #{cupMl})
+            ON DUPLICATE KEY UPDATE length_unit = #{lengthUnit}, volume_unit = #{volumeUnit},
+              temperature_unit = #{temperatureUnit}, zone = #{zone}, quiet_from = #{quietFrom}, quiet_until = #{quietUntil},
+              mark_ml = #{markMl}, cup_ml = #{cupMl}""")
+    void save(Shop shop);
+}

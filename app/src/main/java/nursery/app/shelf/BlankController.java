@@ -1,0 +1,90 @@
+package nursery.app.shelf;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.picture.CupLook;
+import nursery.app.picture.CupPicture;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.settings.ShopBook;
+import nursery.core.cup.Blank;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+@Controller
+class BlankController {
+
+    private static final String PAGE = "shelf/blank";
+
+    private final Shelf shelf;
+    private final ShopBook shops;
+    private final FormPost posts;
+
+    BlankController(Shelf shelf, ShopBook shops, FormPost posts) {
+        this.shelf = shelf;
+        this.shops = shops;
+        this.posts = posts;
+    }
+
+    @GetMapping("/shelf/blanks/new")
+    String fresh(Model model) {
+        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", shops.shop().lengthUnit().name(), "baseCoated", "on")));
+    }
+
+    @GetMapping("/shelf/blanks/{id}")
+    String open(@PathVariable long id, Model model) {
+        ShelfBlank blank = shelf.blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        model.addAttribute("id", id);
+        return page(model, Form.fresh(BlankForm.typedFrom(blank, shops.shop().lengthUnit())));
+    }
+
+    /** The drawing and the area for what is typed so far; changes nothing. */
+    @GetMapping("/shelf/blanks/preview")
+    String preview(@RequestParam Map<String, String> typed, Model model) {
+        describe(model, new BlankForm(typed));
+        return PAGE + " :: drawing";
+    }
+
+    @PostMapping("/shelf/blanks/new")
+    ModelAndView add(@RequestParam Map<String, String> typed, Model model) {
+        return posts.handle(typed, model, () -> {
+            BlankForm form = new BlankForm(typed);
+            String name = form.name();
+            return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow());
+        }, form -> page(model, form));
+    }
+
+    @PostMapping("/shelf/blanks/{id}")
+    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        model.addAttribute("id", id);
+        return posts.handle(typed, model, () -> {
+            BlankForm form = new BlankForm(typed);
+            String name = form.name();
+            shelf.changeBlank(id, form.version(), name, form.blankOrThrow());
+            return "/shelf#blank-" + id;
+        }, form -> page(model, form));
+    }
+
+    private String page(Model model, Form form) {
+        model.addAttribute("form", form);
+        model.addAttribute("rows", BlankForm.ROWS);
+        describe(model, new BlankForm(form.typed()));
+        return PAGE;
+    }
+
+    private static void describe(Model model, BlankForm form) {
+        Optional<Blank> blank = form.blank();
+        model.addAttribute("blank", blank.orElse(null));
+        model.addAttribute("unit", form.unit());
+        model.addAttribute("problems", blank.isPresent() ? List.of() : form.faults());
+        model.addAttribute("picture", blank.map(b -> CupPicture.of("blank", b, CupLook.BARE)).orElse(null));
+    }
+}

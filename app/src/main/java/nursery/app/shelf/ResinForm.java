@@ -1,0 +1,114 @@
+package nursery.app.shelf;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.app.platform.FormReader;
+import nursery.core.measure.InvalidInput;
+import nursery.core.measure.Numbers;
+import nursery.core.measure.TemperatureUnit;
+import nursery.core.resin.Densities;
+import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
+import nursery.core.resin.MixRatio;
+
+/** The form a resin's label is copied to: between what was typed and a {@link Label}. Working time is in minutes, as labels print it. */
+final class ResinForm {
+
+    static final int LONGEST_NAME = 80;
+    static final String OWN_LABEL = "From the product's label.";
+    private static final double MINUTES_PER_HOUR = 60;
+
+    private final FormReader reader;
+    private final TemperatureUnit unit;
+
+    ResinForm(Map<String, String> typed, TemperatureUnit unit) {
+        this.reader = new FormReader(typed);
+        this.unit = unit;
+    }
+
+    String name() {
+        return reader.line("name", "The name", LONGEST_NAME, true);
+    }
+
+    String source() {
+        String source = reader.line("source", "Where the figures come from", 200, false);
+        return source.isEmpty() ? OWN_LABEL : source;
+    }
+
+    private Optional<Label> label() {
+        Optional<MixRatio> ratio = reader.faults().attempt("ratio", () -> MixRatio.parse(reader.raw("ratio")));
+        Optional<LabelTimes> times = times();
+        double referenceC = reader.quantity("reference", "The reference temperature", unit);
+        double activation = reader.optionalNumber("activation").orElse(Label.DEFAULT_ACTIVATION_KJ_PER_MOL);
+        OptionalDouble viscosity = reader.optionalNumber("viscosity");
+        Optional<Densities> densities = densities();
+        if (ratio.isEmpty() || times.isEmpty() || Double.isNaN(referenceC)) {
+            return Optional.empty();
+        }
+        return reader.faults().attempt("name", () -> new Label(ratio.get(), times.get(), referenceC, activation, densities, viscosity));
+    }
+
+    /** @throws InvalidInput with everything wrong on the form */
+    Label labelOrThrow() {
+        Optional<Label> label = label();
+        return label.filter(read -> reader.faults().none()).orElseThrow(() -> new InvalidInput(reader.faults().found()));
+    }
+
+    int version() {
+        return reader.version();
+    }
+
+    private Optional<LabelTimes> times() {
+        int before = reader.faults().found().size();
+        double workingH = reader.number("working", "The working time") / MINUTES_PER_HOUR;
+        double turningH = reader.number("turning", "The turning time");
+        double recoatFromH = reader.number("recoatFrom", "Recoat straight on from");
+        double recoatUntilH = reader.number("recoatUntil", "Recoat straight on until");
+        double sandableFromH = reader.number("sandableFrom", "Sandable from");
+        double sandableSureH = reader.optionalNumber("sandableSure").orElse(sandableFromH);
+        double scuffAfterH = reader.number("scuffAfter", "Scuff needed after");
+        double curedH = reader.number("cured", "Cured");
+        double fullCureH = reader.number("fullCure", "Full cure");
+        return reader.faults().found().size() > before ? Optional.empty()
+                : reader.faults().attempt("working", () -> new LabelTimes(workingH, turningH, recoatFromH, recoatUntilH, sandableFromH,
+                        sandableSureH, scuffAfterH, curedH, fullCureH));
+    }
+
+    private Optional<Densities> densities() {
+        OptionalDouble a = reader.optionalNumber("densityA");
+        OptionalDouble b = reader.optionalNumber("densityB");
+        if (a.isPresent() != b.isPresent()) {
+            reader.faults().require(!reader.raw(a.isPresent() ? "densityB" : "densityA").isEmpty(), a.isPresent() ? "densityB" : "densityA",
+                    "One density alone cannot split a mix by scale: enter both or neither.");
+        }
+        return a.isPresent() && b.isPresent() ? reader.faults().attempt("densityA", () -> new Densities(a.getAsDouble(), b.getAsDouble()))
+                : Optional.empty();
+    }
+
+    static Map<String, String> typedFrom(String name, Label label, String source, TemperatureUnit unit) {
+        Map<String, String> typed = new LinkedHashMap<>();
+        LabelTimes times = label.times();
+        typed.put("name", name);
+        typed.put("source", source);
+        typed.put("ratio", label.ratio().toString());
+        typed.put("working", Numbers.show(times.workingH() * MINUTES_PER_HOUR, 1));
+        typed.put("turning", Numbers.show(times.turningH()));
+        typed.put("recoatFrom", Numbers.show(times.recoatFromH()));
+        typed.put("recoatUntil", Numbers.show(times.recoatUntilH()));
+        typed.put("sandableFrom", Numbers.show(times.sandableFromH()));
+        typed.put("sandableSure", Numbers.show(times.sandableSureH()));
+        typed.put("scuffAfter", Numbers.show(times.scuffAfterH()));
+        typed.put("cured", Numbers.show(times.curedH()));
+        typed.put("fullCure", Numbers.show(times.fullCureH()));
+        typed.put("reference", unit.showNumber(label.referenceC()));
+        typed.put("activation", Numbers.show(label.activationKjPerMol()));
+        label.densities().ifPresent(densities -> {
+            typed.put("densityA", Numbers.show(densities.partAGPerMl()));
+            typed.put("densityB", Numbers.show(densities.partBGPerMl()));
+        });
+        label.viscosityPaS().ifPresent(viscosity -> typed.put("viscosity", Numbers.show(viscosity)));
+        return typed;
+    }
+}

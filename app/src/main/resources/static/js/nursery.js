@@ -1,0 +1,78 @@
+// What a page does by itself: the now line moves, countdowns count, and a window that opens or closes is fetched anew.
+(() => {
+  const root = document.documentElement;
+  // The server's clock rules; a tablet's own may be off.
+  const ahead = Number(root.dataset.serverMs) - Date.now();
+  const now = () => Date.now() + ahead;
+
+  const words = (ms) => {
+    const minutes = Math.max(0, Math.round(ms / 60000));
+    if (minutes < 60) return `${minutes} min`;
+    if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`;
+    return `${Math.floor(minutes / 1440)} d ${Math.floor((minutes % 1440) / 60)} h`;
+  };
+
+  const moveNowLines = () => {
+    for (const bar of document.querySelectorAll('[data-from][data-until]')) {
+      const from = Number(bar.dataset.from);
+      const part = (now() - from) / (Number(bar.dataset.until) - from);
+      const line = bar.querySelector('.bar-now');
+      const x = `${(Math.min(1, Math.max(0, part)) * 100).toFixed(3)}%`;
+      line.setAttribute('x1', x);
+      line.setAttribute('x2', x);
+    }
+  };
+
+  const countDown = () => {
+    let crossed = false;
+    for (const clock of document.querySelectorAll('[data-until]:not([data-from])')) {
+      const left = Number(clock.dataset.until) - now();
+      const text = words(left);
+      if (clock.textContent !== text) clock.textContent = text;
+      if (left <= 0 && !clock.dataset.crossed) {
+        clock.dataset.crossed = 'yes';
+        crossed = true;
+      }
+    }
+    if (crossed && window.htmx) window.htmx.trigger(document.body, 'window-moved');
+  };
+
+  const tick = () => {
+    moveNowLines();
+    countDown();
+  };
+
+  document.addEventListener('htmx:configRequest', (event) => {
+    const csrf = document.querySelector('meta[name="csrf"]');
+    if (csrf) event.detail.headers[csrf.dataset.header] = csrf.content;
+  });
+  document.addEventListener('htmx:afterSwap', tick);
+
+  // Typing a time chooses "at …".
+  document.addEventListener('input', (event) => {
+    const chooses = { at: 'when', startedAt: 'started' }[event.target.id];
+    const radio = chooses && document.querySelector(`input[name="${chooses}"][value="at"]`);
+    if (radio) radio.checked = true;
+  });
+
+  // A glove presses twice: the second press goes nowhere. The server would not count it either.
+  document.addEventListener('submit', (event) => {
+    const form = event.target;
+    if (form.dataset.sent) {
+      event.preventDefault();
+      return;
+    }
+    form.dataset.sent = 'yes';
+    setTimeout(() => delete form.dataset.sent, 4000);
+  });
+
+  for (const link of document.querySelectorAll('.rail nav a')) {
+    const path = link.getAttribute('href');
+    if (path === '/' ? location.pathname === '/' : location.pathname.startsWith(path)) link.setAttribute('aria-current', 'page');
+  }
+  const faults = document.getElementById('faults');
+  if (faults) faults.focus();
+
+  setInterval(tick, 1000);
+  tick();
+})();

@@ -1,0 +1,42 @@
+# Builds the application when its sources are newer than the last build, and runs the tests.
+
+maven() { (cd "$root" && mvn -B -ntp "$@"); }
+
+is_built() {
+  [ -f "$root/var/app/nursery.jar" ] || return 1
+  [ -z "$(find "$root/pom.xml" "$root"/core/pom.xml "$root"/core/src/main "$root"/app/pom.xml "$root"/app/src/main \
+    -newer "$root/var/app/nursery.jar" -print -quit)" ]
+}
+
+build() {
+  mkdir -p "$root/var/log"
+  is_built && return 0
+  need_to_build
+  need_space "$root/var" 1000 "building"
+  say "Building Nursery (the first time takes a few minutes)."
+  maven -q -DskipTests package >"$root/var/log/build.log" 2>&1 ||
+    die "The build failed: $(grep -m 1 ERROR "$root/var/log/build.log") The whole story is in var/log/build.log."
+  rm -rf "$root/var/app" "$root/var/app.new"
+  java -Djarmode=tools -jar "$root/app/target/nursery.jar" extract --destination "$root/var/app.new" >>"$root/var/log/build.log" 2>&1 ||
+    die "Unpacking the build failed; the reason is in var/log/build.log."
+  touch "$root/var/app.new/nursery.jar"
+  mv "$root/var/app.new" "$root/var/app"
+}
+
+run_tests() {
+  need_to_run
+  need_to_build
+  need_to_test
+  mkdir -p "$root/var/test"
+  trap 'stop_test_databases' EXIT
+  maven verify || exit 1
+  bash "$root/scripts/test-start.sh" || exit 1
+}
+
+# Surefire's JVM stops its own database; this is for a JVM that was killed.
+stop_test_databases() {
+  local folder
+  for folder in "$root"/var/test/*/; do
+    [ -d "$folder" ] && "$root/scripts/mariadb" stop "$folder" && rm -rf "$folder"
+  done
+}

@@ -1,0 +1,72 @@
+# Starts and stops a shop: its database, then the application on top, in the foreground until Ctrl-C.
+
+run_shop() {
+  shop=$1 state=$root/var/$1
+  mkdir -p "$state" "$root/var/log" || die "Cannot write to $root/var: check who owns it."
+  need_space "$state" 300 "Nursery"
+  exec 9>"$state/lock"
+  flock -n 9 || die "This shop is already open at $(cat "$state/address" 2>/dev/null || echo 'another port'). Use it there, or run ./nursery stop first."
+  is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
+  need_to_run
+  build
+  clear_up
+  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data"
+  echo $$ >"$state/nursery.pid"
+  trap 'exit 130' INT
+  trap 'exit 143' TERM HUP
+  trap 'clear_up' EXIT
+  "$root/scripts/mariadb" start "$state" 9>&- || exit 1
+  launch_application
+  wait_until_ready
+  wait "$application"
+  die "Nursery stopped by itself; the reason is at the end of var/log/$shop.log."
+}
+
+launch_application() {
+  set -a
+  . "$state/database.env"
+  set +a
+  java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx512m -jar "$root/var/app/nursery.jar" \
+    --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
+    </dev/null >"$root/var/log/$shop.log" 2>&1 9>&- &
+  application=$!
+  echo "$application" >"$state/application.pid"
+}
+
+wait_until_ready() {
+  local tries
+  for tries in $(seq 1200); do
+    if answers "$port"; then
+      echo "http://127.0.0.1:$port/" >"$state/address"
+      printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
+      return 0
+    fi
+    is_running "$state/application.pid" nursery.jar || die "Nursery did not start; the reason is at the end of var/log/$shop.log."
+    sleep 0.1
+  done
+  die "Nursery did not answer within two minutes; see var/log/$shop.log."
+}
+
+answers() {
+  local status
+  (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
+}
+
+# Stops application and database of this shop, whoever started them.
+clear_up() {
+  end "$state/application.pid" nursery.jar 20
+  "$root/scripts/mariadb" stop "$state" 9>&-
+  rm -f "$state/nursery.pid" "$state/address"
+}
+
+stop_shops() {
+  local found=no
+  for shop in demo shop; do
+    state=$root/var/$shop
+    [ -d "$state" ] || continue
+    if is_running "$state/nursery.pid" nursery || is_running "$state/application.pid" nursery.jar || is_running "$state/mariadb.pid" mariadbd; then found=yes; fi
+    end "$state/nursery.pid" nursery 40
+    clear_up
+  done
+  [ "$found" = yes ] && say "Nursery is stopped." || say "Nursery was not running."
+}

@@ -1,0 +1,41 @@
+# How the scripts talk: progress and trouble on standard error, so that standard output holds only the answer.
+
+say() { printf '%s\n' "$*" >&2; }
+
+die() {
+  printf 'nursery: %s\n' "$*" >&2
+  exit 1
+}
+
+# need_space FOLDER MEGABYTES WHAT
+need_space() {
+  local free_kb
+  free_kb=$(df -Pk "$1" | awk 'NR == 2 { print $4 }')
+  [ "${free_kb:-0}" -ge $(($2 * 1024)) ] ||
+    die "Only $((${free_kb:-0} / 1024)) MB are free in $1, and $3 needs $2 MB. Free some space there and start again."
+}
+
+# is_running PIDFILE NAME: whether the process in PIDFILE lives and is a NAME, not a stranger with a recycled number
+is_running() {
+  local pid
+  pid=$(cat "$1" 2>/dev/null) && [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] &&
+    tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q -- "$2"
+}
+
+# end PIDFILE NAME SECONDS: asks a process to stop, insists after SECONDS
+end() {
+  local pid left=$(($3 * 10))
+  if is_running "$1" "$2"; then
+    pid=$(cat "$1")
+    kill -TERM "$pid" 2>/dev/null
+    while is_running "$1" "$2" && [ "$left" -gt 0 ]; do
+      sleep 0.1
+      left=$((left - 1))
+    done
+    is_running "$1" "$2" && kill -KILL "$pid" 2>/dev/null
+  fi
+  rm -f "$1"
+}
+
+# is_taken PORT: whether something on this machine already answers there
+is_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
