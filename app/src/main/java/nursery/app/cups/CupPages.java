@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.platform.Form;
@@ -7,8 +8,11 @@ import nursery.app.platform.Show;
 import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
+import nursery.core.film.CoatRole;
+import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
+import nursery.core.technique.School;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -38,9 +42,10 @@ class CupPages {
         Show show = shops.show();
         Optional<MixAdvice> mix = cup.state().next().filter(next -> next.kind() == NextAction.Kind.STEP)
                 .flatMap(next -> MixAdvice.forStep(cup.file(), next.step(), cup.cup().schools(), shops.shop(), show));
+        List<SpindleChoice> spindles = SpindleChoice.of(shelf.spindles(), cups.all(), show);
         model.addAttribute("mix", mix.orElse(null));
-        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(mix, show))));
-        model.addAttribute("spindles", SpindleChoice.of(shelf.spindles(), cups.all(), show));
+        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
+        model.addAttribute("spindles", spindles);
         model.addAttribute("steps", StepLine.of(cup, show));
         model.addAttribute("history", HistoryLine.of(cup.file(), show));
         model.addAttribute("area", cup.file().blank().area());
@@ -65,8 +70,20 @@ class CupPages {
         return cup;
     }
 
-    private static Map<String, String> defaults(Optional<MixAdvice> mix, Show show) {
-        return Map.of("when", "0", "at", show.input(show.now()), "spindle", "",
+    private static Map<String, String> defaults(CupOnBench cup, Optional<MixAdvice> mix, List<SpindleChoice> spindles, Show show) {
+        return Map.of("when", "0", "at", show.input(show.now()), "spindle", spindleFor(cup, spindles),
                 "amount", mix.map(advice -> show.volumeNumber(advice.share().suggestedMl())).orElse(""));
+    }
+
+    /** Where it most likely turns: a thin film that may hang hangs; else where it turns already, else the first free spindle. */
+    private static String spindleFor(CupOnBench cup, List<SpindleChoice> spindles) {
+        boolean hangs = cup.state().next().flatMap(next -> next.step().role()).filter(CoatRole.ADHESIVE_THIN::equals).isPresent()
+                && cup.cup().schools().has(School.HANG);
+        if (hangs) {
+            return "";
+        }
+        return cup.state().hold().map(SpindleHold::spindle)
+                .or(() -> spindles.stream().filter(choice -> choice.taken().isEmpty()).map(SpindleChoice::spindle).findFirst())
+                .map(spindle -> String.valueOf(spindle.id())).orElse("");
     }
 }

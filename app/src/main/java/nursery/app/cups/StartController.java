@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.picture.CupLook;
+import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -13,7 +15,6 @@ import nursery.app.platform.Show;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfBlank;
-import nursery.app.shelf.ShelfResin;
 import nursery.core.technique.Question;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -40,6 +41,13 @@ class StartController {
         this.shelf = shelf;
         this.shops = shops;
         this.posts = posts;
+    }
+
+    /** A blank to choose, drawn so that it is known without reading. */
+    record BlankChoice(ShelfBlank blank, CupPicture picture) {
+        static BlankChoice of(ShelfBlank blank) {
+            return new BlankChoice(blank, CupPicture.of("blank-" + blank.id(), blank.blank(), CupLook.BARE));
+        }
     }
 
     @GetMapping("/cups")
@@ -106,11 +114,10 @@ class StartController {
     }
 
     private String page(Model model, Form form) {
-        List<ShelfBlank> blanks = shelf.blanks();
-        List<ShelfResin> resins = shelf.resins();
+        List<BlankChoice> blanks = shelf.blanks().stream().map(BlankChoice::of).toList();
         model.addAttribute("form", form);
         model.addAttribute("blanks", blanks);
-        model.addAttribute("resins", resins);
+        model.addAttribute("resins", shelf.resins());
         model.addAttribute("questions", Question.values());
         return "cups/start";
     }

@@ -90,7 +90,7 @@ class DemoShop implements SmartInitializingSingleton {
         long plump = shelf.addBlank("15 oz plump", new Blank(plumpOutline(), true, 5, 4, 0, OptionalDouble.of(15)));
         long regular = resin(StartingProfile.REGULAR.title());
         long fast = resin(StartingProfile.FAST.title());
-        long slow = shelf.addResin("Stillwater slow 2:1", slowLabel(), "From the product’s label (an invented product).");
+        long slow = shelf.addResin("Lantern Lane slow", slowLabel(), "From the product’s label (an invented product).");
         starCups(slim20, slim12, tapered30, regular);
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);

@@ -36,7 +36,7 @@ class BlankController {
 
     @GetMapping("/shelf/blanks/new")
     String fresh(Model model) {
-        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", shops.shop().lengthUnit().name(), "baseCoated", "on")));
+        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", shops.shop().lengthUnit().name(), "baseCoated", "on", "h0", "0")));
     }
 
     @GetMapping("/shelf/blanks/{id}")

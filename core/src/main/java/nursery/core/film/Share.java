@@ -43,7 +43,7 @@ public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice 
 
     /** What practice says, and what to make of a difference. */
     public String practiceWords() {
-        String known = "Practice (P7): " + practice.words() + ".";
+        String known = "Common practice: " + practice.words() + ".";
         return switch (agreement()) {
             case WITHIN -> known + " They agree.";
             case BELOW -> known + " The area asks for less: start here on smooth work, nearer to practice over coarse glitter.";

@@ -11,7 +11,7 @@ import java.util.regex.Pattern;
  */
 public final class Reading {
 
-    private static final Pattern NUMBER_THEN_UNIT = Pattern.compile("(.*?[\\d½¼¾⅛⅜⅝⅞.,])\\s*([^\\d\\s.,][^\\d]*)?", Pattern.DOTALL);
+    private static final Pattern NUMBER_THEN_UNIT = Pattern.compile("(.*?[\\d½¼¾⅛⅜⅝⅞.,])\\s*([^\\d\\s.,½¼¾⅛⅜⅝⅞][^\\d]*)?", Pattern.DOTALL);
     private static final Map<String, Unit> UNITS = Map.ofEntries(
             Map.entry("mm", LengthUnit.MM), Map.entry("in", LengthUnit.IN), Map.entry("inch", LengthUnit.IN),
             Map.entry("inches", LengthUnit.IN), Map.entry("\"", LengthUnit.IN), Map.entry("″", LengthUnit.IN),

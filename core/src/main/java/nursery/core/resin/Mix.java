@@ -44,11 +44,16 @@ public record Mix(double partAMl, double partBMl) {
     }
 
     public double partAGrams(Densities densities) {
-        return partAMl * densities.partAGPerMl();
+        return grams(partAMl, densities.partAGPerMl());
     }
 
     public double partBGrams(Densities densities) {
-        return partBMl * densities.partBGPerMl();
+        return grams(partBMl, densities.partBGPerMl());
+    }
+
+    /** {@code m = ρ·V}, in decimal, so that 22 ml at 1.15 g/ml reads 25.3 g and not 25.299 999. */
+    private static double grams(double volumeMl, double densityGPerMl) {
+        return BigDecimal.valueOf(volumeMl).multiply(BigDecimal.valueOf(densityGPerMl)).doubleValue();
     }
 
     private static Faults checkTotal(Faults faults, double totalMl) {

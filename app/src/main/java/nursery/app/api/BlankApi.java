@@ -1,0 +1,66 @@
+package nursery.app.api;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.core.cup.Blank;
+import nursery.core.cup.CoatedArea;
+import nursery.core.cup.Station;
+import nursery.core.cup.Turned;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+@RestController
+@Tag(name = "Blank", description = "The area of a bare cup")
+class BlankApi {
+
+    record StationRequest(
+            @Schema(type = "number", description = "Height above the base, mm; the first is 0", example = "0") @Nullable JsonNode heightMm,
+            @Schema(type = "number", description = "Circumference there, mm, 50 to 1000", example = "220") @Nullable JsonNode circumferenceMm) {}
+
+    record BlankRequest(
+            @ArraySchema(minItems = 2, maxItems = 60) @Nullable List<@Nullable StationRequest> outline,
+            @Schema(type = "boolean", description = "Whether the underside is coated; false if left out") @Nullable JsonNode baseCoated,
+            @Schema(type = "number", description = "Bare band at the rim, mm along the surface; 0 if left out") @Nullable JsonNode rimBareMm,
+            @Schema(type = "number", description = "Bare band at the foot of the side, mm along the surface; 0 if left out") @Nullable JsonNode baseBareMm,
+            @Schema(type = "number", description = "Width around the cup that a handle takes, mm; 0 if left out") @Nullable JsonNode handleGapMm) {}
+
+    @PostMapping("/api/blank")
+    @Operation(summary = "Measure a blank", description = "A stack of frusta between the heights given, base to rim. sideCm2 is the whole side, baseCm2 the disc of the base whether coated or not, coatedCm2 what a coat covers, slantMm the length of the side along the surface. Changes nothing.")
+    CoatedArea blank(@RequestBody BlankRequest request) {
+        JsonFields fields = new JsonFields();
+        List<Station> stations = stations(fields, request.outline());
+        boolean baseCoated = fields.flagOr("baseCoated", request.baseCoated(), false);
+        double rimBareMm = fields.numberOr("rimBareMm", request.rimBareMm(), 0);
+        double baseBareMm = fields.numberOr("baseBareMm", request.baseBareMm(), 0);
+        double handleGapMm = fields.numberOr("handleGapMm", request.handleGapMm(), 0);
+        Optional<Turned> outline = fields.faults().none() || !stations.isEmpty() ? fields.faults().attempt("outline", () -> new Turned(stations)) : Optional.empty();
+        Optional<Blank> blank = outline.flatMap(side -> fields.faults().attempt("outline",
+                () -> new Blank(side, baseCoated, rimBareMm, baseBareMm, handleGapMm, OptionalDouble.empty())));
+        fields.faults().throwIfAny();
+        return blank.orElseThrow().area();
+    }
+
+    private static List<Station> stations(JsonFields fields, @Nullable List<@Nullable StationRequest> outline) {
+        if (outline == null) {
+            fields.faults().add("outline", "outline is missing: a list of heights and circumferences, base to rim.");
+            return List.of();
+        }
+        List<Station> stations = new ArrayList<>();
+        int before = fields.faults().found().size();
+        for (int i = 0; i < outline.size(); i++) {
+            StationRequest station = outline.get(i);
+            stations.add(new Station(fields.number("outline[%d].heightMm".formatted(i), station == null ? null : station.heightMm()),
+                    fields.number("outline[%d].circumferenceMm".formatted(i), station == null ? null : station.circumferenceMm())));
+        }
+        return fields.faults().found().size() == before ? stations : List.of();
+    }
+}

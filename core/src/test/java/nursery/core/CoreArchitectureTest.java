@@ -1,0 +1,37 @@
+package nursery.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CoreArchitectureTest {
+
+    /** Each may use only those before it. */
+    private static final List<String> ORDER = List.of("measure", "cup", "resin", "cure", "film", "technique", "log");
+    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("nursery.core");
+
+    @Test
+    void theCoreIsPlainJava() {
+        noClasses().should().dependOnClassesThat().resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..").check(CORE);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"java.time.Clock", "java.lang.System", "java.util.Random", "java.sql.Timestamp"})
+    void theCoreHasNoClockOfItsOwn(String source) {
+        noClasses().should().dependOnClassesThat().haveFullyQualifiedName(source).check(CORE);
+        noClasses().should().callMethod(java.time.Instant.class, "now").check(CORE);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1, 2, 3, 4, 5})
+    void aPackageUsesOnlyThoseAboveIt(int place) {
+        String[] below = ORDER.subList(place + 1, ORDER.size()).stream().map(name -> "nursery.core." + name + "..").toArray(String[]::new);
+        noClasses().that().resideInAPackage("nursery.core." + ORDER.get(place) + "..").should().dependOnClassesThat().resideInAnyPackage(below).check(CORE);
+    }
+}
