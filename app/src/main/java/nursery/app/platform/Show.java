@@ -25,6 +25,14 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
         return volumeUnit.show(ml);
     }
 
+    /** A range of amounts; from nothing reads "up to", and a range of one amount is that amount. */
+    public String volumes(double lowMl, double highMl) {
+        if (lowMl == 0) {
+            return "up to " + volume(highMl);
+        }
+        return lowMl == highMl ? volume(lowMl) : volumeNumber(lowMl) + "–" + volume(highMl);
+    }
+
     public String volumeNumber(double ml) {
         return volumeUnit.showNumber(ml);
     }

@@ -9,20 +9,20 @@ import java.util.OptionalDouble;
  */
 public enum CoatRole {
     ADHESIVE_THIN("thin adhesive film", 0.02, List.of(
-            new Practice(OptionalDouble.of(12), 0, 1, "under 1 ml on a 12 oz"),
-            new Practice(OptionalDouble.of(20), 0.8, 1.2, "about 1 ml on a 20 oz"),
-            new Practice(OptionalDouble.empty(), 0, 1.2, "about 1 ml a cup"))),
+            new Practice(OptionalDouble.of(12), 0, 1, "on a 12 oz"),
+            new Practice(OptionalDouble.of(20), 0.8, 1.2, "on a 20 oz"),
+            new Practice(OptionalDouble.empty(), 0, 1.2, "a cup"))),
     ADHESIVE_GENEROUS("generous adhesive film", 0.15, List.of(
-            new Practice(OptionalDouble.empty(), 5, 10, "5–10 ml a cup"))),
+            new Practice(OptionalDouble.empty(), 5, 10, "a cup"))),
     FLOOD("first flood coat over glitter", 0.45, List.of(
-            new Practice(OptionalDouble.of(12), 30, 60, "30 ml on a 12 oz slim, 30–60 ml across sizes"),
-            new Practice(OptionalDouble.of(20), 20, 25, "20–25 ml on a 20 oz slim"),
-            new Practice(OptionalDouble.empty(), 20, 60, "20–60 ml across sizes"))),
+            new Practice(OptionalDouble.of(12), 30, 60, "on a 12 oz slim, most at the low end"),
+            new Practice(OptionalDouble.of(20), 20, 25, "on a 20 oz slim"),
+            new Practice(OptionalDouble.empty(), 20, 60, "across sizes"))),
     BUILD("second coat", 0.40, List.of(
-            new Practice(OptionalDouble.of(12), 20, 20, "20 ml on a 12 oz"),
-            new Practice(OptionalDouble.empty(), 20, 30, "20 ml on a 12 oz; about 30 ml covers an ordinary cup with some left over"))),
+            new Practice(OptionalDouble.of(12), 20, 20, "on a 12 oz"),
+            new Practice(OptionalDouble.empty(), 20, 30, "across sizes, the high end with some left over"))),
     FINISHING("finishing coat", 0.30, List.of(
-            new Practice(OptionalDouble.empty(), 10, 20, "10–20 ml, late coats")));
+            new Practice(OptionalDouble.empty(), 10, 20, "across sizes, for late coats")));
 
     private final String word;
     private final double filmMm;
@@ -50,6 +50,10 @@ public enum CoatRole {
                 .findFirst().orElseThrow();
     }
 
-    /** Amounts that worked, as total ml of mix on the cup (P7, common practice). */
-    public record Practice(OptionalDouble nominalOz, double lowMl, double highMl, String words) {}
+    /**
+     * Amounts that worked, as total ml of mix on the cup (P7, common practice).
+     *
+     * @param on which cups they worked on
+     */
+    public record Practice(OptionalDouble nominalOz, double lowMl, double highMl, String on) {}
 }

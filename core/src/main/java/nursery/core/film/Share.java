@@ -41,13 +41,12 @@ public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice 
         return suggestedMl < SMALLEST_BATCH_ML;
     }
 
-    /** What practice says, and what to make of a difference. */
-    public String practiceWords() {
-        String known = "Common practice: " + practice.words() + ".";
+    /** What to make of how the suggestion stands to practice, in one sentence. */
+    public String agreementWords() {
         return switch (agreement()) {
-            case WITHIN -> known + " They agree.";
-            case BELOW -> known + " The area asks for less: start here on smooth work, nearer to practice over coarse glitter.";
-            case ABOVE -> known + " The area asks for more: this blank is larger than the cups practice speaks of.";
+            case WITHIN -> "They agree.";
+            case BELOW -> "The area asks for less: start here on smooth work, nearer to practice over coarse glitter.";
+            case ABOVE -> "The area asks for more: this blank is larger than the cups practice speaks of.";
         };
     }
 }

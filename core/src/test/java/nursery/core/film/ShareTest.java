@@ -50,10 +50,11 @@ class ShareTest {
     void whereTheyDifferItIsSaid() {
         Share flood = Share.of(slim(66, 155, 12), CoatRole.FLOOD);
         assertThat(flood.agreement()).isEqualTo(Agreement.BELOW);
-        assertThat(flood.practiceWords()).contains("30 ml on a 12 oz").contains("asks for less");
+        assertThat(flood.practice().lowMl()).isEqualTo(30);
+        assertThat(flood.agreementWords()).contains("asks for less");
         Share big = Share.of(slim(110, 300, 64), CoatRole.FINISHING);
         assertThat(big.agreement()).isEqualTo(Agreement.ABOVE);
-        assertThat(big.practiceWords()).contains("asks for more");
+        assertThat(big.agreementWords()).contains("asks for more");
     }
 
     /** P3, common practice: nobody trusts a batch under 5 ml. */

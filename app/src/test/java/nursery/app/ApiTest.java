@@ -1,0 +1,134 @@
+package nursery.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.util.List;
+import nursery.app.ShopUnderTest.Running;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The API as a stranger uses it: plain HTTP, no session, no token. */
+@ExtendWith(ShopUnderTest.class)
+class ApiTest {
+
+    private static final JsonMapper JSON = new JsonMapper();
+    private static String address;
+
+    @BeforeAll
+    static void open(Running shop) {
+        address = shop.address();
+    }
+
+    private static HttpResponse<String> send(HttpRequest.Builder request) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient().send(request.build(), BodyHandlers.ofString());
+    }
+
+    private static HttpResponse<String> post(String path, String body) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json").POST(BodyPublishers.ofString(body)));
+    }
+
+    private static JsonNode answer(String path, String body) throws IOException, InterruptedException {
+        HttpResponse<String> response = post(path, body);
+        assertThat(response.statusCode()).as(response.body()).isEqualTo(200);
+        return JSON.readTree(response.body());
+    }
+
+    private static List<String> wrongFields(String path, String body) throws IOException, InterruptedException {
+        HttpResponse<String> response = post(path, body);
+        assertThat(response.statusCode()).as(response.body()).isEqualTo(400);
+        assertThat(response.headers().firstValue("Content-Type")).contains("application/problem+json");
+        JsonNode problem = JSON.readTree(response.body());
+        assertThat(problem.get("status").asInt()).isEqualTo(400);
+        return problem.get("errors").valueStream().map(error -> error.get("field").asString()).distinct().toList();
+    }
+
+    /** 31 ml at 2:1 on 1 ml marks is 22 + 11; masses by m = ρV. */
+    @Test
+    void aMixIsRoundedUpToMarksWithItsRatioKept() throws Exception {
+        JsonNode mix = answer("/api/mix", "{\"ratio\":\"2:1\",\"totalMl\":31,\"markMl\":1,\"densityA\":1.15,\"densityB\":0.96}");
+        assertThat(mix.get("partAMl").asDouble()).isEqualTo(22);
+        assertThat(mix.get("partBMl").asDouble()).isEqualTo(11);
+        assertThat(mix.get("totalMl").asDouble()).isEqualTo(33);
+        assertThat(mix.get("partAGrams").asDouble()).isEqualTo(25.3);
+        assertThat(mix.get("partBGrams").asDouble()).isEqualTo(10.56);
+    }
+
+    @Test
+    void withoutMarksOrDensitiesNothingIsRoundedOrWeighed() throws Exception {
+        JsonNode mix = answer("/api/mix", "{\"ratio\":\"3:1\",\"totalMl\":30}");
+        assertThat(mix.get("partAMl").asDouble()).isEqualTo(22.5);
+        assertThat(mix.has("partAGrams")).isFalse();
+    }
+
+    /** By hand: radii 35.014 and 43.927 mm, s = √(160² + 8.913²) = 160.248 mm, side = (220 + 276)/2 · s, base = 220²/4π. */
+    @Test
+    void aTaperedBlankIsMeasured() throws Exception {
+        JsonNode area = answer("/api/blank", "{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,\"circumferenceMm\":276}],\"baseCoated\":true,\"rimBareMm\":0,\"baseBareMm\":0}");
+        assertThat(area.get("slantMm").asDouble()).isCloseTo(160.248, within(0.001));
+        assertThat(area.get("sideCm2").asDouble()).isCloseTo(397.415, within(0.001));
+        assertThat(area.get("baseCm2").asDouble()).isCloseTo(38.515, within(0.001));
+        assertThat(area.get("coatedCm2").asDouble()).isCloseTo(435.931, within(0.001));
+    }
+
+    /** ASTM C1074 with 50 kJ/mol: a day at 30 °C is 47.2 h at 20 °C. */
+    @Test
+    void aWarmDayCountsNearlyTwice() throws Exception {
+        JsonNode cure = answer("/api/cure", "{\"referenceC\":20,\"activationKjPerMol\":50,\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\",\"temperatureC\":30.0}],\"from\":\"2026-03-01T18:00:00Z\",\"until\":\"2026-03-02T18:00:00Z\"}");
+        assertThat(cure.get("equivalentAgeHours").asDouble()).isCloseTo(47.2, within(0.05));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "/api/mix | {\"ratio\":\"1/1\",\"totalMl\":\"7,5\",\"markMl\":-1} | ratio,totalMl,markMl",
+        "/api/mix | {\"ratio\":\"0:1\",\"totalMl\":1e308} | ratio,totalMl",
+        "/api/mix | {\"ratio\":\"1:\",\"totalMl\":NaN,\"markMl\":0} | ratio,totalMl,markMl",
+        "/api/mix | {\"ratio\":5,\"totalMl\":null,\"densityA\":1.1} | ratio,totalMl,densityB",
+        "/api/mix | {\"totalMl\":-3,\"densityA\":100,\"densityB\":\"x\"} | ratio,totalMl,densityB",
+        "/api/mix | {} | ratio,totalMl",
+        "/api/blank | {} | outline",
+        "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":-1},{\"heightMm\":1e308,\"circumferenceMm\":276}]} | outline[0].circumferenceMm,outline[1].heightMm",
+        "/api/blank | {\"outline\":[{\"heightMm\":0},null],\"baseCoated\":\"yes\",\"rimBareMm\":\"a\"} | outline[0].circumferenceMm,outline[1].heightMm,outline[1].circumferenceMm,baseCoated,rimBareMm",
+        "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,\"circumferenceMm\":276}],\"rimBareMm\":-1,\"baseBareMm\":900} | rimBare,baseBare",
+        "/api/cure | {\"referenceC\":75,\"readings\":[{\"at\":\"yesterday\",\"temperatureC\":100}],\"from\":\"2026-03-01T18:00:00\",\"until\":5} | referenceC,readings[0].at,from,until",
+        "/api/cure | {\"referenceC\":24,\"readings\":[],\"from\":\"2026-03-02T18:00:00Z\",\"until\":\"2026-03-01T18:00:00Z\"} | readings,until",
+        "/api/cure | {\"referenceC\":24,\"activationKjPerMol\":-1,\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\",\"temperatureC\":70}],\"from\":\"2026-03-01T18:00:00Z\",\"until\":\"2026-03-01T18:00:00Z\"} | activationKjPerMol,readings[0].temperatureC"})
+    void everyWrongFieldIsNamed(String path, String body, String fields) throws Exception {
+        assertThat(wrongFields(path, body)).containsExactlyInAnyOrder(fields.split(","));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"[]", "``", "{\"ratio\":", "\"2:1\"", "{\"outline\":7}"})
+    void whatIsNotTheExpectedObjectIsAProblemToo(String body) throws Exception {
+        assertThat(post("/api/blank", body).statusCode()).isEqualTo(400);
+        assertThat(post("/api/blank", body).headers().firstValue("Content-Type")).contains("application/problem+json");
+    }
+
+    @Test
+    void theApiDescribesItself() throws Exception {
+        JsonNode description = JSON.readTree(send(HttpRequest.newBuilder(URI.create(address + "/v3/api-docs"))).body());
+        assertThat(description.get("openapi").asString()).startsWith("3.");
+        assertThat(description.get("paths").propertyNames()).contains("/api/mix", "/api/blank", "/api/cure", "/api/cups", "/api/cups/{code}");
+        JsonNode ratio = description.at("/components/schemas/MixRequest/properties/ratio");
+        assertThat(ratio.get("type").asString()).isEqualTo("string");
+    }
+
+    @Test
+    void aCupThatIsNotThereIsA404Problem() throws Exception {
+        HttpResponse<String> response = send(HttpRequest.newBuilder(URI.create(address + "/api/cups/Z-99")));
+        assertThat(response.statusCode()).isEqualTo(404);
+        assertThat(JSON.readTree(response.body()).get("detail").asString()).contains("Z-99");
+    }
+}

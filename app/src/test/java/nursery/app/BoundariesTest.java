@@ -1,0 +1,56 @@
+package nursery.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import nursery.app.platform.Published;
+import org.apache.ibatis.annotations.Mapper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class BoundariesTest {
+
+    private static final JavaClasses SHOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("nursery.app");
+
+    @ParameterizedTest
+    @ValueSource(strings = {"settings", "room", "shelf", "cups", "bench", "api", "demo"})
+    void aRoomIsEnteredOnlyThroughWhatItPublishes(String room) {
+        String inside = "nursery.app." + room + "..";
+        DescribedPredicate<JavaClass> isPrivate = new DescribedPredicate<>("private to the room " + room) {
+            @Override
+            public boolean test(JavaClass type) {
+                JavaClass outermost = type;
+                while (outermost.getEnclosingClass().isPresent()) {
+                    outermost = outermost.getEnclosingClass().get();
+                }
+                return outermost.getPackageName().startsWith("nursery.app." + room) && !outermost.isAnnotatedWith(Published.class);
+            }
+        };
+        noClasses().that().resideOutsideOfPackage(inside).should().dependOnClassesThat(isPrivate).check(SHOP);
+    }
+
+    @Test
+    void roomsDoNotUseEachOtherInCircles() {
+        slices().matching("nursery.app.(*)..").should().beFreeOfCycles().check(SHOP);
+    }
+
+    @Test
+    void sqlIsWrittenInMappersOnly() {
+        noClasses().that().areNotAnnotatedWith(Mapper.class).should().dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "org.apache.ibatis.annotations..", "org.springframework.jdbc..").check(SHOP);
+        classes().that().areAnnotatedWith(Mapper.class).should().haveSimpleNameEndingWith("Mapper").andShould().bePackagePrivate().check(SHOP);
+    }
+
+    @Test
+    void nothingButMomentsReadsAClock() {
+        noClasses().that().doNotHaveSimpleName("Moments").should().callMethod(java.time.Instant.class, "now")
+                .orShould().callMethod(java.time.LocalDate.class, "now").orShould().callMethod(System.class, "currentTimeMillis").check(SHOP);
+    }
+}

@@ -1,0 +1,137 @@
+package nursery.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.app.ShopUnderTest.Running;
+import nursery.app.cups.CupBook;
+import nursery.app.cups.CupOnBench;
+import nursery.app.cups.Happening;
+import nursery.app.cups.Happening.Kind;
+import nursery.app.cups.LogBook;
+import nursery.app.cups.NewCup;
+import nursery.app.room.RoomBook;
+import nursery.app.settings.Shop;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfResin;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Station;
+import nursery.core.cup.Straight;
+import nursery.core.cup.Turned;
+import nursery.core.cure.RoomReading;
+import nursery.core.log.LogEntry;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.TemperatureUnit;
+import nursery.core.measure.VolumeUnit;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.OneColourGlitter;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.dao.DataIntegrityViolationException;
+
+/** What the mappers write to the real MariaDB comes back as it was. */
+@ExtendWith(ShopUnderTest.class)
+class RecordsTest {
+
+    private static Running shop;
+    private static Shelf shelf;
+    private static CupBook cups;
+    private static LogBook log;
+
+    @BeforeAll
+    static void open(Running running) {
+        shop = running;
+        shelf = running.bean(Shelf.class);
+        cups = running.bean(CupBook.class);
+        log = running.bean(LogBook.class);
+    }
+
+    private static String startCup(String name, School... schools) {
+        long blank = shelf.blanks().stream().findFirst().map(found -> found.id()).orElseGet(
+                () -> shelf.addBlank("slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20))));
+        long resin = shelf.resins().stream().filter(found -> found.name().equals(StartingProfile.REGULAR.title())).findFirst().orElseThrow().id();
+        return cups.start(new NewCup(name, "Heritage tram society", blank, resin, resin, Optional.of(LocalDate.of(2026, 3, 20)), "#112233", "#445566",
+                Schools.of(schools), shop.clock().instant()));
+    }
+
+    @Test
+    void aTurnedBlankComesBackStationByStation() {
+        Blank plump = new Blank(new Turned(List.of(new Station(0, 205), new Station(48.5, 288.25), new Station(122, 240))), false, 5, 4, 30, OptionalDouble.empty());
+        long id = shelf.addBlank("plump", plump);
+        assertThat(shelf.blank(id)).hasValueSatisfying(found -> assertThat(found.blank()).isEqualTo(plump));
+    }
+
+    @Test
+    void theStartingProfilesComeBackAsTheyWereWritten() {
+        for (StartingProfile profile : StartingProfile.values()) {
+            ShelfResin found = shelf.resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
+            assertThat(found.label()).isEqualTo(profile.label());
+            assertThat(found.source()).contains("Common practice");
+        }
+    }
+
+    @Test
+    void momentsSurviveTheHourThatComesTwice() {
+        RoomBook room = shop.bean(RoomBook.class);
+        Instant first = Instant.parse("2026-10-25T00:30:00.125Z");
+        Instant second = Instant.parse("2026-10-25T01:30:00.250Z");
+        room.add(new RoomReading(first, 15), "Mira");
+        room.add(new RoomReading(second, 17), "Mira");
+        assertThat(room.course().temperatureCAt(first)).isEqualTo(15);
+        assertThat(room.course().temperatureCAt(second)).isEqualTo(17);
+        assertThat(shop.sql().queryForList("SELECT CAST(taken_at AS CHAR) FROM room_reading ORDER BY taken_at", String.class))
+                .containsExactly("2026-10-25 00:30:00.125", "2026-10-25 01:30:00.250");
+    }
+
+    @Test
+    void aCupKeepsItsPlanItsSchoolsAndItsLog() {
+        String code = startCup("Depot cream 🚋", School.NEXT_DAY, School.SEAL_ALWAYS);
+        Instant at = shop.clock().instant();
+        log.add(code, new Happening(Kind.DONE, 1, at, 0, Optional.empty(), "Mira", "scuffed well ✨"), false);
+        CupOnBench cup = cups.cup(code).orElseThrow();
+        assertThat(cup.cup().name()).isEqualTo("Depot cream 🚋");
+        assertThat(cup.cup().dueOn()).contains(LocalDate.of(2026, 3, 20));
+        assertThat(cup.file().plan()).isEqualTo(OneColourGlitter.plan(Schools.of(School.NEXT_DAY, School.SEAL_ALWAYS), StartingProfile.REGULAR.label()));
+        assertThat(cup.file().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
+            assertThat(entry.mark().happenedAt()).isEqualTo(at);
+            assertThat(entry.mark().note()).isEqualTo("scuffed well ✨");
+        });
+        assertThat(cups.all()).extracting(found -> found.cup().code()).contains(code);
+    }
+
+    @Test
+    void codesFollowEachOtherAndAreNeverGivenTwice() {
+        String first = startCup("one");
+        String second = startCup("two");
+        assertThat(first).matches("[A-Z]-\\d\\d");
+        assertThat(Integer.parseInt(second.substring(2))).isEqualTo(Integer.parseInt(first.substring(2)) + 1);
+    }
+
+    @Test
+    void theShopsWaysAreKept() {
+        ShopBook shops = shop.bean(ShopBook.class);
+        Shop imperial = new Shop(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, "Pacific/Auckland", java.time.LocalTime.of(21, 15), java.time.LocalTime.of(7, 0), 1.25, 50);
+        shops.save(imperial);
+        shops.save(imperial);
+        assertThat(shops.shop()).isEqualTo(imperial);
+    }
+
+    @Test
+    void theDatabaseRefusesWhatBelongsToNothing() {
+        assertThatThrownBy(() -> shop.sql().update("""
+                INSERT INTO log_entry (cup_id, kind, happened_at, recorded_at, recorded_by, note) VALUES (987654, 'NOTED', NOW(), NOW(), 'x', 'x')"""))
+                .isInstanceOf(DataIntegrityViolationException.class);
+        assertThat(shop.sql().queryForList("SELECT DISTINCT engine FROM information_schema.tables WHERE table_schema = DATABASE()", String.class)).containsExactly("InnoDB");
+        assertThat(shop.sql().queryForObject("SELECT @@global.bind_address", String.class)).isEqualTo("127.0.0.1");
+        assertThat(shop.sql().queryForObject("SELECT @@global.time_zone", String.class)).isEqualTo("+00:00");
+    }
+}

@@ -1,0 +1,181 @@
+package nursery.app;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Playwright;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nursery.app.shelf.Shelf;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/**
+ * The whole application on a private MariaDB, once for all tests of a run, with a clock the tests can move. Each test
+ * class finds the shop empty.
+ */
+public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver {
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        running(context).empty();
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Running.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return running(context);
+    }
+
+    private static Running running(ExtensionContext context) {
+        return context.getRoot().getStore(Namespace.create(ShopUnderTest.class)).getOrComputeIfAbsent(Running.class);
+    }
+
+    /** Stands still unless moved. */
+    public static final class MovableClock extends Clock {
+
+        private volatile Instant now = Instant.parse("2026-03-02T08:00:00Z");
+
+        public void set(Instant instant) {
+            now = instant;
+        }
+
+        public void forward(Duration by) {
+            now = now.plus(by);
+        }
+
+        @Override
+        public Instant instant() {
+            return now;
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
+    }
+
+    public static final class Running implements AutoCloseable {
+
+        private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
+        private static final List<String> TABLES = List.of("submission", "log_entry", "cup_step", "cup", "spindle", "resin", "blank_station", "blank", "room_reading", "shop");
+
+        private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
+        private final MovableClock clock = new MovableClock();
+        private final ConfigurableApplicationContext context;
+        private Playwright playwright;
+        private Browser browser;
+
+        public Running() {
+            Thread stop = new Thread(() -> mariadb("stop"));
+            Runtime.getRuntime().addShutdownHook(stop);
+            mariadb("start");
+            Map<String, Object> database = environment();
+            context = new SpringApplicationBuilder(NurseryApplication.class)
+                    .initializers(starting -> starting.getBeanFactory().registerSingleton("clock", clock))
+                    .properties(database).run("--server.port=0");
+        }
+
+        public int port() {
+            return Integer.parseInt(context.getEnvironment().getRequiredProperty("local.server.port"));
+        }
+
+        public String address() {
+            return "http://127.0.0.1:" + port();
+        }
+
+        public MovableClock clock() {
+            return clock;
+        }
+
+        public ConfigurableApplicationContext context() {
+            return context;
+        }
+
+        public <T> T bean(Class<T> type) {
+            return context.getBean(type);
+        }
+
+        public JdbcTemplate sql() {
+            return context.getBean(JdbcTemplate.class);
+        }
+
+        public Browser browser() {
+            if (browser == null) {
+                Map<String, String> environment = Stream.of(Map.entry("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"), Map.entry("PLAYWRIGHT_NODEJS_PATH", "/usr/bin/node"))
+                        .filter(entry -> !entry.getValue().startsWith("/") || Files.isExecutable(Path.of(entry.getValue())))
+                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+                playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment));
+                browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking")));
+            }
+            return browser;
+        }
+
+        /** The shop as on its first start, on the morning of 2 March 2026. */
+        public void empty() {
+            clock.set(Instant.parse("2026-03-02T08:00:00Z"));
+            sql().update("UPDATE log_entry SET cancels_id = NULL");
+            TABLES.forEach(table -> sql().update("DELETE FROM " + table));
+            sql().update("UPDATE cup_counter SET last = 0");
+            bean(Shelf.class).stockIfEmpty();
+        }
+
+        @Override
+        public void close() {
+            if (browser != null) {
+                browser.close();
+                playwright.close();
+            }
+            context.close();
+            mariadb("stop");
+        }
+
+        private void mariadb(String action) {
+            try {
+                Process process = new ProcessBuilder(ROOT.resolve("scripts/mariadb").toString(), action, folder.toString()).inheritIO().start();
+                if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {
+                    throw new IllegalStateException("scripts/mariadb " + action + " failed; see " + folder.resolve("mariadb.log"));
+                }
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+
+        private Map<String, Object> environment() {
+            try (Stream<String> lines = Files.lines(folder.resolve("database.env"))) {
+                return lines.map(line -> line.split("=", 2)).collect(Collectors.toMap(parts -> parts[0], parts -> parts[1].replace("'", "")));
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+    }
+}
