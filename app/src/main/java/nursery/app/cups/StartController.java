@@ -52,7 +52,9 @@ class StartController {
 
     @GetMapping("/cups")
     String all(Model model) {
-        model.addAttribute("cups", cups.all());
+        List<CupOnBench> all = cups.all();
+        model.addAttribute("cups", all);
+        model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(CupOnBench::picture)));
         return "cups/cups";
     }
 

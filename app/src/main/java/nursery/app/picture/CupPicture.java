@@ -2,6 +2,7 @@ package nursery.app.picture;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 
@@ -36,6 +37,15 @@ public record CupPicture(String id, String viewBox, String silhouette, String co
         return new CupPicture(id, box, around(body, heightMm), around(blank.coatedStations(), heightMm), shine(blank.coatedStations(), heightMm),
                 new Ellipse(round(rimMm), round(rimMm * OPENNESS), 0), handled ? handle(radiusMm, heightMm) : "", look,
                 right + radiusMm + MARGIN_MM, bottom - top);
+    }
+
+    /** Its height as a percentage of the tallest on a shelf, so that all stand there to one scale. */
+    public double percentOf(double tallestMm) {
+        return 100 * heightMm / tallestMm;
+    }
+
+    public static double tallestMm(Stream<CupPicture> pictures) {
+        return pictures.mapToDouble(CupPicture::heightMm).max().orElse(1);
     }
 
     /** Up the left side, across the front edge of the top, down the right side, back along the front edge of the foot. */

@@ -2,7 +2,6 @@ package nursery.app.shelf;
 
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
@@ -56,7 +55,7 @@ class ShelfController {
         model.addAttribute("form", form);
         List<BlankCard> blanks = shelf.blanks().stream().map(BlankCard::of).toList();
         model.addAttribute("blanks", blanks);
-        model.addAttribute("tallestMm", Stream.concat(Stream.of(1.0), blanks.stream().map(card -> card.picture().heightMm())).max(Double::compare).orElseThrow());
+        model.addAttribute("tallestMm", CupPicture.tallestMm(blanks.stream().map(BlankCard::picture)));
         model.addAttribute("resins", shelf.resins());
         model.addAttribute("spindles", shelf.spindles());
         return "shelf/shelf";

@@ -3,6 +3,7 @@ package nursery.core.log;
 import java.time.Instant;
 import java.util.Optional;
 import nursery.core.cure.Window;
+import nursery.core.technique.Caution;
 import nursery.core.technique.PlanStep;
 
 /**
@@ -32,6 +33,15 @@ public record NextAction(Kind kind, PlanStep step, Window window, String why, Op
     /** What to call it on a bench. */
     public String title() {
         return kind == Kind.SCUFF_FIRST ? "Scuff, then " + decapitalise(step.kind().title()) : step.kind().title();
+    }
+
+    /** How it is done here. */
+    public String how() {
+        return kind == Kind.SCUFF_FIRST ? "Lightly, 220 grit, until it is dull all over; no deeper. Wash off the dust, dry." : step.detail();
+    }
+
+    public Caution caution() {
+        return kind == Kind.SCUFF_FIRST ? Caution.DUST : step.kind().caution();
     }
 
     private static String decapitalise(String title) {

@@ -50,11 +50,11 @@ final class NextStep {
         CoatTimes times = coat.times();
         Window tack = times.tackWindow();
         if (!tack.hasClosedBy(now)) {
-            return new NextAction(Kind.STEP, step, tack, "Inside the tack window the coat grips without sanding.",
+            return new NextAction(Kind.STEP, step, tack, "Inside the tack window the coat grips straight on: no cleaning, no sanding.",
                     Optional.of("Let it harden, scuff it, then coat."), Optional.empty());
         }
         return new NextAction(Kind.SCUFF_FIRST, step, Window.from(times.sandableFrom()),
-                "The tack window has closed: a coat poured now may not grip. Scuff lightly with 220 grit, wash, dry, then coat.",
+                "The tack window has closed: a coat poured now may not grip.",
                 Optional.empty(), Optional.of(times.sandableSure()));
     }
 

@@ -2,37 +2,18 @@ package nursery.core.measure;
 
 /** Units a tape measure carries. */
 public enum LengthUnit implements Unit {
-    MM("mm", 1, 0),
+    MM(Scale.of("mm", 0, 1)),
     /** Exactly 25.4 mm (NIST SP 811, appendix B.8). */
-    IN("in", 25.4, 2);
+    IN(Scale.of("in", 2, 25.4));
 
-    private final String symbol;
-    private final double mm;
-    private final int decimals;
+    private final Scale scale;
 
-    LengthUnit(String symbol, double mm, int decimals) {
-        this.symbol = symbol;
-        this.mm = mm;
-        this.decimals = decimals;
+    LengthUnit(Scale scale) {
+        this.scale = scale;
     }
 
     @Override
-    public String symbol() {
-        return symbol;
-    }
-
-    @Override
-    public int decimals() {
-        return decimals;
-    }
-
-    @Override
-    public double toBase(double value) {
-        return value * mm;
-    }
-
-    @Override
-    public double fromBase(double valueMm) {
-        return valueMm / mm;
+    public Scale scale() {
+        return scale;
     }
 }

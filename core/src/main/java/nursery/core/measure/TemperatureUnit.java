@@ -2,32 +2,17 @@ package nursery.core.measure;
 
 /** Scales a room thermometer shows; {@code t_C = (t_F - 32) / 1.8} (NIST SP 811, appendix B.8). */
 public enum TemperatureUnit implements Unit {
-    C("°C"),
-    F("°F");
+    C(Scale.of("°C", 1, 1)),
+    F(new Scale("°F", 1, 1 / 1.8, 32));
 
-    private final String symbol;
+    private final Scale scale;
 
-    TemperatureUnit(String symbol) {
-        this.symbol = symbol;
+    TemperatureUnit(Scale scale) {
+        this.scale = scale;
     }
 
     @Override
-    public String symbol() {
-        return symbol;
-    }
-
-    @Override
-    public int decimals() {
-        return 1;
-    }
-
-    @Override
-    public double toBase(double value) {
-        return this == C ? value : (value - 32) / 1.8;
-    }
-
-    @Override
-    public double fromBase(double valueC) {
-        return this == C ? valueC : valueC * 1.8 + 32;
+    public Scale scale() {
+        return scale;
     }
 }

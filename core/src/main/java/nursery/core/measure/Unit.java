@@ -3,14 +3,19 @@ package nursery.core.measure;
 /** A unit of measure, converted to and from the one unit the core computes in (mm, ml, g, °C). */
 public sealed interface Unit permits LengthUnit, VolumeUnit, MassUnit, TemperatureUnit {
 
-    String symbol();
+    Scale scale();
 
-    /** How many decimals a bench reading in this unit is worth. */
-    int decimals();
+    default String symbol() {
+        return scale().symbol();
+    }
 
-    double toBase(double value);
+    default double toBase(double value) {
+        return (value - scale().zero()) * scale().factor();
+    }
 
-    double fromBase(double base);
+    default double fromBase(double base) {
+        return base / scale().factor() + scale().zero();
+    }
 
     /** Shows a base value in this unit, for example {@code 24 ml}. */
     default String show(double base) {
@@ -19,6 +24,6 @@ public sealed interface Unit permits LengthUnit, VolumeUnit, MassUnit, Temperatu
 
     /** Shows a base value in this unit without the symbol. */
     default String showNumber(double base) {
-        return Numbers.show(fromBase(base), decimals());
+        return Numbers.show(fromBase(base), scale().decimals());
     }
 }

@@ -2,37 +2,18 @@ package nursery.core.measure;
 
 /** Units on a measuring cup. */
 public enum VolumeUnit implements Unit {
-    ML("ml", 1, 1),
+    ML(Scale.of("ml", 1, 1)),
     /** US fluid ounce, 29.573 53 ml (NIST SP 811, appendix B.8). */
-    FL_OZ("fl oz", 29.5735295625, 2);
+    FL_OZ(Scale.of("fl oz", 2, 29.5735295625));
 
-    private final String symbol;
-    private final double ml;
-    private final int decimals;
+    private final Scale scale;
 
-    VolumeUnit(String symbol, double ml, int decimals) {
-        this.symbol = symbol;
-        this.ml = ml;
-        this.decimals = decimals;
+    VolumeUnit(Scale scale) {
+        this.scale = scale;
     }
 
     @Override
-    public String symbol() {
-        return symbol;
-    }
-
-    @Override
-    public int decimals() {
-        return decimals;
-    }
-
-    @Override
-    public double toBase(double value) {
-        return value * ml;
-    }
-
-    @Override
-    public double fromBase(double valueMl) {
-        return valueMl / ml;
+    public Scale scale() {
+        return scale;
     }
 }

@@ -64,10 +64,8 @@ public final class OneColourGlitter {
     private void coat() {
         if (schools.has(School.NEXT_DAY)) {
             work(StepKind.SAND, new Wait.Sandable(), "180–220 grit, lightly. Feels rough all over? Do not sand: coat again. Wash off the dust, dry.");
-            pour(StepKind.BUILD_COAT, new Wait.None(), CoatRole.BUILD, "Spread, heat pass, turn. " + rest());
-        } else {
-            pour(StepKind.BUILD_COAT, new Wait.StraightOn(), CoatRole.BUILD, "Straight on: no cleaning, no sanding. Spread, heat pass, turn. " + rest());
         }
+        pour(StepKind.BUILD_COAT, schools.has(School.NEXT_DAY) ? new Wait.None() : new Wait.StraightOn(), CoatRole.BUILD, "Spread, heat pass, turn. " + rest());
         work(StepKind.TRIM_AND_SAND, new Wait.Sandable(), "Rim first, 60–80 grit held at 45°%s. Then the body, 180–220. Wash off the dust, dry."
                 .formatted(schools.has(School.TAPE) ? ", only to smooth the tape line" : ", to a fine bright line"));
         pour(StepKind.FINISHING_COAT, new Wait.None(), CoatRole.FINISHING, "Level the cup from several angles first. Dust-free. Heat pass, turn. Never sanded. " + rest());
