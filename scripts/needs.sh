@@ -31,4 +31,7 @@ need_to_build() {
   need mvn "maven" "to build Nursery"
 }
 
-need_to_test() { need chromium "chromium" "the browser that the tests drive"; }
+need_to_test() {
+  need pgrep "procps" "to see that nothing is left running after a test"
+  need chromium "chromium" "the browser that the tests drive"
+}

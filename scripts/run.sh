@@ -6,10 +6,12 @@ run_shop() {
   need_space "$state" 300 "Nursery"
   exec 9>"$state/lock"
   flock -n 9 || die "This shop is already open at $(cat "$state/address" 2>/dev/null || echo 'another port'). Use it there, or run ./nursery stop first."
+  clear_up
+  # What was just ended may hold its port for a moment longer.
+  is_taken "$port" && sleep 1
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   need_to_run
   build
-  clear_up
   [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data"
   echo $$ >"$state/nursery.pid"
   trap 'exit 130' INT

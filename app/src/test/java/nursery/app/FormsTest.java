@@ -196,6 +196,15 @@ class FormsTest {
     }
 
     @Test
+    void aFormTakenBackAndChangedIsAnotherForm() {
+        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
+        send("/cups/new", typed);
+        typed.put("name", "Runner bean");
+        send("/cups/new", typed);
+        assertThat(cups.all()).extracting(cup -> cup.cup().name()).containsExactly("Foxglove", "Runner bean");
+    }
+
+    @Test
     void aPourInTheFutureOrBeforeItsStepIsRefused() {
         String code = startCup();
         send("/cups/" + code + "/log", done(1));

@@ -1,6 +1,10 @@
 package nursery.app.platform;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import nursery.core.measure.InvalidInput;
@@ -25,10 +29,20 @@ public class FormPost {
      */
     public ModelAndView handle(Map<String, String> typed, Model model, Supplier<String> work, Function<Form, String> page) {
         try {
-            return new ModelAndView("redirect:" + submissions.once(typed.getOrDefault("token", ""), work));
+            return new ModelAndView("redirect:" + submissions.once(fingerprint(typed), work));
         } catch (InvalidInput e) {
             String view = page.apply(Form.rejected(typed, e.faults()));
             return new ModelAndView(view, model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
         }
+    }
+
+    /**
+     * The form's own token together with what was typed: pressed twice it is the same form, but taken back, changed and
+     * sent again it is another.
+     */
+    private static String fingerprint(Map<String, String> typed) {
+        SortedMap<String, String> content = new TreeMap<>(typed);
+        content.remove("_csrf");
+        return UUID.nameUUIDFromBytes(content.toString().getBytes(StandardCharsets.UTF_8)).toString();
     }
 }

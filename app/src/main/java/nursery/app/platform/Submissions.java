@@ -29,29 +29,25 @@ public class Submissions {
     }
 
     /**
-     * Does the work unless this token's work is done already.
+     * Does the work unless it is done already.
      *
-     * @param work does it and returns the address to go on to; what it throws undoes everything
+     * @param token 36 characters that are the same only for the same form
+     * @param work  does it and returns the address to go on to; what it throws undoes everything
      */
     public String once(String token, Supplier<String> work) {
-        String checked = isToken(token) ? token : newToken();
-        Optional<String> earlier = mapper.leadsTo(checked);
+        Optional<String> earlier = mapper.leadsTo(token);
         if (earlier.isPresent()) {
             return earlier.get();
         }
         try {
             return transaction.execute(status -> {
-                mapper.insert(checked, "", moments.now());
+                mapper.insert(token, "", moments.now());
                 String leadsTo = work.get();
-                mapper.update(checked, leadsTo);
+                mapper.update(token, leadsTo);
                 return leadsTo;
             });
         } catch (DuplicateKeyException e) {
-            return mapper.leadsTo(checked).filter(leadsTo -> !leadsTo.isEmpty()).orElseThrow(() -> e);
+            return mapper.leadsTo(token).filter(leadsTo -> !leadsTo.isEmpty()).orElseThrow(() -> e);
         }
-    }
-
-    private static boolean isToken(String token) {
-        return token.matches("[0-9a-f-]{36}");
     }
 }

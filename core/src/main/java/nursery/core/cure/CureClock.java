@@ -3,6 +3,7 @@ package nursery.core.cure;
 import java.time.Duration;
 import java.time.Instant;
 import nursery.core.cure.RoomCourse.Stretch;
+import nursery.core.resin.Arrhenius;
 import nursery.core.resin.Label;
 
 /**
@@ -20,9 +21,6 @@ import nursery.core.resin.Label;
  */
 public final class CureClock {
 
-    /** Molar gas constant, J/(mol·K): CODATA 2018, exact by definition of the SI. */
-    static final double GAS_CONSTANT = 8.314462618;
-    private static final double ZERO_CELSIUS_K = 273.15;
     private static final double MAX_SPAN_K = 10;
     private static final double TOLERANCE_H = 1e-9;
 
@@ -30,16 +28,16 @@ public final class CureClock {
     private static final double[] NODES = {0.183434642495649805, 0.525532409916328986, 0.796666477413626740, 0.960289856497536232};
     private static final double[] WEIGHTS = {0.362683783378361983, 0.313706645877887287, 0.222381034453374471, 0.101228536290376259};
 
-    private final double referenceK;
-    private final double activationPerGasK;
+    private final double referenceC;
+    private final double activationKjPerMol;
 
     /**
      * @param referenceC         temperature at which the clock runs at label speed, °C
      * @param activationKjPerMol activation energy, kJ/mol
      */
     public CureClock(double referenceC, double activationKjPerMol) {
-        this.referenceK = referenceC + ZERO_CELSIUS_K;
-        this.activationPerGasK = activationKjPerMol * 1000 / GAS_CONSTANT;
+        this.referenceC = referenceC;
+        this.activationKjPerMol = activationKjPerMol;
     }
 
     public static CureClock of(Label label) {
@@ -48,7 +46,7 @@ public final class CureClock {
 
     /** How fast a coat cures at a temperature, relative to label speed. */
     public double rateAt(double temperatureC) {
-        return Math.exp(-activationPerGasK * (1 / (temperatureC + ZERO_CELSIUS_K) - 1 / referenceK));
+        return Arrhenius.factor(activationKjPerMol, referenceC, temperatureC);
     }
 
     /**

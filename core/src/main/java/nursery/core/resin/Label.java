@@ -13,14 +13,36 @@ import java.util.OptionalDouble;
  * @param activationKjPerMol how strongly temperature speeds the cure
  * @param densities         for mixing by scale, if known
  * @param viscosityPaS      of the fresh mix at the reference temperature, if known
+ * @param potLifeMin        how long {@link PotLife#LABEL_MASS_G} of it last in the pot, minutes, if stated
+ * @param tolerancePercent  how far the ratio may be off, per cent, if stated
  */
 public record Label(MixRatio ratio, LabelTimes times, double referenceC, double activationKjPerMol,
-        Optional<Densities> densities, OptionalDouble viscosityPaS) {
+        Optional<Densities> densities, OptionalDouble viscosityPaS, OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
 
     /** About a factor of two in speed for 10 °C: common practice (P28). */
     public static final double DEFAULT_ACTIVATION_KJ_PER_MOL = 50;
 
+    /** Of a mix whose densities are not known, g/ml; from memory. */
+    private static final double USUAL_DENSITY_G_PER_ML = 1.1;
+    /** How strongly warmth thins a fresh mix, kJ/mol; from memory. */
+    private static final double FLOW_ACTIVATION_KJ_PER_MOL = 50;
+
     public Label {
-        LabelLimits.check(referenceC, activationKjPerMol, viscosityPaS);
+        LabelLimits.check(referenceC, activationKjPerMol, viscosityPaS, potLifeMin, tolerancePercent);
+    }
+
+    /** A label that states neither pot life nor tolerance. */
+    public Label(MixRatio ratio, LabelTimes times, double referenceC, double activationKjPerMol, Optional<Densities> densities, OptionalDouble viscosityPaS) {
+        this(ratio, times, referenceC, activationKjPerMol, densities, viscosityPaS, OptionalDouble.empty(), OptionalDouble.empty());
+    }
+
+    /** Density of the mix, g/ml: the two parts' masses over their volumes. */
+    public double mixDensityGPerMl() {
+        return densities.map(d -> (d.partAGPerMl() * ratio.partsA() + d.partBGPerMl() * ratio.partsB()) / ratio.parts()).orElse(USUAL_DENSITY_G_PER_ML);
+    }
+
+    /** Viscosity of the fresh mix at a temperature, if the label states one: Arrhenius form, thinner when warm. */
+    public OptionalDouble viscosityPaSAt(double temperatureC) {
+        return viscosityPaS.stream().map(stated -> stated / Arrhenius.factor(FLOW_ACTIVATION_KJ_PER_MOL, referenceC, temperatureC)).findFirst();
     }
 }

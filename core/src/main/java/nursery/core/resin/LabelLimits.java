@@ -13,7 +13,7 @@ final class LabelLimits {
 
     private LabelLimits() {}
 
-    static void check(double referenceC, double activationKjPerMol, OptionalDouble viscosityPaS) {
+    static void check(double referenceC, double activationKjPerMol, OptionalDouble viscosityPaS, OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
         Faults faults = new Faults();
         if (!(referenceC >= COLDEST_C && referenceC <= WARMEST_C)) {
             double ifFahrenheitC = TemperatureUnit.F.toBase(referenceC);
@@ -25,6 +25,8 @@ final class LabelLimits {
         }
         faults.within("activation", "The activation energy", activationKjPerMol, 0, 200, "kJ/mol");
         viscosityPaS.ifPresent(v -> faults.within("viscosity", "The viscosity", v, 0.01, 100, "Pa·s"));
+        potLifeMin.ifPresent(minutes -> faults.within("potLife", "The pot life", minutes, 1, 24 * 60, "min"));
+        tolerancePercent.ifPresent(percent -> faults.within("tolerance", "The ratio's tolerance", percent, 0.5, 25, "%"));
         faults.throwIfAny();
     }
 }

@@ -1,0 +1,21 @@
+package nursery.core.resin;
+
+import nursery.core.measure.Faults;
+
+/**
+ * What a batch leaves behind. Both figures are starting values from memory; a maker's own weighing overrides them.
+ *
+ * @param perFillMl on each mixing cup and its stick
+ * @param perCupMl  on the glove or brush, for each cup coated
+ */
+public record Losses(double perFillMl, double perCupMl) {
+
+    public static final Losses USUAL = new Losses(1.5, 0.3);
+
+    public Losses {
+        Faults faults = new Faults();
+        faults.within("lossFill", "The loss on a mixing cup", perFillMl, 0, 20, "ml");
+        faults.within("lossCup", "The loss on the glove", perCupMl, 0, 20, "ml");
+        faults.throwIfAny();
+    }
+}

@@ -1,0 +1,43 @@
+package nursery.core.resin;
+
+import nursery.core.measure.Faults;
+
+/**
+ * A measured pair against the ratio it should have.
+ *
+ * @param error     how far it is off: +0.05 is 5 % too much hardener
+ * @param tolerance how far it may be off
+ * @param addAMl    resin to add to bring it back, while it is not mixed yet
+ * @param addBMl    hardener to add
+ */
+public record RatioCheck(double error, double tolerance, double addAMl, double addBMl) {
+
+    /** Where the label states none; from memory. */
+    public static final double USUAL_TOLERANCE = 0.05;
+    /** Up to half the tolerance nobody can tell; from memory. */
+    private static final double FINE = 0.5;
+    private static final double PERCENT = 100;
+
+    public enum Verdict { FINE, USABLE_WITH_A_NOTE, DO_NOT_USE }
+
+    /** @throws nursery.core.measure.InvalidInput if either amount is not an amount */
+    public static RatioCheck of(Label label, double partAMl, double partBMl) {
+        Faults faults = new Faults();
+        faults.within("partA", "The resin measured", partAMl, 0.01, Mix.MAX_TOTAL_ML, "ml");
+        faults.within("partB", "The hardener measured", partBMl, 0.01, Mix.MAX_TOTAL_ML, "ml");
+        faults.throwIfAny();
+        MixRatio ratio = label.ratio();
+        double rightA = partBMl * ratio.partsA() / ratio.partsB();
+        double rightB = partAMl * ratio.partsB() / ratio.partsA();
+        return new RatioCheck(ratio.errorOf(partAMl, partBMl), label.tolerancePercent().orElse(USUAL_TOLERANCE * PERCENT) / PERCENT,
+                Math.max(0, rightA - partAMl), Math.max(0, rightB - partBMl));
+    }
+
+    public Verdict verdict() {
+        double off = Math.abs(error);
+        if (off <= FINE * tolerance + 1e-12) {
+            return Verdict.FINE;
+        }
+        return off <= tolerance + 1e-12 ? Verdict.USABLE_WITH_A_NOTE : Verdict.DO_NOT_USE;
+    }
+}
