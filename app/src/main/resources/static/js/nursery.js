@@ -37,9 +37,54 @@
     if (crossed && window.htmx) window.htmx.trigger(document.body, 'window-moved');
   };
 
+  // Three beeps, made on the spot: nothing to load, nothing to miss.
+  const beep = () => {
+    const sound = new AudioContext();
+    for (const at of [0, 0.3, 0.6]) {
+      const tone = sound.createOscillator();
+      tone.frequency.value = 880;
+      tone.connect(sound.destination);
+      tone.start(sound.currentTime + at);
+      tone.stop(sound.currentTime + at + 0.18);
+    }
+  };
+
+  // The pot: work until three quarters of its life, then hurry, then stop.
+  const watchPot = () => {
+    const pot = document.querySelector('[data-pot-until]');
+    if (!pot) return;
+    const from = Number(pot.dataset.potFrom);
+    const part = (now() - from) / (Number(pot.dataset.potUntil) - from);
+    const word = part >= 1 ? 'Stop' : part >= 0.75 ? 'Hurry' : 'Work';
+    const shown = pot.querySelector('.pot-word');
+    pot.classList.toggle('hurry', word === 'Hurry');
+    pot.classList.toggle('closed', word === 'Stop');
+    if (shown.textContent !== word) {
+      shown.textContent = word;
+      if (document.getElementById('pot-sound').checked) beep();
+    }
+  };
+
+  document.addEventListener('click', (event) => {
+    const timer = event.target.closest('.timer');
+    if (timer) timer.dataset.ends = Date.now() + Number(timer.dataset.seconds) * 1000;
+  });
+  const runTimers = () => {
+    for (const timer of document.querySelectorAll('.timer[data-ends]')) {
+      const left = Math.ceil((Number(timer.dataset.ends) - Date.now()) / 1000);
+      timer.textContent = left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'done';
+      if (left <= 0) {
+        delete timer.dataset.ends;
+        beep();
+      }
+    }
+  };
+
   const tick = () => {
     moveNowLines();
     countDown();
+    watchPot();
+    runTimers();
   };
 
   document.addEventListener('htmx:configRequest', (event) => {

@@ -36,7 +36,7 @@ class JourneyTest {
     void openTheShop(Running running) {
         shop = running;
         shop.empty();
-        shop.sql().update("INSERT INTO shop VALUES (1, 'MM', 'ML', 'C', 'UTC', '22:30', '06:30', 2.5, 60)");
+        shop.sql().update("INSERT INTO shop VALUES (1, 'MM', 'ML', 'C', 'UTC', '22:30', '06:30')");
         open(1280, 800, ColorScheme.LIGHT);
     }
 
@@ -238,13 +238,47 @@ class JourneyTest {
     }
 
     @Test
+    void aMixIsPickedJudgedAndPoured() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        page.navigate("/");
+        link("Mix for 1 coat").click();
+        assertThat(page.locator("#sheet .ab")).containsText("12.5\u00a0ml");
+        page.getByLabel("share, ml").fill("32");
+        page.keyboard().press("Tab");
+        assertThat(page.locator("#sheet .ab")).containsText("17.5\u00a0ml");
+        send("Start this mix");
+        page.getByLabel("B", new Page.GetByLabelOptions().setExact(true)).fill("16");
+        assertThat(page.locator("#verdict")).containsText("Add 1.5\u00a0ml of B");
+        page.getByLabel("B", new Page.GetByLabelOptions().setExact(true)).fill("17.5");
+        assertThat(page.locator("#verdict")).containsText("Fine.");
+        send("Mixed now");
+        assertThat(page.locator(".pot-word")).hasText("Work");
+        page.locator(".timer").first().click();
+        assertThat(page.locator(".timer").first()).containsText("1:5");
+        page.getByLabel("on", new Page.GetByLabelOptions().setExact(true)).selectOption("Spindle 2");
+        send("Poured A-01");
+        assertThat(page.locator(".shares .done")).containsText("32\u00a0ml");
+        forward(1);
+        assertThat(page.locator(".pot-word")).hasText("Stop");
+        page.getByLabel("4. Left in the pot").fill("1.5");
+        send("Close this mix");
+        assertThat(page.locator(".coming")).containsText("Second coat");
+    }
+
+    @Test
     void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
         measureABlank();
         startACup();
         upToTheFlood();
+        page.navigate("/mix");
+        send("Start this mix");
+        String mix = page.url().substring(shop.address().length());
+        page.navigate("/cups/A-01");
         send("Poured");
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/cups", "/cups/new", "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", mix, "/cups", "/cups/new", "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

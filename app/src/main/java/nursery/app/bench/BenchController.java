@@ -62,6 +62,7 @@ class BenchController {
         model.addAttribute("day", rows.stream().filter(row -> !row.isFinished()).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
         model.addAttribute("curing", rows.stream().filter(BenchRow::isFinished)
                 .filter(row -> row.onBench().state().fullCureAt().map(at -> at.plus(SHOWN_AFTER_FULL_CURE).isAfter(now)).orElse(false)).toList());
+        model.addAttribute("coatsDue", rows.stream().filter(row -> row.isNow() && row.share().isPresent()).count());
         model.addAttribute("roomC", room.temperatureC(now));
         model.addAttribute("hasBlanks", !shelf.blanks().isEmpty());
         model.addAttribute("phases", Phase.values());

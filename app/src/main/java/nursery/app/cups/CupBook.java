@@ -79,6 +79,12 @@ public class CupBook {
         return code;
     }
 
+    /** When the cups of each batch were poured, in order. */
+    public Map<Long, List<Instant>> poursByBatch() {
+        return mapper.entries().stream().filter(row -> row.batchId() != null)
+                .collect(Collectors.groupingBy(row -> Optional.ofNullable(row.batchId()).orElseThrow(), Collectors.mapping(EntryRow::happenedAt, Collectors.toList())));
+    }
+
     Instant now() {
         return moments.now();
     }

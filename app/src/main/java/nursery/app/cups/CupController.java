@@ -60,7 +60,7 @@ class CupController {
             try {
                 log.add(code, form.happening(Maker.of(request).name()), form.isConfirmed());
             } catch (NotLogged answer) {
-                throw LogForm.asFaults(answer, show);
+                throw answer.asFaults(show);
             }
             return "/cups/" + code;
         }, form -> pages.page(code, Optional.of(form), model));
@@ -86,7 +86,7 @@ class CupController {
             try {
                 log.correct(code, id, instead, by, why);
             } catch (NotLogged answer) {
-                throw LogForm.asFaults(answer, show);
+                throw answer.asFaults(show);
             }
             return "/cups/" + code + "#history";
         }, form -> correction(code, id, Optional.of(form), model));

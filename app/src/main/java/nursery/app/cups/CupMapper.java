@@ -17,7 +17,7 @@ interface CupMapper {
             SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, started_at
             FROM cup\s""";
     String ENTRY = """
-            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id,
+            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id, e.batch_id,
               e.happened_at, e.recorded_at, e.recorded_by, e.note
             FROM log_entry e LEFT JOIN spindle s ON s.id = e.spindle_id\s""";
 
@@ -65,7 +65,7 @@ interface CupMapper {
     void insertStep(StepRow step);
 
     @Insert("""
-            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, happened_at, recorded_at, recorded_by, note)
-            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
+            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, happened_at, recorded_at, recorded_by, note)
+            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
     void insertEntry(EntryRow entry);
 }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Optional;
+import java.util.OptionalLong;
 import nursery.core.film.CoatRole;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -61,26 +62,26 @@ final class CupRows {
     }
 
     record EntryRow(@Nullable Long id, long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
-            @Nullable String spindleName, @Nullable Long cancelsId, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
+            @Nullable String spindleName, @Nullable Long cancelsId, @Nullable Long batchId, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
 
         static EntryRow of(long cupId, LogEntry entry) {
             Mark mark = entry.mark();
             if (entry instanceof LogEntry.Poured pour) {
-                return row(cupId, "POURED", pour.step(), pour.amountMl(), pour.spindle().map(Spindle::id).orElse(null), null, mark);
+                return row(cupId, "POURED", pour.step(), pour.amountMl(), pour.spindle().map(Spindle::id).orElse(null), null, pour.batch().isPresent() ? pour.batch().getAsLong() : null, mark);
             }
             if (entry instanceof LogEntry.StepDone done) {
-                return row(cupId, "DONE", done.step(), null, null, null, mark);
+                return row(cupId, "DONE", done.step(), null, null, null, null, mark);
             }
             if (entry instanceof LogEntry.Cancelled cancelled) {
-                return row(cupId, "CANCELLED", null, null, null, cancelled.cancelsId(), mark);
+                return row(cupId, "CANCELLED", null, null, null, cancelled.cancelsId(), null, mark);
             }
             return row(cupId, entry instanceof LogEntry.Scuffed ? "SCUFFED" : entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED",
-                    null, null, null, null, mark);
+                    null, null, null, null, null, mark);
         }
 
         private static EntryRow row(long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
-                @Nullable Long cancelsId, Mark mark) {
-            return new EntryRow(null, cupId, kind, step, amountMl, spindleId, null, cancelsId, mark.happenedAt(), mark.recordedAt(),
+                @Nullable Long cancelsId, @Nullable Long batchId, Mark mark) {
+            return new EntryRow(null, cupId, kind, step, amountMl, spindleId, null, cancelsId, batchId, mark.happenedAt(), mark.recordedAt(),
                     mark.recordedBy(), mark.note());
         }
 
@@ -88,7 +89,8 @@ final class CupRows {
             Mark mark = new Mark(id == null ? 0 : id, happenedAt, recordedAt, recordedBy, note);
             return switch (kind) {
                 case "POURED" -> new LogEntry.Poured(mark, needed(step), needed(amountMl),
-                        spindleId == null || spindleName == null ? Optional.empty() : Optional.of(new Spindle(spindleId, spindleName)));
+                        spindleId == null || spindleName == null ? Optional.empty() : Optional.of(new Spindle(spindleId, spindleName)),
+                        batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
                 case "DONE" -> new LogEntry.StepDone(mark, needed(step));
                 case "CANCELLED" -> new LogEntry.Cancelled(mark, needed(cancelsId));
                 case "SCUFFED" -> new LogEntry.Scuffed(mark);

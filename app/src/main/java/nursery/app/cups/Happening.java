@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalLong;
 import nursery.app.platform.Published;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -12,9 +13,15 @@ import nursery.core.log.Spindle;
  *
  * @param step     the step it does; meaningful for DONE and POURED
  * @param amountMl what went on the cup; meaningful for POURED
+ * @param batch    the batch it came from, if any
  */
 @Published
-public record Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note) {
+public record Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note, OptionalLong batch) {
+
+    /** Something that did not come out of a batch. */
+    public Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note) {
+        this(kind, step, at, amountMl, spindle, by, note, OptionalLong.empty());
+    }
 
     public enum Kind { DONE, POURED, SCUFFED, TAKEN_OFF, NOTED }
 
@@ -23,7 +30,7 @@ public record Happening(Kind kind, int step, Instant at, double amountMl, Option
         Mark mark = new Mark(Long.MAX_VALUE, at, recordedAt, by, note);
         return switch (kind) {
             case DONE -> new LogEntry.StepDone(mark, step);
-            case POURED -> new LogEntry.Poured(mark, step, amountMl, spindle);
+            case POURED -> new LogEntry.Poured(mark, step, amountMl, spindle, batch);
             case SCUFFED -> new LogEntry.Scuffed(mark);
             case TAKEN_OFF -> new LogEntry.TakenOff(mark);
             case NOTED -> new LogEntry.Noted(mark);

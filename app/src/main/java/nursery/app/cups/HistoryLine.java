@@ -30,7 +30,7 @@ record HistoryLine(long id, String what, String when, String recorded, String no
     static String what(LogEntry entry, CupFile file, Show show) {
         if (entry instanceof LogEntry.Poured pour) {
             return "%s: %s poured, %s".formatted(file.step(pour.step()).kind().title(), show.volume(pour.amountMl()),
-                    pour.spindle().map(Spindle::name).orElse("hung"));
+                    pour.spindle().map(Spindle::name).orElse("hung") + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : ""));
         }
         if (entry instanceof LogEntry.StepDone done) {
             return file.step(done.step()).kind().title() + ": done";

@@ -39,6 +39,11 @@ public class LogBook {
         this.moments = moments;
     }
 
+    /** Holds a cup until the caller's transaction ends, so that nothing else is decided about it meanwhile. */
+    public void hold(String code) {
+        mapper.lock(code).orElseThrow();
+    }
+
     /**
      * @param confirmed whether the maker has seen the concerns and says it happened all the same
      * @throws NotLogged if it cannot be logged, or if there are concerns and it is not confirmed

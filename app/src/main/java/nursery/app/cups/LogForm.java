@@ -2,16 +2,13 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
-import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
-import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
@@ -67,18 +64,5 @@ final class LogForm {
         Optional<Spindle> chosen = spindles.stream().filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle"))).findFirst();
         reader.faults().require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
         return chosen;
-    }
-
-    /** What the log answered, as faults under the names of the inputs; it says by whom and when, in the shop's time. */
-    static InvalidInput asFaults(NotLogged answer, Show show) {
-        List<Fault> faults = new ArrayList<>();
-        for (Refusal refusal : answer.refusals()) {
-            String by = refusal.other().map(mark -> " %s wrote it at %s, for %s. Nothing was saved twice.".formatted(
-                    mark.recordedBy(), show.at(mark.recordedAt()), show.at(mark.happenedAt()))).orElse("");
-            String from = refusal.earliest().map(earliest -> " Choose %s or later.".formatted(show.at(earliest))).orElse("");
-            faults.add(new Fault(refusal.field(), refusal.message() + by + from));
-        }
-        answer.concerns().forEach(concern -> faults.add(new Fault("concern", concern)));
-        return new InvalidInput(faults);
     }
 }

@@ -1,12 +1,14 @@
 package nursery.app.cups;
 
+import java.util.List;
 import java.util.Optional;
 import nursery.app.picture.FillPicture;
 import nursery.app.platform.Show;
-import nursery.app.settings.Shop;
 import nursery.core.film.Share;
 import nursery.core.log.CupFile;
+import nursery.core.resin.Fills;
 import nursery.core.resin.Label;
+import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
@@ -17,12 +19,13 @@ import nursery.core.technique.Schools;
  *
  * @param share     what the cup needs and why
  * @param mix       what to measure, on the marks of the shop's cup
- * @param fill      the measuring cup with its two lines
+ * @param fill      the measuring cup with the two lines of its first filling
+ * @param fills     every filling
  * @param grams     the two masses, if the resin's densities are known
  * @param byScale   whether the maker measures by scale, and can
  * @param farAbove  whether the marks force a mix much larger than the share asks for
  */
-record MixAdvice(Share share, Mix mix, FillPicture fill, Optional<Grams> grams, boolean byScale, boolean farAbove, Label label) {
+record MixAdvice(Share share, Mix mix, FillPicture fill, List<Mix> fills, Optional<Grams> grams, boolean byScale, boolean farAbove, Label label) {
 
     private static final double FAR_ABOVE = 1.5;
 
@@ -32,14 +35,17 @@ record MixAdvice(Share share, Mix mix, FillPicture fill, Optional<Grams> grams, 
         }
     }
 
-    static Optional<MixAdvice> forStep(CupFile file, PlanStep step, Schools schools, Shop shop, Show show) {
+    static Optional<MixAdvice> forStep(CupFile file, PlanStep step, Schools schools, MeasuringCup cup, Show show) {
         return step.role().map(role -> {
             Label label = file.labelFor(step);
             Share share = Share.of(file.blank(), role);
-            Mix mix = Mix.onMarks(label.ratio(), share.toMixMl(), shop.markMl());
+            // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says so.
+            boolean fits = Fills.fits(label.ratio(), cup);
+            Mix mix = fits ? Mix.onMarks(label.ratio(), share.toMixMl(), cup.markMl()) : Mix.exactly(label.ratio(), share.toMixMl());
+            List<Mix> fills = fits ? Fills.of(mix, label.ratio(), cup) : List.of(mix);
             Optional<Grams> grams = label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
-            return new MixAdvice(share, mix, FillPicture.of(mix, shop.markMl(), shop.cupMl(), show), grams,
-                    grams.isPresent() && schools.has(School.SCALE), mix.totalMl() > FAR_ABOVE * share.toMixMl(), label);
+            return new MixAdvice(share, mix, FillPicture.of(fills.get(0), cup, show), fills, grams,
+                    grams.isPresent() && schools.has(School.SCALE), !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(), label);
         });
     }
 }

@@ -1,8 +1,12 @@
 package nursery.app.cups;
 
+import java.util.ArrayList;
 import java.util.List;
 import nursery.app.platform.Published;
+import nursery.app.platform.Show;
 import nursery.core.log.Refusal;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 
 /** Nothing was logged: because it cannot be, or because the maker should look twice first. */
 @Published
@@ -35,5 +39,18 @@ public final class NotLogged extends RuntimeException {
     /** What is questionable about it; it is logged when sent again as confirmed. */
     public List<String> concerns() {
         return concerns;
+    }
+
+    /** The answer as faults under the names of the inputs; it says by whom and when, in the shop's time. */
+    public InvalidInput asFaults(Show show) {
+        List<Fault> faults = new ArrayList<>();
+        for (Refusal refusal : refusals) {
+            String by = refusal.other().map(mark -> " %s wrote it at %s, for %s. Nothing was saved twice.".formatted(
+                    mark.recordedBy(), show.at(mark.recordedAt()), show.at(mark.happenedAt()))).orElse("");
+            String from = refusal.earliest().map(earliest -> " Choose %s or later.".formatted(show.at(earliest))).orElse("");
+            faults.add(new Fault(refusal.field(), refusal.message() + by + from));
+        }
+        concerns.forEach(concern -> faults.add(new Fault("concern", concern)));
+        return new InvalidInput(faults);
     }
 }

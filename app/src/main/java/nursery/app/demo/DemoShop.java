@@ -29,6 +29,7 @@ import nursery.core.log.Spindle;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
+import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.School;
@@ -104,6 +105,11 @@ class DemoShop implements SmartInitializingSingleton {
         done(meteors, PREP, 2.5, "Mira");
         done(meteors, PAINT, 1.6, "Mira");
         pour(meteors, ADHESIVE, 0.2, 1, 0, "Mira");
+        String comet = start("Comet", STARS, slim12, regular, 4, "#0f2f3a", "#58b7b0", 7);
+        toGlitter(comet, "Jonas", 6.5, 1);
+        String saturn = start("Saturn", STARS, slim20, regular, 4, "#4a3420", "#c99a5b", 12);
+        toGlitter(saturn, "Mira", 11, 1);
+        pour(saturn, FLOOD, 4.7, 24, 5, "Mira");
         String milky = start("Milky way", STARS, tapered30, regular, 4, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
         toGlitter(milky, "Jonas", 29, 1);
         pour(milky, FLOOD, 9.5, 27, 0, "Jonas");
@@ -137,6 +143,9 @@ class DemoShop implements SmartInitializingSingleton {
         pour(bean, SECOND, 36, 20, 0, "Jonas");
         done(bean, SAND, 15, "Jonas");
         pour(bean, FINISHING, 13.5, 15, 0, "Jonas");
+        String sunflower = start("Sunflower", SEEDS, slim20, regular, 6, "#8a5a00", "#f2c230", 3);
+        done(sunflower, PREP, 2.2, "Mira");
+        done(sunflower, PAINT, 1.7, "Mira");
         String marigold = start("Marigold", SEEDS, plump, regular, 6, "#a85a00", "#f0a52a", 1);
         done(marigold, PREP, 0.7, "Mira");
         done(marigold, PAINT, 0.35, "Mira");
@@ -148,8 +157,8 @@ class DemoShop implements SmartInitializingSingleton {
             room.add(new RoomReading(ago(60 - i * 10.0), celsius[i]), i % 2 == 0 ? "Mira" : "Jonas");
         }
         shops.save(shops.shop());
-        shelf.addSpindle("Spindle 5");
-        shelf.addSpindle("Spindle 6");
+        shelf.addTurner("Old motor", 2.5, 2);
+        shelf.addMeasuringCup("Small cup, fine marks", new MeasuringCup(30, 1, 26, 32));
     }
 
     private void toGlitter(String code, String by, double hoursAgo, double adhesiveMl) {

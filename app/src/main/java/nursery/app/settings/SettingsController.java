@@ -68,15 +68,8 @@ class SettingsController {
         reader.faults().require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "“%s” is not a time zone: choose one from the list.".formatted(zone));
         Optional<LocalTime> from = time(reader, "quietFrom");
         Optional<LocalTime> until = time(reader, "quietUntil");
-        VolumeUnit unit = volume.orElse(VolumeUnit.ML);
-        double markMl = reader.quantity("mark", "The distance between marks", unit);
-        double cupMl = reader.quantity("cup", "What the measuring cup holds", unit);
-        if (!Double.isNaN(markMl) && !Double.isNaN(cupMl)) {
-            reader.faults().require(markMl >= 0.05 && markMl <= 50, "mark", "Marks %s apart are outside 0.05–50 ml.".formatted(unit.show(markMl)));
-            reader.faults().require(cupMl >= 5 * markMl && cupMl <= 2000, "cup", "A cup of %s must hold at least five marks and at most 2000 ml.".formatted(unit.show(cupMl)));
-        }
         reader.faults().throwIfAny();
-        return new Shop(length.orElseThrow(), unit, temperature.orElseThrow(), zone, from.orElseThrow(), until.orElseThrow(), markMl, cupMl);
+        return new Shop(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), zone, from.orElseThrow(), until.orElseThrow());
     }
 
     private static Optional<LocalTime> time(FormReader reader, String field) {
@@ -96,8 +89,6 @@ class SettingsController {
         typed.put("zone", shop.zone());
         typed.put("quietFrom", shop.quietFrom().toString());
         typed.put("quietUntil", shop.quietUntil().toString());
-        typed.put("mark", shop.volumeUnit().showNumber(shop.markMl()));
-        typed.put("cup", shop.volumeUnit().showNumber(shop.cupMl()));
         typed.put("maker", maker.isNamed() ? maker.name() : "");
         return typed;
     }

@@ -9,18 +9,13 @@ import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
 
-/**
- * The shop's own ways.
- *
- * @param markMl distance between the marks of the measuring cup at hand
- * @param cupMl  what that cup holds up to its last mark
- */
+/** The shop's own ways. */
 @Published
 public record Shop(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, String zone,
-        LocalTime quietFrom, LocalTime quietUntil, double markMl, double cupMl) {
+        LocalTime quietFrom, LocalTime quietUntil) {
 
     static Shop starting(ZoneId zone) {
-        return new Shop(LengthUnit.MM, VolumeUnit.ML, TemperatureUnit.C, zone.getId(), LocalTime.of(22, 30), LocalTime.of(6, 30), 2.5, 60);
+        return new Shop(LengthUnit.MM, VolumeUnit.ML, TemperatureUnit.C, zone.getId(), LocalTime.of(22, 30), LocalTime.of(6, 30));
     }
 
     public ZoneId zoneId() {

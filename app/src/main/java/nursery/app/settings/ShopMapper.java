@@ -8,14 +8,13 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface ShopMapper {
 
-    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, mark_ml, cup_ml FROM shop")
+    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until FROM shop")
     Optional<Shop> find();
 
     @Insert("""
-            INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, mark_ml, cup_ml)
-            VALUES (1, #{lengthUnit}, #{volumeUnit}, #{temperatureUnit}, #{zone}, #{quietFrom}, #{quietUntil}, #{markMl}, #{cupMl})
+            INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until)
+            VALUES (1, #{lengthUnit}, #{volumeUnit}, #{temperatureUnit}, #{zone}, #{quietFrom}, #{quietUntil})
             ON DUPLICATE KEY UPDATE length_unit = #{lengthUnit}, volume_unit = #{volumeUnit},
-              temperature_unit = #{temperatureUnit}, zone = #{zone}, quiet_from = #{quietFrom}, quiet_until = #{quietUntil},
-              mark_ml = #{markMl}, cup_ml = #{cupMl}""")
+              temperature_unit = #{temperatureUnit}, zone = #{zone}, quiet_from = #{quietFrom}, quiet_until = #{quietUntil}""")
     void save(Shop shop);
 }

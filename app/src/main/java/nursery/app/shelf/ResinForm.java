@@ -43,11 +43,13 @@ final class ResinForm {
         double referenceC = reader.quantity("reference", "The reference temperature", unit);
         double activation = reader.optionalNumber("activation").orElse(Label.DEFAULT_ACTIVATION_KJ_PER_MOL);
         OptionalDouble viscosity = reader.optionalNumber("viscosity");
+        OptionalDouble potLife = reader.optionalNumber("potLife");
+        OptionalDouble tolerance = reader.optionalNumber("tolerance");
         Optional<Densities> densities = densities();
         if (ratio.isEmpty() || times.isEmpty() || Double.isNaN(referenceC)) {
             return Optional.empty();
         }
-        return reader.faults().attempt("name", () -> new Label(ratio.get(), times.get(), referenceC, activation, densities, viscosity));
+        return reader.faults().attempt("name", () -> new Label(ratio.get(), times.get(), referenceC, activation, densities, viscosity, potLife, tolerance));
     }
 
     /** @throws InvalidInput with everything wrong on the form */
@@ -108,6 +110,8 @@ final class ResinForm {
             typed.put("densityA", Numbers.show(densities.partAGPerMl()));
             typed.put("densityB", Numbers.show(densities.partBGPerMl()));
         });
+        label.potLifeMin().ifPresent(minutes -> typed.put("potLife", Numbers.show(minutes)));
+        label.tolerancePercent().ifPresent(percent -> typed.put("tolerance", Numbers.show(percent)));
         label.viscosityPaS().ifPresent(viscosity -> typed.put("viscosity", Numbers.show(viscosity)));
         return typed;
     }

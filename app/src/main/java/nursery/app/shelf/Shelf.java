@@ -5,12 +5,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.platform.Published;
+import nursery.app.shelf.ShelfMapper.SpindleRow;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Fault;
+import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
 import nursery.core.resin.Label;
+import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.StartingProfile;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,7 +50,24 @@ public class Shelf {
     }
 
     public List<Spindle> spindles() {
-        return mapper.spindles();
+        return mapper.spindles().stream().map(SpindleRow::spindle).toList();
+    }
+
+    public List<ShelfTurner> turners() {
+        List<SpindleRow> spindles = mapper.spindles();
+        return mapper.turners().stream().map(turner -> new ShelfTurner(turner.id(), turner.name(), turner.rpm(),
+                spindles.stream().filter(spindle -> spindle.turnerId() == turner.id()).map(SpindleRow::spindle).toList())).toList();
+    }
+
+    public List<ShelfCup> measuringCups() {
+        return mapper.measuringCups().stream().map(row -> new ShelfCup(row.id(), row.name(),
+                new MeasuringCup(row.capacityMl(), row.markMl(), row.bottomMm(), row.topMm()), row.atHand())).toList();
+    }
+
+    /** The measuring cup in use. */
+    public ShelfCup measuringCupAtHand() {
+        List<ShelfCup> cups = measuringCups();
+        return cups.stream().filter(ShelfCup::atHand).findFirst().orElseGet(() -> cups.get(0));
     }
 
     /** @throws InvalidInput if another blank has the name */
@@ -84,11 +104,52 @@ public class Shelf {
         refuseStale(mapper.updateResin(ResinRow.of(id, name, label, source, version)));
     }
 
+    /** @throws InvalidInput if another turner or one of its spindles has the name */
+    @Transactional
+    public void addTurner(String name, double rpm, int spindles) {
+        checkRpm(rpm);
+        refuseTaken(turnerNamed(name), 0, name);
+        mapper.insertTurner(name, rpm);
+        long id = turnerNamed(name).orElseThrow();
+        for (int i = 1; i <= spindles; i++) {
+            addSpindle(id, "%s-%d".formatted(name, i));
+        }
+    }
+
+    /** @throws InvalidInput if that is no speed for a turner */
+    @Transactional
+    public void changeSpeed(long turnerId, double rpm) {
+        checkRpm(rpm);
+        mapper.updateTurner(turnerId, rpm);
+    }
+
     /** @throws InvalidInput if another spindle has the name */
     @Transactional
-    public void addSpindle(String name) {
-        refuseTaken(mapper.spindles().stream().filter(spindle -> spindle.name().equalsIgnoreCase(name)).map(Spindle::id).findFirst(), 0, name);
-        mapper.insertSpindle(name);
+    public void addSpindle(long turnerId, String name) {
+        refuseTaken(mapper.spindles().stream().filter(spindle -> spindle.name().equalsIgnoreCase(name)).map(SpindleRow::id).findFirst(), 0, name);
+        mapper.insertSpindle(name, turnerId);
+    }
+
+    /** @throws InvalidInput if another measuring cup has the name */
+    @Transactional
+    public void addMeasuringCup(String name, MeasuringCup cup) {
+        refuseTaken(measuringCups().stream().filter(found -> found.name().equalsIgnoreCase(name)).map(ShelfCup::id).findFirst(), 0, name);
+        mapper.insertMeasuringCup(name, cup);
+    }
+
+    @Transactional
+    public void takeInHand(long measuringCupId) {
+        mapper.takeInHand(measuringCupId);
+    }
+
+    private Optional<Long> turnerNamed(String name) {
+        return mapper.turners().stream().filter(turner -> turner.name().equalsIgnoreCase(name)).map(ShelfMapper.TurnerRow::id).findFirst();
+    }
+
+    private static void checkRpm(double rpm) {
+        Faults faults = new Faults();
+        faults.within("rpm", "The turner's speed", rpm, 0.2, 60, "rpm");
+        faults.throwIfAny();
     }
 
     /** Puts the two starting profiles and a four-spindle turner on an empty shelf, so that a first cup can be started. */
@@ -100,8 +161,9 @@ public class Shelf {
         for (StartingProfile profile : StartingProfile.values()) {
             addResin(profile.title(), profile.label(), profile.source());
         }
+        long turner = mapper.turners().get(0).id();
         for (int i = 1; i <= STARTING_SPINDLES; i++) {
-            addSpindle("Spindle " + i);
+            addSpindle(turner, "Spindle " + i);
         }
     }
 

@@ -7,10 +7,15 @@ import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.settings.ShopBook;
 import nursery.core.cup.CoatedArea;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.VolumeUnit;
+import nursery.core.resin.MeasuringCup;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
@@ -18,13 +23,16 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class ShelfController {
 
-    private static final int LONGEST_SPINDLE_NAME = 40;
+    private static final int LONGEST_NAME = 40;
+    private static final int MOST_SPINDLES = 24;
 
     private final Shelf shelf;
+    private final ShopBook shops;
     private final FormPost posts;
 
-    ShelfController(Shelf shelf, FormPost posts) {
+    ShelfController(Shelf shelf, ShopBook shops, FormPost posts) {
         this.shelf = shelf;
+        this.shops = shops;
         this.posts = posts;
     }
 
@@ -40,14 +48,54 @@ class ShelfController {
         return page(model, Form.fresh(Map.of()));
     }
 
-    @PostMapping("/shelf/spindles")
-    ModelAndView spindle(@RequestParam Map<String, String> typed, Model model) {
+    @PostMapping("/shelf/turners")
+    ModelAndView turner(@RequestParam Map<String, String> typed, Model model) {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            String name = reader.line("name", "The spindle's name", LONGEST_SPINDLE_NAME, true);
+            String name = reader.line("turner", "The turner's name", LONGEST_NAME, true);
+            double rpm = reader.number("rpm", "The turner's speed");
+            double spindles = reader.number("spindles", "The number of spindles");
+            reader.faults().require(Double.isNaN(spindles) || spindles >= 1 && spindles <= MOST_SPINDLES && spindles == Math.rint(spindles), "spindles",
+                    "A turner has 1 to %d spindles.".formatted(MOST_SPINDLES));
             reader.faults().throwIfAny();
-            shelf.addSpindle(name);
-            return "/shelf#spindles";
+            shelf.addTurner(name, rpm, (int) spindles);
+            return "/shelf#turners";
+        }, form -> page(model, form));
+    }
+
+    @PostMapping("/shelf/turners/{id}")
+    ModelAndView speed(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            double rpm = reader.number("rpm-" + id, "The turner's speed");
+            reader.faults().throwIfAny();
+            shelf.changeSpeed(id, rpm);
+            return "/shelf#turners";
+        }, form -> page(model, form));
+    }
+
+    @PostMapping("/shelf/measuring-cups")
+    ModelAndView measuringCup(@RequestParam Map<String, String> typed, Model model) {
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            VolumeUnit volume = shops.shop().volumeUnit();
+            LengthUnit length = shops.shop().lengthUnit();
+            String name = reader.line("cupName", "The measuring cup's name", LONGEST_NAME, true);
+            double capacityMl = reader.quantity("cupMl", "What it holds", volume);
+            double markMl = reader.quantity("markMl", "The distance between marks", volume);
+            double bottomMm = reader.quantity("bottomMm", "The diameter at the bottom", length);
+            double topMm = reader.quantity("topMm", "The diameter at the last mark", length);
+            reader.faults().throwIfAny();
+            shelf.addMeasuringCup(name, new MeasuringCup(capacityMl, markMl, bottomMm, topMm));
+            return "/shelf#measuring-cups";
+        }, form -> page(model, form));
+    }
+
+    @PostMapping("/shelf/measuring-cups/{id}/in-hand")
+    ModelAndView inHand(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        return posts.handle(typed, model, () -> {
+            shelf.takeInHand(id);
+            return "/shelf#measuring-cups";
         }, form -> page(model, form));
     }
 
@@ -57,7 +105,8 @@ class ShelfController {
         model.addAttribute("blanks", blanks);
         model.addAttribute("tallestMm", CupPicture.tallestMm(blanks.stream().map(BlankCard::picture)));
         model.addAttribute("resins", shelf.resins());
-        model.addAttribute("spindles", shelf.spindles());
+        model.addAttribute("turners", shelf.turners());
+        model.addAttribute("measuringCups", shelf.measuringCups());
         return "shelf/shelf";
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import nursery.core.cup.Station;
 import nursery.core.log.Spindle;
+import nursery.core.resin.MeasuringCup;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -50,14 +51,14 @@ interface ShelfMapper {
 
     @Select("""
             SELECT id, name, ratio, working_h, turning_h, recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h, scuff_after_h,
-              cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, source, version FROM resin ORDER BY name""")
+              cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, pot_life, tolerance, source, version FROM resin ORDER BY name""")
     List<ResinRow> resins();
 
     @Insert("""
             INSERT INTO resin (name, ratio, working_h, turning_h, recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h, scuff_after_h,
-              cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, source)
+              cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, pot_life, tolerance, source)
             VALUES (#{name}, #{ratio}, #{workingH}, #{turningH}, #{recoatFromH}, #{recoatUntilH}, #{sandableFromH}, #{sandableSureH},
-              #{scuffAfterH}, #{curedH}, #{fullCureH}, #{referenceC}, #{activation}, #{densityA}, #{densityB}, #{viscosity}, #{source})""")
+              #{scuffAfterH}, #{curedH}, #{fullCureH}, #{referenceC}, #{activation}, #{densityA}, #{densityB}, #{viscosity}, #{potLife}, #{tolerance}, #{source})""")
     void insertResin(ResinRow resin);
 
     /** Changes the resin only if it is still the version that was read. */
@@ -66,16 +67,44 @@ interface ShelfMapper {
               recoat_from_h = #{recoatFromH}, recoat_until_h = #{recoatUntilH}, sandable_from_h = #{sandableFromH},
               sandable_sure_h = #{sandableSureH}, scuff_after_h = #{scuffAfterH}, cured_h = #{curedH}, full_cure_h = #{fullCureH},
               reference_c = #{referenceC}, activation = #{activation}, density_a = #{densityA}, density_b = #{densityB},
-              viscosity = #{viscosity}, source = #{source}, version = version + 1
+              viscosity = #{viscosity}, pot_life = #{potLife}, tolerance = #{tolerance}, source = #{source}, version = version + 1
             WHERE id = #{id} AND version = #{version}""")
     int updateResin(ResinRow resin);
 
     @Select("SELECT id FROM resin WHERE name = #{name}")
     Optional<Long> resinNamed(String name);
 
-    @Select("SELECT id, name FROM spindle ORDER BY name")
-    List<Spindle> spindles();
+    record TurnerRow(long id, String name, double rpm) {}
 
-    @Insert("INSERT INTO spindle (name) VALUES (#{name})")
-    void insertSpindle(String name);
+    record SpindleRow(long id, String name, long turnerId) {
+        Spindle spindle() {
+            return new Spindle(id, name);
+        }
+    }
+
+    record CupRow(long id, String name, double capacityMl, double markMl, double bottomMm, double topMm, boolean atHand) {}
+
+    @Select("SELECT id, name, rpm FROM turner ORDER BY id")
+    List<TurnerRow> turners();
+
+    @Insert("INSERT INTO turner (name, rpm) VALUES (#{name}, #{rpm})")
+    void insertTurner(String name, double rpm);
+
+    @Update("UPDATE turner SET rpm = #{rpm} WHERE id = #{id}")
+    int updateTurner(long id, double rpm);
+
+    @Select("SELECT id, name, turner_id FROM spindle ORDER BY id")
+    List<SpindleRow> spindles();
+
+    @Insert("INSERT INTO spindle (name, turner_id) VALUES (#{name}, #{turnerId})")
+    void insertSpindle(String name, long turnerId);
+
+    @Select("SELECT id, name, capacity_ml, mark_ml, bottom_mm, top_mm, at_hand FROM measuring_cup ORDER BY capacity_ml, id")
+    List<CupRow> measuringCups();
+
+    @Insert("INSERT INTO measuring_cup (name, capacity_ml, mark_ml, bottom_mm, top_mm) VALUES (#{name}, #{cup.capacityMl}, #{cup.markMl}, #{cup.bottomDiameterMm}, #{cup.topDiameterMm})")
+    void insertMeasuringCup(@Param("name") String name, @Param("cup") MeasuringCup cup);
+
+    @Update("UPDATE measuring_cup SET at_hand = (id = #{id})")
+    void takeInHand(long id);
 }

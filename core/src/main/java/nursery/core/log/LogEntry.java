@@ -1,6 +1,7 @@
 package nursery.core.log;
 
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /** Something that happened to a cup. Entries are only ever added. */
 public sealed interface LogEntry {
@@ -15,8 +16,14 @@ public sealed interface LogEntry {
      *
      * @param amountMl what went on this cup, resin and hardener together
      * @param spindle  where it turns, empty if it hangs
+     * @param batch    the number of the batch it came from, empty if it was mixed alone
      */
-    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) implements LogEntry {}
+    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, OptionalLong batch) implements LogEntry {
+
+        public Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) {
+            this(mark, step, amountMl, spindle, OptionalLong.empty());
+        }
+    }
 
     /** The newest coat was scuffed so that the next one grips, outside the plan's own sanding. */
     record Scuffed(Mark mark) implements LogEntry {}

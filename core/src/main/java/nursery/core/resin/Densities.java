@@ -14,4 +14,9 @@ public record Densities(double partAGPerMl, double partBGPerMl) {
         faults.within("densityB", "The density of B", partBGPerMl, LIGHTEST_G_PER_ML, HEAVIEST_G_PER_ML, "g/ml");
         faults.throwIfAny();
     }
+
+    /** How far off the ratio is when its parts are weighed as if they were volumes: +0.2 is a fifth too much hardener. */
+    public double errorIfWeighedAsVolumes() {
+        return partAGPerMl / partBGPerMl - 1;
+    }
 }

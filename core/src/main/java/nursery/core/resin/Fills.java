@@ -12,6 +12,11 @@ public final class Fills {
 
     private Fills() {}
 
+    /** Whether the smallest mix that lies on the marks at this ratio fits the cup. */
+    public static boolean fits(MixRatio ratio, MeasuringCup cup) {
+        return cup.markMl() * ratio.parts() <= cup.capacityMl();
+    }
+
     /**
      * The fewest fills, as even as the marks allow, larger ones first.
      *

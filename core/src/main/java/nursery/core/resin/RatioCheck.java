@@ -1,6 +1,7 @@
 package nursery.core.resin;
 
 import nursery.core.measure.Faults;
+import nursery.core.measure.Numbers;
 
 /**
  * A measured pair against the ratio it should have.
@@ -39,5 +40,14 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
             return Verdict.FINE;
         }
         return off <= tolerance + 1e-12 ? Verdict.USABLE_WITH_A_NOTE : Verdict.DO_NOT_USE;
+    }
+
+    /** The error in words, for a person with the cup in hand. */
+    public String words() {
+        String percent = Numbers.show(Math.abs(error) * PERCENT, 1);
+        if (percent.equals("0")) {
+            return "Right on the ratio.";
+        }
+        return "%s %% too %s hardener; %s %% is allowed.".formatted(percent, error > 0 ? "much" : "little", Numbers.show(tolerance * PERCENT, 1));
     }
 }

@@ -1,0 +1,171 @@
+package nursery.app.mix;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.cups.CupBook;
+import nursery.app.cups.CupOnBench;
+import nursery.app.cups.NotLogged;
+import nursery.app.picture.CupPicture;
+import nursery.app.picture.FillPicture;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
+import nursery.app.platform.Show;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfCup;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Spindle;
+import nursery.core.measure.MassUnit;
+import nursery.core.resin.Densities;
+import nursery.core.resin.Fills;
+import nursery.core.resin.Mix;
+import nursery.core.resin.RatioCheck;
+import nursery.core.technique.School;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** A batch in the maker's hands: measure, mix, pour cup by cup, close. */
+@Controller
+class BatchController {
+
+    private final MixBook mixes;
+    private final CupBook cups;
+    private final Shelf shelf;
+    private final ShopBook shops;
+    private final FormPost posts;
+
+    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts) {
+        this.mixes = mixes;
+        this.cups = cups;
+        this.shelf = shelf;
+        this.shops = shops;
+        this.posts = posts;
+    }
+
+    /**
+     * A coat of this batch.
+     *
+     * @param poured when and how much, once it is
+     */
+    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured) {}
+
+    @GetMapping("/mix/{number}")
+    String open(@PathVariable long number, Model model) {
+        return page(number, Optional.empty(), model);
+    }
+
+    /** The verdict on what is typed so far; changes nothing. */
+    @GetMapping("/mix/{number}/judge")
+    String judge(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
+        verdict(find(number), typed, model);
+        return "mix/batch :: verdict";
+    }
+
+    @PostMapping("/mix/{number}/mixed")
+    ModelAndView mixed(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
+        Batch batch = find(number);
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            Mix measured = measured(batch, reader);
+            reader.faults().throwIfAny();
+            mixes.mixed(number, measured.partAMl(), measured.partBMl(), shops.show());
+            return "/mix/" + number;
+        }, form -> page(number, Optional.of(form), model));
+    }
+
+    @PostMapping("/mix/{number}/pour")
+    ModelAndView pour(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        find(number);
+        return posts.handle(typed, model, () -> {
+            Show show = shops.show();
+            FormReader reader = new FormReader(typed);
+            double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
+            reader.faults().throwIfAny();
+            Optional<Spindle> spindle = shelf.spindles().stream().filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle"))).findFirst();
+            try {
+                mixes.pour(number, reader.raw("cup"), ml, spindle, Maker.of(request).name(), reader.isTicked("confirmed"));
+            } catch (NotLogged answer) {
+                throw answer.asFaults(show);
+            }
+            return "/mix/" + number + "#pour";
+        }, form -> page(number, Optional.of(form), model));
+    }
+
+    @PostMapping("/mix/{number}/close")
+    ModelAndView close(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
+        find(number);
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            double leftoverMl = reader.optionalQuantity("leftover", shops.shop().volumeUnit()).orElse(0);
+            reader.faults().throwIfAny();
+            mixes.close(number, leftoverMl);
+            return "/";
+        }, form -> page(number, Optional.of(form), model));
+    }
+
+    private Batch find(long number) {
+        return mixes.batch(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
+    }
+
+    private String page(long number, Optional<Form> sentBack, Model model) {
+        Batch batch = find(number);
+        Show show = shops.show();
+        ShelfCup cup = shelf.measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
+        List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cup.cup());
+        Form form = sentBack.orElseGet(() -> Form.fresh(Map.of("partA", show.volumeNumber(batch.planned().partAMl()), "partB", show.volumeNumber(batch.planned().partBMl()), "by", "cup")));
+        model.addAttribute("show", show);
+        model.addAttribute("form", form);
+        model.addAttribute("batch", batch);
+        model.addAttribute("resin", mixes.resin(batch));
+        model.addAttribute("fills", fills);
+        model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
+        List<ShareLine> lines = batch.shares().stream().map(share -> line(batch, share, show)).toList();
+        model.addAttribute("lines", lines);
+        model.addAttribute("stirring", StirStep.of(lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED))));
+        model.addAttribute("spindles", shelf.spindles());
+        model.addAttribute("offAt", batch.offAt().orElse(null));
+        model.addAttribute("isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
+        verdict(batch, form.typed(), model);
+        return "mix/batch";
+    }
+
+    private ShareLine line(Batch batch, Batch.BatchShare share, Show show) {
+        CupOnBench cup = cups.cup(share.code()).orElseThrow();
+        Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step())).filter(LogEntry.Poured.class::isInstance).map(LogEntry.Poured.class::cast)
+                .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
+        return new ShareLine(share, cup, cup.picture(), poured);
+    }
+
+    private void verdict(Batch batch, Map<String, String> typed, Model model) {
+        FormReader reader = new FormReader(typed);
+        Mix measured = measured(batch, reader);
+        Optional<RatioCheck> check = reader.faults().none() ? reader.faults().attempt("partA", () -> mixes.judge(batch, measured.partAMl(), measured.partBMl())) : Optional.empty();
+        model.addAttribute("batch", batch);
+        model.addAttribute("check", check.orElse(null));
+        model.addAttribute("problems", reader.faults().found());
+    }
+
+    /** What was measured, in ml: typed as volumes, or as what the scale showed after A and after B on top. */
+    private Mix measured(Batch batch, FormReader reader) {
+        if (!"scale".equals(reader.raw("by"))) {
+            return new Mix(reader.quantity("partA", "A", shops.shop().volumeUnit()), reader.quantity("partB", "B", shops.shop().volumeUnit()));
+        }
+        double afterA = reader.quantity("partA", "The scale after A", MassUnit.G);
+        double afterB = reader.quantity("partB", "The scale after B", MassUnit.G);
+        Optional<Densities> densities = mixes.resin(batch).label().densities();
+        reader.faults().require(densities.isPresent(), "by", "This resin's densities are not known, so a weight says nothing about its volume: measure by volume, or add them to its label.");
+        reader.faults().require(!(afterB <= afterA), "partB", "The scale after B must show more than after A: enter the total, without taring in between.");
+        return densities.map(found -> new Mix(afterA / found.partAGPerMl(), (afterB - afterA) / found.partBGPerMl())).orElse(new Mix(Double.NaN, Double.NaN));
+    }
+}

@@ -1,0 +1,12 @@
+package nursery.app.shelf;
+
+import nursery.app.platform.Published;
+import nursery.core.resin.MeasuringCup;
+
+/**
+ * A measuring cup with the name the maker knows it by.
+ *
+ * @param atHand whether it is the one in use
+ */
+@Published
+public record ShelfCup(long id, String name, MeasuringCup cup, boolean atHand) {}
