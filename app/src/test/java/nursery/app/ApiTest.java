@@ -90,6 +90,27 @@ class ApiTest {
         assertThat(cure.get("equivalentAgeHours").asDouble()).isCloseTo(47.2, within(0.05));
     }
 
+    /** 45 ml of shares, 2.1 of losses: 47.1, on 2.5 ml marks at 1:1 it is 25 + 25. */
+    @Test
+    void oneMixServesSeveralCoats() throws Exception {
+        JsonNode batch = answer("/api/batch", "{\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"A-01\",\"ml\":22.5},{\"cup\":\"A-02\",\"ml\":22.5}]}");
+        assertThat(batch.get("totalMl").asDouble()).isEqualTo(50);
+        assertThat(batch.get("sharesMl").asDouble() + batch.get("lossesMl").asDouble() + batch.get("leftoverMl").asDouble()).isCloseTo(50, within(1e-9));
+        assertThat(batch.get("turns").size()).isEqualTo(2);
+        assertThat(batch.has("mixAgainBefore")).isFalse();
+    }
+
+    /** By hand: 8.8 for 10 is 12 % too little, and 1.2 ml bring it back. Moffatt: 1 Pa·s, 6 rpm, 36.5 mm, 1.1 g/ml carry 1.03 mm. */
+    @Test
+    void pairsAndTurnersAreJudged() throws Exception {
+        JsonNode ratio = answer("/api/ratio", "{\"ratio\":\"1:1\",\"partAMl\":10,\"partBMl\":8.8}");
+        assertThat(ratio.get("verdict").asString()).isEqualTo("DO_NOT_USE");
+        assertThat(ratio.get("addBMl").asDouble()).isCloseTo(1.2, within(1e-9));
+        JsonNode turner = answer("/api/turner", "{\"viscosityPaS\":1,\"rpm\":6,\"radiusMm\":36.5,\"areaCm2\":512}");
+        assertThat(turner.get("carriesMm").asDouble()).isCloseTo(1.03, within(0.005));
+        assertThat(turner.get("carriesMl").asDouble()).isCloseTo(52.8, within(0.2));
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
         "/api/mix | {\"ratio\":\"1/1\",\"totalMl\":\"7,5\",\"markMl\":-1} | ratio,totalMl,markMl",
@@ -98,6 +119,11 @@ class ApiTest {
         "/api/mix | {\"ratio\":5,\"totalMl\":null,\"densityA\":1.1} | ratio,totalMl,densityB",
         "/api/mix | {\"totalMl\":-3,\"densityA\":100,\"densityB\":\"x\"} | ratio,totalMl,densityB",
         "/api/mix | {} | ratio,totalMl",
+        "/api/batch | {\"ratio\":\"1/1\",\"shares\":[{\"cup\":\"a\",\"ml\":\"x\"},null],\"roomC\":99} | ratio,shares[0].ml,shares[1].cup,shares[1].ml,roomC",
+        "/api/batch | {\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"a\",\"ml\":0},{\"cup\":\"b\",\"ml\":501}]} | share-a,share-b",
+        "/api/batch | {\"ratio\":\"1:1\",\"shares\":[]} | shares",
+        "/api/ratio | {\"ratio\":\"1:1\",\"partAMl\":0,\"partBMl\":-1} | partA,partB",
+        "/api/turner | {\"viscosityPaS\":0,\"rpm\":\"fast\",\"areaCm2\":-1} | viscosityPaS,rpm,radiusMm,areaCm2",
         "/api/blank | {} | outline",
         "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":-1},{\"heightMm\":1e308,\"circumferenceMm\":276}]} | outline[0].circumferenceMm,outline[1].heightMm",
         "/api/blank | {\"outline\":[{\"heightMm\":0},null],\"baseCoated\":\"yes\",\"rimBareMm\":\"a\"} | outline[0].circumferenceMm,outline[1].heightMm,outline[1].circumferenceMm,baseCoated,rimBareMm",

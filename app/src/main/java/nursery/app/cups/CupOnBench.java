@@ -1,11 +1,16 @@
 package nursery.app.cups;
 
+import java.util.List;
 import java.util.Optional;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
 import nursery.app.platform.Published;
+import nursery.core.film.CoatRole;
 import nursery.core.log.CupFile;
 import nursery.core.log.CupState;
+import nursery.core.log.CupState.SpindleHold;
+import nursery.core.log.Spindle;
+import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 
 /** A cup, all that is known about it, and the state that follows at this moment. */
@@ -17,6 +22,12 @@ public record CupOnBench(Cup cup, CupFile file, CupState state) {
         CupLook look = new CupLook(has(StepKind.PAINT) ? Optional.of(cup.paint()) : Optional.empty(),
                 has(StepKind.GLITTER) ? Optional.of(cup.glitter()) : Optional.empty(), clear);
         return CupPicture.of(cup.code(), file.blank(), look);
+    }
+
+    /** Where its next coat most likely turns: a thin film that may hang hangs; else where it turns already, else on the first free spindle. */
+    public Optional<Spindle> likelySpindle(List<Spindle> free) {
+        boolean hangs = state.next().flatMap(next -> next.step().role()).filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && cup.schools().has(School.HANG);
+        return hangs ? Optional.empty() : state.hold().map(SpindleHold::spindle).or(() -> free.stream().findFirst());
     }
 
     private boolean has(StepKind kind) {

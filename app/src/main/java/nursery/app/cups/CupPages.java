@@ -8,11 +8,8 @@ import nursery.app.platform.Show;
 import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
-import nursery.core.film.CoatRole;
-import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
-import nursery.core.technique.School;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -71,19 +68,12 @@ class CupPages {
     }
 
     private static Map<String, String> defaults(CupOnBench cup, Optional<MixAdvice> mix, List<SpindleChoice> spindles, Show show) {
-        return Map.of("when", "0", "at", show.input(show.now()), "spindle", spindleFor(cup, spindles),
+        return Map.of("when", "0", "at", show.input(show.now()), "spindle", likelySpindle(cup, spindles),
                 "amount", mix.map(advice -> show.volumeNumber(advice.share().suggestedMl())).orElse(""));
     }
 
-    /** Where it most likely turns: a thin film that may hang hangs; else where it turns already, else the first free spindle. */
-    private static String spindleFor(CupOnBench cup, List<SpindleChoice> spindles) {
-        boolean hangs = cup.state().next().flatMap(next -> next.step().role()).filter(CoatRole.ADHESIVE_THIN::equals).isPresent()
-                && cup.cup().schools().has(School.HANG);
-        if (hangs) {
-            return "";
-        }
-        return cup.state().hold().map(SpindleHold::spindle)
-                .or(() -> spindles.stream().filter(choice -> choice.taken().isEmpty()).map(SpindleChoice::spindle).findFirst())
+    private static String likelySpindle(CupOnBench cup, List<SpindleChoice> spindles) {
+        return cup.likelySpindle(spindles.stream().filter(choice -> choice.taken().isEmpty()).map(SpindleChoice::spindle).toList())
                 .map(spindle -> String.valueOf(spindle.id())).orElse("");
     }
 }

@@ -1,6 +1,7 @@
 package nursery.app.mix;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import nursery.app.platform.Show;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfCup;
+import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
 import nursery.core.measure.MassUnit;
@@ -56,9 +58,10 @@ class BatchController {
     /**
      * A coat of this batch.
      *
-     * @param poured when and how much, once it is
+     * @param poured  when and how much, once it is
+     * @param spindle where it most likely turns; no two coats of a mix are offered the same
      */
-    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured) {}
+    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle) {}
 
     @GetMapping("/mix/{number}")
     String open(@PathVariable long number, Model model) {
@@ -130,7 +133,7 @@ class BatchController {
         model.addAttribute("resin", mixes.resin(batch));
         model.addAttribute("fills", fills);
         model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
-        List<ShareLine> lines = batch.shares().stream().map(share -> line(batch, share, show)).toList();
+        List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);
         model.addAttribute("stirring", StirStep.of(lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED))));
         model.addAttribute("spindles", shelf.spindles());
@@ -140,11 +143,20 @@ class BatchController {
         return "mix/batch";
     }
 
-    private ShareLine line(Batch batch, Batch.BatchShare share, Show show) {
-        CupOnBench cup = cups.cup(share.code()).orElseThrow();
-        Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step())).filter(LogEntry.Poured.class::isInstance).map(LogEntry.Poured.class::cast)
-                .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
-        return new ShareLine(share, cup, cup.picture(), poured);
+    private List<ShareLine> lines(Batch batch, Show show) {
+        List<CupOnBench> all = cups.all();
+        List<Spindle> free = new ArrayList<>(shelf.spindles());
+        all.forEach(cup -> cup.state().hold().map(SpindleHold::spindle).ifPresent(free::remove));
+        List<ShareLine> lines = new ArrayList<>();
+        for (Batch.BatchShare share : batch.shares()) {
+            CupOnBench cup = all.stream().filter(found -> found.cup().code().equals(share.code())).findFirst().orElseThrow();
+            Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step())).filter(LogEntry.Poured.class::isInstance).map(LogEntry.Poured.class::cast)
+                    .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
+            Optional<Spindle> spindle = cup.likelySpindle(free);
+            spindle.filter(found -> poured.isEmpty()).ifPresent(free::remove);
+            lines.add(new ShareLine(share, cup, cup.picture(), poured, spindle));
+        }
+        return lines;
     }
 
     private void verdict(Batch batch, Map<String, String> typed, Model model) {
