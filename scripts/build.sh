@@ -14,7 +14,7 @@ build() {
   need_to_build
   need_space "$root/var" 1000 "building"
   say "Building Nursery (the first time takes a few minutes)."
-  maven -q -DskipTests package >"$root/var/log/build.log" 2>&1 ||
+  maven -q -pl core,app -DskipTests package >"$root/var/log/build.log" 2>&1 ||
     die "The build failed: $(grep -m 1 ERROR "$root/var/log/build.log") The whole story is in var/log/build.log."
   rm -rf "$root/var/app" "$root/var/app.new"
   java -Djarmode=tools -jar "$root/app/target/nursery.jar" extract --destination "$root/var/app.new" >>"$root/var/log/build.log" 2>&1 ||

@@ -1,0 +1,5 @@
+/** Benchmarks of the core. Nothing uses them. */
+@NullMarked
+package nursery.benchmarks;
+
+import org.jspecify.annotations.NullMarked;
