@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.UUID;
+import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.Happening;
@@ -24,6 +25,9 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
 import nursery.core.technique.Schools;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -198,6 +202,19 @@ class MixingTest {
         String mix = startMix(readyToFlood());
         shop.sql().update("UPDATE resin SET ratio = '2:1' WHERE id = ?", regular);
         assertThat(page(mix + "/judge?partA=25&partB=25")).contains("Fine.");
+    }
+
+    @Test
+    void theSheetPrintsOnOnePage() throws Exception {
+        String[] codes = Stream.generate(this::readyToFlood).limit(12).toArray(String[]::new);
+        String mix = startMix(codes);
+        assertThat(page(mix + "/print")).contains(codes[0]).contains(codes[11]).contains("A up to").contains("safety data sheet");
+        byte[] pdf = web.get().uri(mix + "/sheet.pdf").exchange().getResponse().getContentAsByteArray();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            assertThat(document.getNumberOfPages()).isEqualTo(1);
+            String text = new PDFTextStripper().getText(document);
+            assertThat(text).contains(codes).contains("Equal weights are not equal volumes");
+        }
     }
 
     @Test

@@ -14,6 +14,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
@@ -28,12 +29,14 @@ import nursery.core.resin.Mix;
 import nursery.core.resin.RatioCheck;
 import nursery.core.technique.School;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -41,18 +44,22 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class BatchController {
 
+    private static final String PRINT = "mix/print";
+
     private final MixBook mixes;
     private final CupBook cups;
     private final Shelf shelf;
     private final ShopBook shops;
     private final FormPost posts;
+    private final Pdf pdf;
 
-    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts) {
+    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts, Pdf pdf) {
         this.mixes = mixes;
         this.cups = cups;
         this.shelf = shelf;
         this.shops = shops;
         this.posts = posts;
+        this.pdf = pdf;
     }
 
     /**
@@ -117,6 +124,34 @@ class BatchController {
         }, form -> page(number, Optional.of(form), model));
     }
 
+    @GetMapping("/mix/{number}/print")
+    String print(@PathVariable long number, Model model) {
+        model.addAllAttributes(printed(find(number)));
+        return PRINT;
+    }
+
+    @GetMapping(value = "/mix/{number}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    @ResponseBody
+    byte[] pdf(@PathVariable long number) {
+        return pdf.of(PRINT, printed(find(number)));
+    }
+
+    private Map<String, Object> printed(Batch batch) {
+        Show show = shops.show();
+        List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cupOf(batch).cup());
+        List<ShareLine> lines = lines(batch, show);
+        return Map.of("batch", batch, "resin", mixes.resin(batch), "fills", fills, "grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills),
+                "lines", lines, "stirring", stirring(lines), "show", show);
+    }
+
+    private ShelfCup cupOf(Batch batch) {
+        return shelf.measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
+    }
+
+    private static List<StirStep> stirring(List<ShareLine> lines) {
+        return StirStep.of(lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED)));
+    }
+
     private Batch find(long number) {
         return mixes.batch(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
     }
@@ -124,7 +159,7 @@ class BatchController {
     private String page(long number, Optional<Form> sentBack, Model model) {
         Batch batch = find(number);
         Show show = shops.show();
-        ShelfCup cup = shelf.measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
+        ShelfCup cup = cupOf(batch);
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cup.cup());
         Form form = sentBack.orElseGet(() -> Form.fresh(Map.of("partA", show.volumeNumber(batch.planned().partAMl()), "partB", show.volumeNumber(batch.planned().partBMl()), "by", "cup")));
         model.addAttribute("show", show);
@@ -135,7 +170,7 @@ class BatchController {
         model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
         List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);
-        model.addAttribute("stirring", StirStep.of(lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED))));
+        model.addAttribute("stirring", stirring(lines));
         model.addAttribute("spindles", shelf.spindles());
         model.addAttribute("offAt", batch.offAt().orElse(null));
         model.addAttribute("isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));

@@ -17,6 +17,7 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Densities;
+import nursery.core.resin.Label;
 import nursery.core.resin.Losses;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
@@ -35,6 +36,12 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
 
     /** What the scale shows for one filling: after A, tared, then after B; and both together. */
     record Grams(double partA, double partB) {
+
+        /** One for each filling; none if the densities are not known. */
+        static List<Grams> of(Label label, List<Mix> fills) {
+            return label.densities().map(densities -> fills.stream().map(fill -> new Grams(fill.partAGrams(densities), fill.partBGrams(densities))).toList()).orElse(List.of());
+        }
+
         public double total() {
             return partA + partB;
         }
@@ -68,7 +75,7 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
                 : Optional.empty();
         boolean byScale = "scale".equals(reader.raw("by"));
         return new MixSheet(choice.resin(), choice.cup(), choice.turner(), byScale, sheet, rows(choice, sheet, typed, show),
-                sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)), grams(choice, sheet), choice.roomC(), pace,
+                sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)), Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())), choice.roomC(), pace,
                 sheet.map(found -> found.servesMore(Losses.USUAL)).orElse(0), reader.faults().found());
     }
 
@@ -93,10 +100,5 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
             rows.add(SheetRow.of(rows.size() + 1, candidate, turn, typed.getOrDefault("share-" + candidate.code(), show.volumeNumber(turn.portion().ml())), check));
         }
         return rows;
-    }
-
-    private static List<Grams> grams(Choice choice, Optional<BatchSheet> sheet) {
-        List<Mix> fills = sheet.map(BatchSheet::fills).orElse(List.of());
-        return choice.resin().label().densities().map(densities -> fills.stream().map(fill -> new Grams(fill.partAGrams(densities), fill.partBGrams(densities))).toList()).orElse(List.of());
     }
 }
