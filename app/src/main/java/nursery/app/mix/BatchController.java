@@ -167,6 +167,7 @@ class BatchController {
         model.addAttribute("batch", batch);
         model.addAttribute("resin", mixes.resin(batch));
         model.addAttribute("fills", fills);
+        model.addAttribute("grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills));
         model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
         List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);

@@ -1,0 +1,75 @@
+// The by-scale mode: listens to the scale's stream, fills up live, and stops the maker at each line.
+(() => {
+  const panel = document.querySelector('.live-scale');
+  if (!panel) return;
+  const targetA = Number(panel.dataset.a);
+  const targetTotal = Number(panel.dataset.total);
+  const silentAfterMs = 2000;
+  // Close enough to a line that the last drops decide.
+  const slowG = 2;
+  const near = 0.15;
+  const byId = (id) => document.getElementById(id);
+  let lineA = null;
+  let lastHeard = 0;
+  let lastWord = '';
+
+  const say = (word) => {
+    if (word !== lastWord) byId('scale-word').textContent = word;
+    lastWord = word;
+  };
+  const write = (id, grams) => {
+    byId(id).value = grams.toFixed(2);
+    byId(id).dispatchEvent(new Event('input', { bubbles: true }));
+  };
+
+  const show = ({ grams, stable, jumped }) => {
+    lastHeard = Date.now();
+    byId('scale-grams').textContent = `${grams.toFixed(1)}\u00a0g`;
+    byId('scale-fill').setAttribute('width', `${Math.min(100, Math.max(0, (90 * grams) / targetTotal)).toFixed(1)}%`);
+    byId('scale-trouble').textContent = jumped ? 'The reading jumped: something touched the scale. Lift it, tare, and measure again.' : '';
+    if (jumped) lineA = null;
+    const target = lineA === null ? targetA : targetTotal;
+    const part = lineA === null ? 'A' : 'B';
+    if (grams > target + near * 4) say(`Too much ${part}`);
+    else if (grams >= target - near) say(`Stop ${part}`);
+    else if (grams >= target - slowG) say(`Slowly, ${part}`);
+    else say(`Pour ${part}`);
+    if (!stable || grams < target - near) return;
+    if (lineA === null) {
+      lineA = grams;
+      write('partA', grams);
+    } else if (grams > lineA + near * 4) {
+      write('partB', grams);
+    }
+  };
+
+  const press = (button, more = {}) => {
+    const csrf = document.querySelector('meta[name="csrf"]');
+    return fetch('/scale/simulated', { method: 'POST', headers: { [csrf.dataset.header]: csrf.content }, body: new URLSearchParams({ press: button, ...more }) });
+  };
+
+  byId('scale-listen').addEventListener('click', () => {
+    byId('scale-live').hidden = false;
+    byId('scale-listen').hidden = true;
+    document.querySelector('input[name="by"][value="scale"]').checked = true;
+    const stream = new EventSource('/scale/stream');
+    lastHeard = Date.now();
+    stream.onmessage = (event) => show(JSON.parse(event.data));
+    setInterval(() => {
+      if (Date.now() - lastHeard > silentAfterMs) byId('scale-trouble').textContent = 'The scale is silent: do not trust the number above.';
+    }, 500);
+  });
+  for (const button of document.querySelectorAll('[data-scale]')) {
+    button.addEventListener('click', async () => {
+      if (button.dataset.scale === 'cup') {
+        lineA = null;
+        await press('cup');
+        return press('tare');
+      }
+      if (button.dataset.scale !== 'pour') return press(button.dataset.scale);
+      const shown = parseFloat(byId('scale-grams').textContent);
+      const target = lineA === null ? targetA : targetTotal;
+      return press('pour', { grams: Math.max(0.1, target - shown).toFixed(2), speed: '6' });
+    });
+  }
+})();
