@@ -47,14 +47,15 @@ class MixController {
         this.posts = posts;
     }
 
-    /** The bench with its coats; those due now are picked, unless some are named. */
+    /** The bench with its coats; those due now and in no mix under way are picked, unless some are named. */
     @GetMapping("/mix")
     String bench(@RequestParam Map<String, String> typed, Model model) {
         Map<String, String> chosen = new LinkedHashMap<>(typed);
         List<Candidate> all = Candidate.among(cups.all(), moments.now());
         Optional<ShelfResin> resin = resinOf(chosen, all);
         if (chosen.keySet().stream().noneMatch(field -> field.startsWith("pick-"))) {
-            all.stream().filter(candidate -> candidate.isDue() && resin.filter(candidate.resin()::equals).isPresent())
+            List<String> underWay = mixes.open().stream().flatMap(batch -> batch.shares().stream()).map(Batch.BatchShare::code).toList();
+            all.stream().filter(candidate -> candidate.isDue() && !underWay.contains(candidate.code()) && resin.filter(candidate.resin()::equals).isPresent())
                     .forEach(candidate -> chosen.put("pick-" + candidate.code(), "on"));
         }
         return page(model, Form.fresh(chosen), all);

@@ -58,7 +58,10 @@ class SecurityRules {
         return tokens;
     }
 
-    /** Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. */
+    /**
+     * Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. The one that takes a
+     * scale's readings needs a header of its own, which a browser does not send across sites.
+     */
     private static boolean isPureComputation(HttpServletRequest request) {
         return HttpMethod.POST.matches(request.getMethod()) && request.getRequestURI().startsWith("/api/");
     }
