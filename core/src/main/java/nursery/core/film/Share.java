@@ -2,6 +2,7 @@ package nursery.core.film;
 
 import nursery.core.cup.Blank;
 import nursery.core.film.CoatRole.Practice;
+import nursery.core.resin.BatchSheet;
 
 /**
  * How much one coat needs on one cup: area times film, beside what makers pour.
@@ -14,7 +15,7 @@ import nursery.core.film.CoatRole.Practice;
 public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice practice) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
-    public static final double SMALLEST_BATCH_ML = 5;
+    public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
     private static final double ROUNDING_ML = 0.05;
 
     /** How the suggestion stands to practice. */
