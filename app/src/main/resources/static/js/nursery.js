@@ -80,6 +80,34 @@
     }
   };
 
+  // A guided sequence: one step in hand at a time; the tablet remembers which, so that a reload does not lose the place.
+  const lead = () => {
+    for (const guide of document.querySelectorAll('.guide')) {
+      const at = Number(sessionStorage.getItem(`guide-${guide.dataset.guide}`) || 0);
+      guide.classList.add('led');
+      [...guide.children].forEach((step, i) => {
+        step.classList.toggle('past', i < at);
+        step.classList.toggle('now', i === at);
+        if (i === at) step.setAttribute('aria-current', 'step');
+        else step.removeAttribute('aria-current');
+      });
+    }
+  };
+  document.addEventListener('click', (event) => {
+    const next = event.target.closest('.guide .next');
+    if (!next) return;
+    const guide = next.closest('.guide');
+    const key = `guide-${guide.dataset.guide}`;
+    const at = Number(sessionStorage.getItem(key) || 0) + 1;
+    sessionStorage.setItem(key, at);
+    lead();
+    const step = guide.children[at];
+    if (!step) return;
+    const timer = step.querySelector('.timer');
+    if (timer) timer.click();
+    (step.querySelector('.next') || timer).focus();
+  });
+
   const tick = () => {
     moveNowLines();
     countDown();
@@ -115,6 +143,7 @@
     const path = link.getAttribute('href');
     if (path === '/' ? location.pathname === '/' : location.pathname.startsWith(path)) link.setAttribute('aria-current', 'page');
   }
+  lead();
   const faults = document.getElementById('faults');
   if (faults) faults.focus();
 

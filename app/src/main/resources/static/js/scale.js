@@ -22,7 +22,17 @@
     byId(id).dispatchEvent(new Event('input', { bubbles: true }));
   };
 
-  const show = ({ grams, stable, jumped }) => {
+  // With several scales on the bench the maker says which; the first one heard is followed until then.
+  const choice = byId('scale-name');
+  const follow = (scale) => {
+    if (![...choice.options].some((option) => option.value === scale)) choice.add(new Option(scale, scale));
+    choice.closest('.field').hidden = choice.options.length < 2;
+    return choice.value === scale;
+  };
+  choice.addEventListener('change', () => { lineA = null; });
+
+  const show = ({ scale, grams, stable, jumped }) => {
+    if (!follow(scale)) return;
     lastHeard = Date.now();
     byId('scale-grams').textContent = `${grams.toFixed(1)}\u00a0g`;
     byId('scale-fill').setAttribute('width', `${Math.min(100, Math.max(0, (90 * grams) / targetTotal)).toFixed(1)}%`);
@@ -43,9 +53,11 @@
     }
   };
 
+  // One press after the other, however fast a glove is.
+  let pressed = Promise.resolve();
   const press = (button, more = {}) => {
     const csrf = document.querySelector('meta[name="csrf"]');
-    return fetch('/scale/simulated', { method: 'POST', headers: { [csrf.dataset.header]: csrf.content }, body: new URLSearchParams({ press: button, ...more }) });
+    pressed = pressed.then(() => fetch('/scale/simulated', { method: 'POST', headers: { [csrf.dataset.header]: csrf.content }, body: new URLSearchParams({ press: button, ...more }) }));
   };
 
   byId('scale-listen').addEventListener('click', () => {
@@ -60,16 +72,13 @@
     }, 500);
   });
   for (const button of document.querySelectorAll('[data-scale]')) {
-    button.addEventListener('click', async () => {
+    button.addEventListener('click', () => {
+      if (button.dataset.scale === 'pour') return press('pour', { to: (lineA === null ? targetA : targetTotal).toFixed(2), speed: '6' });
+      press(button.dataset.scale);
       if (button.dataset.scale === 'cup') {
         lineA = null;
-        await press('cup');
-        return press('tare');
+        press('tare');
       }
-      if (button.dataset.scale !== 'pour') return press(button.dataset.scale);
-      const shown = parseFloat(byId('scale-grams').textContent);
-      const target = lineA === null ? targetA : targetTotal;
-      return press('pour', { grams: Math.max(0.1, target - shown).toFixed(2), speed: '6' });
     });
   }
 })();

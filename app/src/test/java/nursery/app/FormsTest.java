@@ -1,13 +1,11 @@
 package nursery.app;
 
+import static nursery.app.Tablet.text;
+import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
 
-import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,9 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
-import org.springframework.web.context.WebApplicationContext;
 
 /** Forms sent wrong, twice, and from two tablets at once. */
 @ExtendWith(ShopUnderTest.class)
@@ -41,14 +37,14 @@ class FormsTest {
 
     private static final Instant MORNING = Instant.parse("2026-03-02T08:00:00Z");
     private static Running shop;
-    private static MockMvcTester web;
+    private static Tablet tablet;
     private static CupBook cups;
     private static Shelf shelf;
 
     @BeforeAll
     static void open(Running running) {
         shop = running;
-        web = MockMvcTester.from((WebApplicationContext) running.context(), builder -> builder.apply(springSecurity()).build());
+        tablet = new Tablet(running);
         cups = running.bean(CupBook.class);
         shelf = running.bean(Shelf.class);
     }
@@ -57,38 +53,7 @@ class FormsTest {
     void freshShop() {
         shop.empty();
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        shop.sql().update("INSERT INTO shop VALUES (1, 'MM', 'ML', 'C', 'Europe/Berlin', '22:30', '06:30')");
-    }
-
-    private static MvcTestResult send(String path, Map<String, String> typed, String maker) {
-        var request = web.post().uri(path).with(csrf()).cookie(new Cookie("maker", maker));
-        typed.forEach(request::param);
-        return request.exchange();
-    }
-
-    private static MvcTestResult send(String path, Map<String, String> typed) {
-        return send(path, typed, "Mira");
-    }
-
-    private static String text(MvcTestResult result) {
-        try {
-            return result.getResponse().getContentAsString().replace("&quot;", "\"").replace("&#39;", "'").replace('\u00a0', ' ');
-        } catch (java.io.UnsupportedEncodingException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    private static String page(String path) {
-        return text(web.get().uri(path).exchange());
-    }
-
-    private static Map<String, String> typed(String... pairs) {
-        Map<String, String> typed = new LinkedHashMap<>();
-        typed.put("token", UUID.randomUUID().toString());
-        for (int i = 0; i < pairs.length; i += 2) {
-            typed.put(pairs[i], pairs[i + 1]);
-        }
-        return typed;
+        shop.settle("Europe/Berlin");
     }
 
     private static String startCup() {
@@ -110,12 +75,12 @@ class FormsTest {
 
     private static void upToFlood(String code) {
         for (Map<String, String> step : List.of(done(1), done(2))) {
-            assertThat(send("/cups/" + code + "/log", step)).hasStatus(302);
+            assertThat(tablet.send("/cups/" + code + "/log", step)).hasStatus(302);
         }
         forward(1.1);
-        assertThat(send("/cups/" + code + "/log", pour(3, "1", ""))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", pour(3, "1", ""))).hasStatus(302);
         forward(0.1);
-        assertThat(send("/cups/" + code + "/log", done(4))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", done(4))).hasStatus(302);
         forward(4);
     }
 
@@ -127,7 +92,7 @@ class FormsTest {
     void aWrongSizeComesBackWithItsReasonAndWhatWasTyped(String field, String value, String reason) {
         Map<String, String> typed = typed("name", "slim again", "unit", "MM", "form", "STRAIGHT", "height", "205", "circumference", "229.3", "baseCoated", "on");
         typed.put(field, value == null ? "" : value);
-        MvcTestResult result = send("/shelf/blanks/new", typed);
+        MvcTestResult result = tablet.send("/shelf/blanks/new", typed);
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason).contains("Everything you typed is still here").contains("value=\"slim again\"")
                 .contains("value=\"" + (value == null ? "" : value) + "\"");
@@ -136,7 +101,7 @@ class FormsTest {
 
     @Test
     void commasInchesAndFractionsAreUnderstood() {
-        assertThat(send("/shelf/blanks/new", typed("name", "by tape", "unit", "IN", "form", "TAPERED", "height", "6 1/4", "baseCircumference", "8,66", "rimCircumference", "276 mm"))).hasStatus(302);
+        assertThat(tablet.send("/shelf/blanks/new", typed("name", "by tape", "unit", "IN", "form", "TAPERED", "height", "6 1/4", "baseCircumference", "8,66", "rimCircumference", "276 mm"))).hasStatus(302);
         Blank blank = shelf.blanks().stream().filter(found -> found.name().equals("by tape")).findFirst().orElseThrow().blank();
         assertThat(blank.outline().heightMm()).isEqualTo(158.75);
         assertThat(blank.outline().baseCircumferenceMm()).isEqualTo(8.66 * 25.4);
@@ -145,7 +110,7 @@ class FormsTest {
 
     @Test
     void aFaultInATurnedOutlineIsShownAtItsRow() {
-        MvcTestResult result = send("/shelf/blanks/new", typed("name", "odd", "unit", "MM", "form", "TURNED", "h0", "0", "c0", "205", "h2", "-4", "c2", "288", "h3", "120", "c3", "5"));
+        MvcTestResult result = tablet.send("/shelf/blanks/new", typed("name", "odd", "unit", "MM", "form", "TURNED", "h0", "0", "c0", "205", "h2", "-4", "c2", "288", "h3", "120", "c3", "5"));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("does not lie above").contains("Circumference 5 mm is outside");
     }
@@ -157,7 +122,7 @@ class FormsTest {
         Map<String, String> typed = typed("name", "Lantern Lane", "ratio", "2:1", "working", "30", "turning", "4", "recoatFrom", "4", "recoatUntil", "6", "sandableFrom", "8",
                 "sandableSure", "12", "scuffAfter", "24", "cured", "24", "fullCure", "72", "reference", "22", "activation", "50", "densityA", "1.1", "densityB", "0.95", "viscosity", "", "source", "");
         typed.put(field, value == null ? "" : value);
-        MvcTestResult result = send("/shelf/resins/new", typed);
+        MvcTestResult result = tablet.send("/shelf/resins/new", typed);
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason).contains("value=\"Lantern Lane\"");
         assertThat(shelf.resins()).hasSize(2);
@@ -166,14 +131,14 @@ class FormsTest {
     @Test
     void namesMayHoldEmojiAndScriptAndAreShownAsTheyWereTyped() {
         String name = "<script>alert(1)</script> 🌱";
-        assertThat(send("/shelf/blanks/new", typed("name", name, "unit", "MM", "form", "STRAIGHT", "height", "150", "circumference", "207"))).hasStatus(302);
+        assertThat(tablet.send("/shelf/blanks/new", typed("name", name, "unit", "MM", "form", "STRAIGHT", "height", "150", "circumference", "207"))).hasStatus(302);
         assertThat(shelf.blanks()).extracting(found -> found.name()).contains(name);
-        assertThat(web.get().uri("/shelf").exchange()).bodyText().contains("&lt;script&gt;alert(1)&lt;/script&gt; 🌱").doesNotContain("<script>alert");
+        assertThat(tablet.get("/shelf")).bodyText().contains("&lt;script&gt;alert(1)&lt;/script&gt; 🌱").doesNotContain("<script>alert");
     }
 
     @Test
     void aDueDateInThePastIsRefusedAndTheRestKept() {
-        MvcTestResult result = send("/cups/new", typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "due", "2026-03-01",
+        MvcTestResult result = tablet.send("/cups/new", typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "due", "2026-03-01",
                 "paint", "#123456", "glitter", "#654321"));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("in the past").contains("value=\"Foxglove\"").contains("value=\"2026-03-01\"");
@@ -182,15 +147,15 @@ class FormsTest {
 
     @Test
     void aCupWithoutBlankOrResinIsToldAllAtOnce() {
-        MvcTestResult result = send("/cups/new", typed("name", "", "blank", "", "base", "999", "due", "soon", "paint", "red", "glitter", "#654321"));
+        MvcTestResult result = tablet.send("/cups/new", typed("name", "", "blank", "", "base", "999", "due", "soon", "paint", "red", "glitter", "#654321"));
         assertThat(text(result)).contains("The name is missing").contains("The blank: choose one").contains("not on the shelf any more").contains("is not a date").contains("is not a colour");
     }
 
     @Test
     void aFormSentTwiceCountsOnce() {
         Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
-        String first = send("/cups/new", typed).getResponse().getRedirectedUrl();
-        String second = send("/cups/new", typed).getResponse().getRedirectedUrl();
+        String first = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
+        String second = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
         assertThat(second).isEqualTo(first).startsWith("/cups/");
         assertThat(cups.all()).hasSize(1);
     }
@@ -198,29 +163,29 @@ class FormsTest {
     @Test
     void aFormTakenBackAndChangedIsAnotherForm() {
         Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
-        send("/cups/new", typed);
+        tablet.send("/cups/new", typed);
         typed.put("name", "Runner bean");
-        send("/cups/new", typed);
+        tablet.send("/cups/new", typed);
         assertThat(cups.all()).extracting(cup -> cup.cup().name()).containsExactly("Foxglove", "Runner bean");
     }
 
     @Test
     void aPourInTheFutureOrBeforeItsStepIsRefused() {
         String code = startCup();
-        send("/cups/" + code + "/log", done(1));
+        tablet.send("/cups/" + code + "/log", done(1));
         Map<String, String> ahead = typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T23:30", "note", "two thin coats");
-        assertThat(text(send("/cups/" + code + "/log", ahead))).contains("still to come").contains("two thin coats").contains("2026-03-02T23:30");
+        assertThat(text(tablet.send("/cups/" + code + "/log", ahead))).contains("still to come").contains("two thin coats").contains("2026-03-02T23:30");
         Map<String, String> before = typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T05:00", "note", "");
-        assertThat(text(send("/cups/" + code + "/log", before))).contains("before the step it builds on").contains("09:00 or later");
+        assertThat(text(tablet.send("/cups/" + code + "/log", before))).contains("before the step it builds on").contains("09:00 or later");
         assertThat(cups.cup(code).orElseThrow().file().log()).hasSize(1);
     }
 
     @Test
     void twoTabsLoggingTheSameStepOneWinsAndTheOtherIsToldByWhomAndWhen() {
         String code = startCup();
-        assertThat(send("/cups/" + code + "/log", done(1), "Mira")).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", done(1), "Mira")).hasStatus(302);
         forward(0.5);
-        MvcTestResult late = send("/cups/" + code + "/log", done(1), "Jonas");
+        MvcTestResult late = tablet.send("/cups/" + code + "/log", done(1), "Jonas");
         assertThat(late).hasStatus(422);
         assertThat(text(late)).contains("already logged").contains("Mira wrote it at 09:00");
         assertThat(cups.cup(code).orElseThrow().file().log()).hasSize(1);
@@ -230,7 +195,7 @@ class FormsTest {
     void tenTabletsAtTheSameInstantLogAStepOnce() throws Exception {
         String code = startCup();
         ExecutorService tablets = Executors.newFixedThreadPool(10);
-        List<Callable<Integer>> sends = Stream.generate(() -> (Callable<Integer>) () -> send("/cups/" + code + "/log", done(1)).getResponse().getStatus()).limit(10).toList();
+        List<Callable<Integer>> sends = Stream.generate(() -> (Callable<Integer>) () -> tablet.send("/cups/" + code + "/log", done(1)).getResponse().getStatus()).limit(10).toList();
         List<Integer> statuses = tablets.invokeAll(sends).stream().map(future -> {
             try {
                 return future.get();
@@ -248,7 +213,7 @@ class FormsTest {
     void anAmountThatCannotBeIsRefused(String amount, String reason) {
         String code = startCup();
         upToFlood(code);
-        MvcTestResult result = send("/cups/" + code + "/log", pour(5, amount, ""));
+        MvcTestResult result = tablet.send("/cups/" + code + "/log", pour(5, amount, ""));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason);
     }
@@ -257,12 +222,12 @@ class FormsTest {
     void aPourAgainstTheLabelIsAskedAboutAndThenLogged() {
         String code = startCup();
         upToFlood(code);
-        assertThat(send("/cups/" + code + "/log", pour(5, "23", ""))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", pour(5, "23", ""))).hasStatus(302);
         forward(2);
         Map<String, String> tooSoon = pour(6, "20", "");
-        assertThat(text(send("/cups/" + code + "/log", tooSoon))).contains("before the layer below was ready").contains("It happened all the same");
+        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("before the layer below was ready").contains("It happened all the same");
         tooSoon.put("confirmed", "on");
-        assertThat(send("/cups/" + code + "/log", tooSoon)).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", tooSoon)).hasStatus(302);
         assertThat(cups.cup(code).orElseThrow().state().concerns()).hasSize(1);
     }
 
@@ -271,13 +236,13 @@ class FormsTest {
         String first = startCup();
         upToFlood(first);
         String spindle = "" + shelf.spindles().get(0).id();
-        assertThat(send("/cups/" + first + "/log", pour(5, "23", spindle))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + first + "/log", pour(5, "23", spindle))).hasStatus(302);
         String second = startCup();
         upToFlood(second);
         Map<String, String> onTop = pour(5, "23", spindle);
-        assertThat(text(send("/cups/" + second + "/log", onTop))).contains("still carries " + first);
+        assertThat(text(tablet.send("/cups/" + second + "/log", onTop))).contains("still carries " + first);
         onTop.put("confirmed", "on");
-        assertThat(send("/cups/" + second + "/log", onTop)).hasStatus(302);
+        assertThat(tablet.send("/cups/" + second + "/log", onTop)).hasStatus(302);
         assertThat(cups.cup(first).orElseThrow().state().hold()).isEmpty();
         assertThat(cups.cup(second).orElseThrow().state().hold()).map(SpindleHold::spindle).map(found -> "" + found.id()).contains(spindle);
     }
@@ -286,13 +251,13 @@ class FormsTest {
     void aWrongEntryIsCorrectedAndStaysInTheHistory() {
         String code = startCup();
         upToFlood(code);
-        send("/cups/" + code + "/log", pour(5, "32", ""));
+        tablet.send("/cups/" + code + "/log", pour(5, "32", ""));
         long entry = cups.cup(code).orElseThrow().state().done().get(5).mark().id();
         String local = "2026-03-02T14:12";
-        assertThat(send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "23", "spindle", "", "note", "", "why", "slipped digit", "instead", "this"))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "23", "spindle", "", "note", "", "why", "slipped digit", "instead", "this"))).hasStatus(302);
         assertThat(cups.cup(code).orElseThrow().state().newestCoat().orElseThrow().pour().amountMl()).isEqualTo(23);
-        assertThat(page("/cups/" + code)).contains("32 ml poured").contains("cancelled by").contains("slipped digit");
-        MvcTestResult again = send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "24", "instead", "this"), "Jonas");
+        assertThat(tablet.page("/cups/" + code)).contains("32 ml poured").contains("cancelled by").contains("slipped digit");
+        MvcTestResult again = tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "24", "instead", "this"), "Jonas");
         assertThat(text(again)).contains("already corrected").contains("Mira wrote it");
     }
 
@@ -301,8 +266,8 @@ class FormsTest {
         String code = startCup();
         upToFlood(code);
         long glitter = cups.cup(code).orElseThrow().state().done().get(4).mark().id();
-        send("/cups/" + code + "/log", pour(5, "23", ""));
-        MvcTestResult result = send("/cups/" + code + "/entries/" + glitter, typed("what", "DONE", "step", "4", "when", "at", "at", "2026-03-02T10:00", "instead", "nothing", "why", "never glittered"));
+        tablet.send("/cups/" + code + "/log", pour(5, "23", ""));
+        MvcTestResult result = tablet.send("/cups/" + code + "/entries/" + glitter, typed("what", "DONE", "step", "4", "when", "at", "at", "2026-03-02T10:00", "instead", "nothing", "why", "never glittered"));
         assertThat(text(result)).contains("Flood coat comes after Glitter").contains("never glittered");
     }
 
@@ -311,30 +276,30 @@ class FormsTest {
         String code = startCup();
         String long10k = "ü🌱x".repeat(3334).substring(0, 13_332);
         Map<String, String> note = typed("what", "NOTED", "when", "0", "note", "a".repeat(10_000));
-        assertThat(send("/cups/" + code + "/log", note)).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/log", note)).hasStatus(302);
         Map<String, String> longer = typed("what", "NOTED", "when", "0", "note", long10k + "end of note");
-        MvcTestResult result = send("/cups/" + code + "/log", longer);
+        MvcTestResult result = tablet.send("/cups/" + code + "/log", longer);
         assertThat(text(result)).contains("at most 10000 fit").contains("end of note");
-        assertThat(text(send("/cups/" + code + "/log", typed("what", "NOTED", "when", "0", "note", " ")))).contains("The note is empty");
+        assertThat(text(tablet.send("/cups/" + code + "/log", typed("what", "NOTED", "when", "0", "note", " ")))).contains("The note is empty");
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"70|did you mean 70 °F (21.1 °C)", "NaN|is not a number", "''|is missing", "-60|outside"})
     void aRoomThatCannotBeIsAskedAbout(String temperature, String reason) {
-        MvcTestResult result = send("/room", typed("temperature", temperature));
+        MvcTestResult result = tablet.send("/room", typed("temperature", temperature));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason);
     }
 
     @Test
     void aFahrenheitReadingWithItsUnitIsRight() {
-        assertThat(send("/room", typed("temperature", "70 °F"))).hasStatus(302);
-        assertThat(web.get().uri("/room").exchange()).bodyText().contains("21.1");
+        assertThat(tablet.send("/room", typed("temperature", "70 °F"))).hasStatus(302);
+        assertThat(tablet.get("/room")).bodyText().contains("21.1");
     }
 
     @Test
     void settingsThatMakeNoSenseComeBackWithTheirReasons() {
-        MvcTestResult result = send("/shop", typed("lengthUnit", "CUBIT", "volumeUnit", "ML", "temperatureUnit", "C", "zone", "Middle/Earth", "quietFrom", "late", "quietUntil", "06:00"));
+        MvcTestResult result = tablet.send("/shop", typed("lengthUnit", "CUBIT", "volumeUnit", "ML", "temperatureUnit", "C", "zone", "Middle/Earth", "quietFrom", "late", "quietUntil", "06:00"));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("choose one of those offered").contains("is not a time zone").contains("is not a time:");
     }
@@ -343,9 +308,9 @@ class FormsTest {
     void everythingIsShownInTheShopsUnits() {
         String code = startCup();
         upToFlood(code);
-        assertThat(send("/shop", typed("lengthUnit", "IN", "volumeUnit", "FL_OZ", "temperatureUnit", "F", "zone", "America/Chicago", "quietFrom", "22:00", "quietUntil", "06:00"))).hasStatus(302);
-        assertThat(page("/cups/" + code)).contains("fl oz").contains("sq in").contains("thou").doesNotContain(" ml<").doesNotContain("cm²");
-        assertThat(send("/cups/" + code + "/log", pour(5, "0.8", ""))).hasStatus(302);
+        assertThat(tablet.send("/shop", typed("lengthUnit", "IN", "volumeUnit", "FL_OZ", "temperatureUnit", "F", "zone", "America/Chicago", "quietFrom", "22:00", "quietUntil", "06:00", "lossFill", "1.5", "lossCup", "0.3"))).hasStatus(302);
+        assertThat(tablet.page("/cups/" + code)).contains("fl oz").contains("sq in").contains("thou").doesNotContain(" ml<").doesNotContain("cm²");
+        assertThat(tablet.send("/cups/" + code + "/log", pour(5, "0.8", ""))).hasStatus(302);
         assertThat(cups.cup(code).orElseThrow().state().newestCoat().orElseThrow().pour().amountMl()).isBetween(23.6, 23.7);
     }
 
@@ -354,8 +319,8 @@ class FormsTest {
         var resin = shelf.resins().get(0);
         Map<String, String> typed = typed("name", resin.name(), "ratio", "1:1", "working", "20", "turning", "4", "recoatFrom", "4", "recoatUntil", "6", "sandableFrom", "8", "sandableSure", "",
                 "scuffAfter", "24", "cured", "24", "fullCure", "72", "reference", "22", "activation", "50", "version", "" + resin.version());
-        assertThat(send("/shelf/resins/" + resin.id(), typed)).hasStatus(302);
+        assertThat(tablet.send("/shelf/resins/" + resin.id(), typed)).hasStatus(302);
         typed.put("token", UUID.randomUUID().toString());
-        assertThat(text(send("/shelf/resins/" + resin.id(), typed))).contains("Someone changed this while you had it open");
+        assertThat(text(tablet.send("/shelf/resins/" + resin.id(), typed))).contains("Someone changed this while you had it open");
     }
 }

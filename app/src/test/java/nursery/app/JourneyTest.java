@@ -36,7 +36,7 @@ class JourneyTest {
     void openTheShop(Running running) {
         shop = running;
         shop.empty();
-        shop.sql().update("INSERT INTO shop VALUES (1, 'MM', 'ML', 'C', 'UTC', '22:30', '06:30')");
+        shop.settle("UTC");
         open(1280, 800, ColorScheme.LIGHT);
     }
 
@@ -267,6 +267,50 @@ class JourneyTest {
         assertThat(page.locator(".coming")).containsText("Second coat");
     }
 
+    /** 12.5 ml of A at 1.15 g/ml is 14.4 g; 12.5 ml of B at 0.96 on top makes 26.4 g. */
+    @Test
+    void theScaleFillsUpLiveAndStopsTheMakerAtEachLine() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        page.navigate("/mix");
+        send("Start this mix");
+        button("Watch the scale").click();
+        page.locator(".live-scale summary").click();
+        button("Clean cup").click();
+        assertThat(page.locator("#scale-word")).hasText("Pour A");
+        button("Pour").click();
+        assertThat(page.locator("#scale-word")).hasText("Pour B");
+        assertThat(page.getByLabel("A", new Page.GetByLabelOptions().setExact(true))).hasValue(Pattern.compile("14\\.[345]\\d"));
+        button("Pour").click();
+        assertThat(page.locator("#scale-word")).hasText("Stop B");
+        assertThat(page.getByLabel("B", new Page.GetByLabelOptions().setExact(true))).hasValue(Pattern.compile("26\\.[2-6]\\d"));
+        assertThat(page.locator("#verdict")).containsText("Fine.");
+        page.evaluate("csrf => fetch('/scale/simulated', { method: 'POST', headers: { [csrf.header]: csrf.token }, body: new URLSearchParams({ press: 'off' }) })", csrf());
+        assertThat(page.locator("#scale-trouble")).containsText("The scale is silent");
+        send("Mixed now");
+        assertThat(page.locator(".pot-word")).hasText("Work");
+    }
+
+    private Object csrf() {
+        return page.evaluate("() => { const meta = document.querySelector('meta[name=csrf]'); return { header: meta.dataset.header, token: meta.content }; }");
+    }
+
+    @Test
+    void theGuideLeadsThroughTheStirringOneStepAtATime() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        page.navigate("/mix");
+        send("Start this mix");
+        Locator now = page.locator(".guide .now");
+        assertThat(now.first()).containsText("Pour A up to");
+        now.first().getByRole(AriaRole.BUTTON).last().click();
+        assertThat(now.first()).containsText("Pour B on top");
+        page.reload();
+        assertThat(now.first()).containsText("Pour B on top");
+    }
+
     @Test
     void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
         measureABlank();
@@ -278,7 +322,7 @@ class JourneyTest {
         page.navigate("/cups/A-01");
         send("Poured");
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", mix, "/cups", "/cups/new", "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

@@ -119,7 +119,7 @@ class RecordsTest {
     @Test
     void theShopsWaysAreKept() {
         ShopBook shops = shop.bean(ShopBook.class);
-        Shop imperial = new Shop(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, "Pacific/Auckland", java.time.LocalTime.of(21, 15), java.time.LocalTime.of(7, 0));
+        Shop imperial = new Shop(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, "Pacific/Auckland", java.time.LocalTime.of(21, 15), java.time.LocalTime.of(7, 0), 2, 0.5, 7.5);
         shops.save(imperial);
         shops.save(imperial);
         assertThat(shops.shop()).isEqualTo(imperial);

@@ -84,7 +84,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
     public static final class Running implements AutoCloseable {
 
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
-        private static final List<String> TABLES = List.of("submission", "log_entry", "batch_share", "batch", "cup_step", "cup", "spindle", "resin", "blank_station", "blank", "room_reading", "shop");
+        private static final List<String> TABLES = List.of("submission", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "spindle", "resin", "blank_station", "blank", "room_reading", "shop");
 
         private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
         private final MovableClock clock = new MovableClock();
@@ -145,6 +145,11 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             TABLES.forEach(table -> sql().update("DELETE FROM " + table));
             sql().update("UPDATE cup_counter SET last = 0");
             bean(Shelf.class).stockIfEmpty();
+        }
+
+        /** The shop's settings as if a maker had chosen millimetres, millilitres and degrees Celsius. */
+        public void settle(String zone) {
+            sql().update("INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until) VALUES (1, 'MM', 'ML', 'C', ?, '22:30', '06:30')", zone);
         }
 
         @Override

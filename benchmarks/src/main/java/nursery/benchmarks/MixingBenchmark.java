@@ -10,6 +10,7 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Tapered;
 import nursery.core.film.CoatRole;
 import nursery.core.film.Share;
+import nursery.core.film.Texture;
 import nursery.core.film.TurnerCheck;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Label;
@@ -48,7 +49,7 @@ public class MixingBenchmark {
     @Benchmark
     public BatchSheet sheetForFortyCups(Blackhole sink) {
         List<Portion> portions = IntStream.range(0, CUPS).mapToObj(i -> {
-            double ml = Share.of(blanks.get(i), CoatRole.FLOOD).suggestedMl();
+            double ml = Share.of(blanks.get(i), CoatRole.FLOOD, Texture.FINE, 0).suggestedMl();
             sink.consume(TurnerCheck.of(blanks.get(i), label, ml, 6, ROOM_C));
             return new Portion("A-" + i, ml, Optional.of(Instant.EPOCH.plusSeconds(i)));
         }).toList();

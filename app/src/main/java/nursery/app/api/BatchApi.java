@@ -45,7 +45,9 @@ class BatchApi {
             @Schema(type = "number", description = "Distance between its marks, ml; 2.5 if left out") @Nullable JsonNode markMl,
             @Schema(type = "number", description = "Working time at 22 °C of 100 g in the pot, minutes; 40 if left out") @Nullable JsonNode potLifeMin,
             @Schema(type = "number", description = "Room temperature, °C; 22 if left out") @Nullable JsonNode roomC,
-            @Schema(type = "number", description = "Minutes a cup takes; 6 if left out") @Nullable JsonNode minutesPerCup) {}
+            @Schema(type = "number", description = "Minutes a cup takes; 6 if left out") @Nullable JsonNode minutesPerCup,
+            @Schema(type = "number", description = "Lost on each mixing cup and its stick, ml; 1.5 if left out") @Nullable JsonNode lossPerFillMl,
+            @Schema(type = "number", description = "Lost on the glove for each cup coated, ml; 0.3 if left out") @Nullable JsonNode lossPerCupMl) {}
 
     record TurnAnswer(String cup, double ml, double atMinute, boolean inTime) {}
 
@@ -65,12 +67,11 @@ class BatchApi {
         double potLifeMin = fields.numberOr("potLifeMin", request.potLifeMin(), 40);
         double roomC = fields.numberOr("roomC", request.roomC(), 22);
         double minutesPerCup = fields.numberOr("minutesPerCup", request.minutesPerCup(), Pace.USUAL_PER_CUP_MIN);
+        Losses losses = new Losses(fields.numberOr("lossPerFillMl", request.lossPerFillMl(), Losses.USUAL.perFillMl()), fields.numberOr("lossPerCupMl", request.lossPerCupMl(), Losses.USUAL.perCupMl()));
         fields.faults().within("roomC", "The room", roomC, 0, 45, "°C");
         fields.faults().throwIfAny();
-        Label usual = StartingProfile.REGULAR.label();
-        Label label = new Label(ratio.orElseThrow(), usual.times(), usual.referenceC(), usual.activationKjPerMol(), usual.densities(), usual.viscosityPaS(),
-                OptionalDouble.of(potLifeMin), OptionalDouble.empty());
-        return answer(BatchSheet.of(label, portions, Losses.USUAL, new MeasuringCup(cupMl, markMl, 34, 42), new Pace(Pace.USUAL_MIXING_MIN, minutesPerCup), roomC));
+        Label label = usual(ratio.orElseThrow(), OptionalDouble.of(potLifeMin), OptionalDouble.empty());
+        return answer(BatchSheet.of(label, portions, losses, new MeasuringCup(cupMl, markMl, 34, 42), new Pace(Pace.USUAL_MIXING_MIN, minutesPerCup), roomC));
     }
 
     record RatioRequest(
@@ -92,9 +93,7 @@ class BatchApi {
         double b = fields.number("partBMl", request.partBMl());
         double tolerance = fields.numberOr("tolerancePercent", request.tolerancePercent(), RatioCheck.USUAL_TOLERANCE * 100);
         fields.faults().throwIfAny();
-        Label usual = StartingProfile.REGULAR.label();
-        RatioCheck check = RatioCheck.of(new Label(ratio.orElseThrow(), usual.times(), usual.referenceC(), usual.activationKjPerMol(), usual.densities(),
-                usual.viscosityPaS(), OptionalDouble.empty(), OptionalDouble.of(tolerance)), a, b);
+        RatioCheck check = RatioCheck.of(usual(ratio.orElseThrow(), OptionalDouble.empty(), OptionalDouble.of(tolerance)), a, b);
         return new RatioAnswer(check.error() * 100, check.verdict(), check.addAMl(), check.addBMl());
     }
 
@@ -123,6 +122,11 @@ class BatchApi {
         double carriesMm = TurningLimit.filmMm(viscosity, rpm, radiusMm, density);
         return new TurnerAnswer(carriesMm, areaCm2.isPresent() ? Film.volumeMl(carriesMm, areaCm2.getAsDouble()) : null,
                 Levelling.timeConstantSeconds(viscosity, TurnerCheck.RIPPLE_MM, carriesMm));
+    }
+
+    private static Label usual(MixRatio ratio, OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
+        Label usual = StartingProfile.REGULAR.label();
+        return new Label(ratio, usual.times(), usual.referenceC(), usual.activationKjPerMol(), usual.densities(), usual.viscosityPaS(), potLifeMin, tolerancePercent);
     }
 
     private static double checked(JsonFields fields, String field, @Nullable JsonNode node, String what, double low, double high, String unit) {

@@ -25,7 +25,7 @@ record BenchRow(CupOnBench onBench, CupPicture picture, Optional<NextAction> nex
         Optional<NextAction> next = cup.state().next();
         Instant now = show.now();
         return new BenchRow(cup, cup.picture(), next, next.map(action -> action.readinessAt(now)).orElse(Readiness.CLOSED),
-                next.filter(action -> action.kind() == NextAction.Kind.STEP).flatMap(action -> action.step().role()).map(role -> Share.of(cup.file().blank(), role)),
+                next.filter(action -> action.kind() == NextAction.Kind.STEP).flatMap(action -> action.step().role()).map(role -> cup.state().share(cup.file(), role)),
                 cup.state().newestCoat().map(coat -> coat.times().phaseAt(now)),
                 cup.state().hold().filter(hold -> !hold.mayComeOffAt().isAfter(now)),
                 TimeBar.of(frame, cup.state().newestCoat().map(coat -> coat.times()), next.map(NextAction::window)));

@@ -38,7 +38,7 @@ class CupPages {
         CupOnBench cup = now(code, model);
         Show show = shops.show();
         Optional<MixAdvice> mix = cup.state().next().filter(next -> next.kind() == NextAction.Kind.STEP)
-                .flatMap(next -> MixAdvice.forStep(cup.file(), next.step(), cup.cup().schools(), shelf.measuringCupAtHand().cup(), show));
+                .flatMap(next -> MixAdvice.forStep(cup, next.step(), shelf.measuringCupAtHand().cup(), show));
         List<SpindleChoice> spindles = SpindleChoice.of(shelf.spindles(), cups.all(), show);
         model.addAttribute("mix", mix.orElse(null));
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));

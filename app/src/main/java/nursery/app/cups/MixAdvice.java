@@ -35,10 +35,12 @@ record MixAdvice(Share share, Mix mix, FillPicture fill, List<Mix> fills, Option
         }
     }
 
-    static Optional<MixAdvice> forStep(CupFile file, PlanStep step, Schools schools, MeasuringCup cup, Show show) {
+    static Optional<MixAdvice> forStep(CupOnBench onBench, PlanStep step, MeasuringCup cup, Show show) {
+        CupFile file = onBench.file();
+        Schools schools = onBench.cup().schools();
         return step.role().map(role -> {
             Label label = file.labelFor(step);
-            Share share = Share.of(file.blank(), role);
+            Share share = onBench.state().share(file, role);
             // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says so.
             boolean fits = Fills.fits(label.ratio(), cup);
             Mix mix = fits ? Mix.onMarks(label.ratio(), share.toMixMl(), cup.markMl()) : Mix.exactly(label.ratio(), share.toMixMl());

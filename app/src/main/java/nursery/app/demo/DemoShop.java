@@ -19,6 +19,7 @@ import nursery.app.platform.Moments;
 import nursery.app.room.RoomBook;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
+import nursery.app.shelf.StockBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
@@ -31,6 +32,7 @@ import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.MixRatio;
+import nursery.core.resin.Part;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -59,16 +61,18 @@ class DemoShop implements SmartInitializingSingleton {
     private final LogBook log;
     private final RoomBook room;
     private final ShopBook shops;
+    private final StockBook stock;
     private final TransactionTemplate transaction;
     private final Instant now;
 
-    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, TransactionTemplate transaction,
+    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
         this.log = log;
         this.room = room;
         this.shops = shops;
+        this.stock = stock;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -92,9 +96,23 @@ class DemoShop implements SmartInitializingSingleton {
         long regular = resin(StartingProfile.REGULAR.title());
         long fast = resin(StartingProfile.FAST.title());
         long slow = shelf.addResin("Lantern Lane slow", slowLabel(), "From the product’s label (an invented product).");
+        stock(regular, slow);
         starCups(slim20, slim12, tapered30, regular);
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
+    }
+
+    private void stock(long regular, long slow) {
+        bottle(regular, Part.A, "R-0417", 946, 412);
+        bottle(regular, Part.B, "H-0419", 946, 398);
+        bottle(regular, Part.A, "R-0502", 946, 946);
+        bottle(slow, Part.A, "LL-88", 500, 35);
+        bottle(slow, Part.B, "LL-89", 250, 120);
+    }
+
+    private void bottle(long resin, Part part, String lot, double holdsMl, double leftMl) {
+        stock.add(resin, part, lot, holdsMl, "Mira");
+        stock.look(stock.bottles().get(stock.bottles().size() - 1).bottle().id(), leftMl, "Mira");
     }
 
     private void starCups(long slim20, long slim12, long tapered30, long regular) {

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import nursery.core.resin.Addition;
 import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
 
@@ -16,15 +17,26 @@ import nursery.core.resin.MixRatio;
  * @param potMinutes how long it stays usable from mixing on
  * @param mixedAt    when the clock was started
  * @param closedAt   when it was used up or given up
+ * @param wasted     whether it was measured and thrown away
  */
 record Batch(long number, long resinId, long measuringCupId, MixRatio ratio, Mix planned, double potMinutes, Instant startedAt, String startedBy,
-        Optional<Mix> actual, Optional<Instant> mixedAt, Optional<Instant> closedAt, Optional<Double> leftoverMl, List<BatchShare> shares) {
+        Optional<Mix> actual, Optional<Instant> mixedAt, Optional<Instant> closedAt, Optional<Double> leftoverMl, boolean wasted, List<BatchShare> shares) {
 
-    /** A coat this mix was made for. */
-    record BatchShare(long cupId, String code, int step, double ml) {}
+    /**
+     * A coat this mix was made for.
+     *
+     * @param atMinute when its turn was planned, counted from mixing
+     * @param addition what is stirred into it or into part of it
+     */
+    record BatchShare(long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
 
     Optional<Instant> offAt() {
         return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * 60))));
+    }
+
+    /** When a cup's turn comes by the clock, once the clock runs. */
+    Optional<Instant> turnAt(BatchShare share) {
+        return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(share.atMinute() * 60))));
     }
 
     public boolean isOpen() {

@@ -19,6 +19,7 @@ import nursery.app.platform.Show;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfCup;
+import nursery.app.shelf.StockBook;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
@@ -52,23 +53,26 @@ class BatchController {
     private final ShopBook shops;
     private final FormPost posts;
     private final Pdf pdf;
+    private final StockBook stock;
 
-    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts, Pdf pdf) {
+    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts, Pdf pdf, StockBook stock) {
         this.mixes = mixes;
         this.cups = cups;
         this.shelf = shelf;
         this.shops = shops;
         this.posts = posts;
         this.pdf = pdf;
+        this.stock = stock;
     }
 
     /**
      * A coat of this batch.
      *
      * @param poured  when and how much, once it is
+     * @param turn    when its turn comes: by the clock once it runs, else in minutes from mixing
      * @param spindle where it most likely turns; no two coats of a mix are offered the same
      */
-    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle) {}
+    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle, String turn) {}
 
     @GetMapping("/mix/{number}")
     String open(@PathVariable long number, Model model) {
@@ -83,13 +87,13 @@ class BatchController {
     }
 
     @PostMapping("/mix/{number}/mixed")
-    ModelAndView mixed(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
+    ModelAndView mixed(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         Batch batch = find(number);
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
             Mix measured = measured(batch, reader);
             reader.faults().throwIfAny();
-            mixes.mixed(number, measured.partAMl(), measured.partBMl(), shops.show());
+            mixes.mixed(number, measured.partAMl(), measured.partBMl(), Maker.of(request).name(), shops.show());
             return "/mix/" + number;
         }, form -> page(number, Optional.of(form), model));
     }
@@ -124,6 +128,19 @@ class BatchController {
         }, form -> page(number, Optional.of(form), model));
     }
 
+    @PostMapping("/mix/{number}/throw-away")
+    ModelAndView throwAway(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        find(number);
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            double partAMl = reader.quantity("wasteA", "A thrown away", shops.shop().volumeUnit());
+            double partBMl = reader.quantity("wasteB", "B thrown away", shops.shop().volumeUnit());
+            reader.faults().throwIfAny();
+            mixes.throwAway(number, partAMl, partBMl, Maker.of(request).name());
+            return "/mix";
+        }, form -> page(number, Optional.of(form), model));
+    }
+
     @GetMapping("/mix/{number}/print")
     String print(@PathVariable long number, Model model) {
         model.addAllAttributes(printed(find(number)));
@@ -141,15 +158,15 @@ class BatchController {
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cupOf(batch).cup());
         List<ShareLine> lines = lines(batch, show);
         return Map.of("batch", batch, "resin", mixes.resin(batch), "fills", fills, "grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills),
-                "lines", lines, "stirring", stirring(lines), "show", show);
+                "lines", lines, "stirring", GuideStep.stirring(batch, rests(lines), show), "heatPass", GuideStep.heatPass(), "show", show);
     }
 
     private ShelfCup cupOf(Batch batch) {
         return shelf.measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
     }
 
-    private static List<StirStep> stirring(List<ShareLine> lines) {
-        return StirStep.of(lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED)));
+    private static boolean rests(List<ShareLine> lines) {
+        return lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED));
     }
 
     private Batch find(long number) {
@@ -171,7 +188,11 @@ class BatchController {
         model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
         List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);
-        model.addAttribute("stirring", stirring(lines));
+        model.addAttribute("measuring", GuideStep.measuring(fills, show));
+        model.addAttribute("stirring", GuideStep.stirring(batch, rests(lines), show));
+        model.addAttribute("heatPass", GuideStep.heatPass());
+        model.addAttribute("lots", stock.lotsOf(number));
+        model.addAttribute("lost", mixes.lostMl(batch).orElse(null));
         model.addAttribute("spindles", shelf.spindles());
         model.addAttribute("offAt", batch.offAt().orElse(null));
         model.addAttribute("isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
@@ -190,7 +211,8 @@ class BatchController {
                     .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
             Optional<Spindle> spindle = cup.likelySpindle(free);
             spindle.filter(found -> poured.isEmpty()).ifPresent(free::remove);
-            lines.add(new ShareLine(share, cup, cup.picture(), poured, spindle));
+            String turn = batch.turnAt(share).map(show::at).orElse("minute " + Math.round(share.atMinute()));
+            lines.add(new ShareLine(share, cup, cup.picture(), poured, spindle, turn));
         }
         return lines;
     }

@@ -32,7 +32,7 @@ record Candidate(CupOnBench onBench, ShelfResin resin, PlanStep step, Share shar
         return cup.state().next().filter(next -> next.kind() == NextAction.Kind.STEP).flatMap(next -> next.step().role().map(role -> {
             PlanStep step = next.step();
             ShelfResin resin = step.kind() == StepKind.FINISHING_COAT ? cup.cup().last() : cup.cup().base();
-            return new Candidate(cup, resin, step, Share.of(cup.file().blank(), role), next.readinessAt(now), next.window().opensAt(), next.window().closesAtExclusive());
+            return new Candidate(cup, resin, step, cup.state().share(cup.file(), role), next.readinessAt(now), next.window().opensAt(), next.window().closesAtExclusive());
         }));
     }
 

@@ -2,11 +2,8 @@ package nursery.app.mix;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.CupOnBench;
 import nursery.app.cups.Happening;
@@ -20,12 +17,14 @@ import nursery.app.platform.Show;
 import nursery.app.room.RoomBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfResin;
+import nursery.app.shelf.StockBook;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Fault;
+import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
+import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet;
-import nursery.core.resin.Label;
 import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.PotLife;
@@ -37,32 +36,34 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class MixBook {
 
+    private static final double ROUNDING_ML = 0.05;
+
     private final MixMapper mapper;
     private final CupBook cups;
     private final LogBook log;
     private final Shelf shelf;
     private final RoomBook room;
     private final Moments moments;
+    private final StockBook stock;
 
-    MixBook(MixMapper mapper, CupBook cups, LogBook log, Shelf shelf, RoomBook room, Moments moments) {
+    MixBook(MixMapper mapper, CupBook cups, LogBook log, Shelf shelf, RoomBook room, Moments moments, StockBook stock) {
         this.mapper = mapper;
         this.cups = cups;
         this.log = log;
         this.shelf = shelf;
         this.room = room;
         this.moments = moments;
+        this.stock = stock;
     }
 
     @Transactional(readOnly = true)
     Optional<Batch> batch(long number) {
-        Map<Long, CupOnBench> byId = cups.all().stream().collect(Collectors.toMap(cup -> cup.cup().id(), Function.identity()));
-        return mapper.batch(number).map(row -> batch(row, byId));
+        return mapper.batch(number).map(this::batch);
     }
 
     @Transactional(readOnly = true)
     List<Batch> open() {
-        Map<Long, CupOnBench> byId = cups.all().stream().collect(Collectors.toMap(cup -> cup.cup().id(), Function.identity()));
-        return mapper.open().stream().map(row -> batch(row, byId)).toList();
+        return mapper.open().stream().map(this::batch).toList();
     }
 
     /**
@@ -77,28 +78,27 @@ class MixBook {
             refuseTaken(row.candidate(), show);
         }
         mapper.insertBatch(new BatchRow(null, sheet.resin().id(), sheet.cup().id(), sheet.resin().label().ratio().toString(), planned.mix().partAMl(),
-                planned.mix().partBMl(), planned.potMinutes(), moments.now(), by, null, null, null, null, null));
+                planned.mix().partBMl(), planned.potMinutes(), moments.now(), by, null, null, null, null, null, false));
         long number = mapper.lastId();
         for (SheetRow row : sheet.rows()) {
-            mapper.insertShare(new ShareRow(number, row.place(), row.candidate().onBench().cup().id(), row.candidate().step().number(), row.turn().portion().ml()));
+            mapper.insertShare(new ShareRow(number, row.place(), row.candidate().onBench().cup().id(), row.candidate().code(), row.candidate().step().number(), row.turn().portion().ml(),
+                    row.turn().atMinute(), row.turn().portion().addition().map(Addition::ml).orElse(null), row.turn().portion().addition().map(Addition::what).orElse(null)));
         }
         return number;
     }
 
     /** A measured pair against the ratio the batch was started with. */
     RatioCheck judge(Batch batch, double partAMl, double partBMl) {
-        Label label = resin(batch).label();
-        return RatioCheck.of(new Label(batch.ratio(), label.times(), label.referenceC(), label.activationKjPerMol(), label.densities(), label.viscosityPaS(),
-                label.potLifeMin(), label.tolerancePercent()), partAMl, partBMl);
+        return RatioCheck.of(resin(batch).label().at(batch.ratio()), partAMl, partBMl);
     }
 
     /**
-     * Starts the batch's clock.
+     * Starts the batch's clock and takes what was measured out of the bottles.
      *
      * @throws InvalidInput if it runs already, or the pair is too far off to be used
      */
     @Transactional
-    void mixed(long number, double partAMl, double partBMl, Show show) {
+    void mixed(long number, double partAMl, double partBMl, String by, Show show) {
         Batch batch = held(number);
         batch.mixedAt().ifPresent(at -> refuse("This batch was mixed at %s: its clock runs.".formatted(show.at(at))));
         RatioCheck check = judge(batch, partAMl, partBMl);
@@ -108,6 +108,7 @@ class MixBook {
         Instant now = moments.now();
         double potMinutes = PotLife.minutes(resin(batch).label(), partAMl + partBMl, room.temperatureC(now));
         mapper.mixed(number, partAMl, partBMl, now, potMinutes);
+        stock.draw(batch.resinId(), new Mix(partAMl, partBMl), number, by);
     }
 
     /** Logs a coat of this batch on its cup. Throws what {@link LogBook#add} throws. */
@@ -118,18 +119,49 @@ class MixBook {
             refuse("This batch is not mixed yet: enter what you measured first.");
         }
         BatchShare share = batch.shares().stream().filter(found -> found.code().equals(code)).findFirst().orElseThrow();
-        log.add(code, new Happening(Kind.POURED, share.step(), moments.now(), ml, spindle, by, "", OptionalLong.of(number)), confirmed);
+        log.add(code, new Happening(Kind.POURED, share.step(), moments.now(), ml, spindle, by, note(share), OptionalLong.of(number)), confirmed);
     }
 
     /** @throws InvalidInput if more is left than there was */
     @Transactional
     void close(long number, double leftoverMl) {
         Batch batch = held(number);
-        double had = batch.actual().orElse(batch.planned()).totalMl();
-        if (!(leftoverMl >= 0 && leftoverMl <= had)) {
-            throw new InvalidInput(List.of(new Fault("leftover", "%s ml cannot be left of %s ml.".formatted(Numbers.show(leftoverMl), Numbers.show(had)))));
+        double had = Math.max(0, batch.actual().map(Mix::totalMl).orElse(0.0) - mapper.pouredMl(number));
+        if (!(leftoverMl >= 0 && leftoverMl <= had + ROUNDING_ML)) {
+            throw new InvalidInput(List.of(new Fault("leftover", batch.actual().isEmpty() ? "Nothing is mixed, so nothing can be left: leave it empty, or say below what was thrown away."
+                    : "%s ml cannot be left: what was mixed, less what went on the cups, is %s ml.".formatted(Numbers.show(leftoverMl, 1), Numbers.show(had, 1)))));
         }
         mapper.close(number, moments.now(), leftoverMl);
+    }
+
+    /**
+     * Gives up a batch that was measured but never mixed: the bottles are emptier all the same.
+     *
+     * @throws InvalidInput if it is mixed, or that is no amount
+     */
+    @Transactional
+    void throwAway(long number, double partAMl, double partBMl, String by) {
+        Batch batch = held(number);
+        if (batch.mixedAt().isPresent()) {
+            refuse("This batch is mixed: close it with what is left in the pot.");
+        }
+        Faults faults = new Faults();
+        faults.within("wasteA", "A thrown away", partAMl, 0, Mix.MAX_TOTAL_ML, "ml");
+        faults.within("wasteB", "B thrown away", partBMl, 0, Mix.MAX_TOTAL_ML, "ml");
+        faults.throwIfAny();
+        mapper.waste(number, moments.now(), partAMl, partBMl);
+        stock.draw(batch.resinId(), new Mix(partAMl, partBMl), number, by);
+    }
+
+    /** What stayed on mixing cups, sticks and gloves: mixed, less what went on cups and what was left. */
+    Optional<Double> lostMl(Batch batch) {
+        return batch.wasted() || batch.isOpen() ? Optional.empty()
+                : batch.actual().map(actual -> Math.max(0, actual.totalMl() - mapper.pouredMl(batch.number()) - batch.leftoverMl().orElse(0.0)));
+    }
+
+    private static String note(BatchShare share) {
+        return share.addition().map(addition -> addition.isWhole(share.ml()) ? "Stirred in: %s.".formatted(addition.what())
+                : "%s ml of it with %s stirred in.".formatted(Numbers.show(addition.ml(), 1), addition.what())).orElse("");
     }
 
     ShelfResin resin(Batch batch) {
@@ -159,12 +191,13 @@ class MixBook {
         throw new InvalidInput(List.of(new Fault("batch", message)));
     }
 
-    private Batch batch(BatchRow row, Map<Long, CupOnBench> byId) {
+    private Batch batch(BatchRow row) {
         long number = row.id() == null ? 0 : row.id();
         List<BatchShare> shares = mapper.shares(number).stream()
-                .map(share -> new BatchShare(share.cupId(), Optional.ofNullable(byId.get(share.cupId())).orElseThrow().cup().code(), share.step(), share.shareMl())).toList();
+                .map(share -> new BatchShare(share.cupId(), share.code(), share.step(), share.shareMl(), share.atMinute(),
+                        share.additionMl() == null || share.addition() == null ? Optional.empty() : Optional.of(new Addition(share.additionMl(), share.addition())))).toList();
         Optional<Mix> actual = row.actualAMl() == null || row.actualBMl() == null ? Optional.empty() : Optional.of(new Mix(row.actualAMl(), row.actualBMl()));
         return new Batch(number, row.resinId(), row.cupId(), MixRatio.parse(row.ratio()), new Mix(row.plannedAMl(), row.plannedBMl()), row.potMinutes(), row.startedAt(),
-                row.startedBy(), actual, Optional.ofNullable(row.mixedAt()), Optional.ofNullable(row.closedAt()), Optional.ofNullable(row.leftoverMl()), shares);
+                row.startedBy(), actual, Optional.ofNullable(row.mixedAt()), Optional.ofNullable(row.closedAt()), Optional.ofNullable(row.leftoverMl()), row.wasted(), shares);
     }
 }

@@ -1,6 +1,7 @@
 package nursery.app.mix;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,11 +13,13 @@ import nursery.app.platform.Maker;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
 import nursery.app.room.RoomBook;
+import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfCup;
 import nursery.app.shelf.ShelfResin;
 import nursery.app.shelf.ShelfTurner;
+import nursery.app.shelf.StockBook;
 import nursery.core.resin.Pace;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -36,8 +39,9 @@ class MixController {
     private final RoomBook room;
     private final Moments moments;
     private final FormPost posts;
+    private final StockBook stock;
 
-    MixController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, RoomBook room, Moments moments, FormPost posts) {
+    MixController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, RoomBook room, Moments moments, FormPost posts, StockBook stock) {
         this.mixes = mixes;
         this.cups = cups;
         this.shelf = shelf;
@@ -45,6 +49,7 @@ class MixController {
         this.room = room;
         this.moments = moments;
         this.posts = posts;
+        this.stock = stock;
     }
 
     /** The bench with its coats; those due now and in no mix under way are picked, unless some are named. */
@@ -61,10 +66,20 @@ class MixController {
         return page(model, Form.fresh(chosen), all);
     }
 
-    /** The sheet for what is picked and typed so far; changes nothing. */
+    /** The sheet for what is picked and typed so far, or what a changed share changes in it; changes nothing. */
     @GetMapping("/mix/sheet")
-    String sheet(@RequestParam Map<String, String> typed, Model model) {
-        page(model, Form.fresh(typed), Candidate.among(cups.all(), moments.now()));
+    String sheet(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        List<Candidate> all = Candidate.among(cups.all(), moments.now());
+        Optional<MixSheet> sheet = sheet(typed, all);
+        Optional<List<SheetRow>> changed = sheet.flatMap(found -> found.changedSince(typed.getOrDefault("shown", "")));
+        if (changed.isPresent()) {
+            model.addAttribute("sheet", sheet.orElseThrow());
+            model.addAttribute("resin", sheet.orElseThrow().resin());
+            model.addAttribute("changed", changed.get());
+            response.setHeader("HX-Retarget", "#sheet-head");
+            return "mix/mix :: changed";
+        }
+        page(model, Form.fresh(typed), all);
         return "mix/mix :: sheet";
     }
 
@@ -93,8 +108,10 @@ class MixController {
     private Optional<MixSheet> sheet(Map<String, String> typed, List<Candidate> all) {
         return resinOf(typed, all).map(resin -> {
             List<Candidate> picked = all.stream().filter(candidate -> candidate.resin().equals(resin) && typed.containsKey("pick-" + candidate.code())).toList();
-            return MixSheet.of(new MixSheet.Choice(resin, picked, cupOf(typed), turnerOf(typed), room.temperatureC(moments.now()),
-                    Pace.learnedMinutesPerCup(cups.poursByBatch().values())), typed, shops.show());
+            Shop shop = shops.shop();
+            double minutesPerCup = shop.setMinutesPerCup().orElseGet(() -> Pace.learnedMinutesPerCup(cups.poursByBatch().values()));
+            return MixSheet.of(new MixSheet.Choice(resin, picked, cupOf(typed), turnerOf(typed), room.temperatureC(moments.now()), shop.losses(), minutesPerCup, stock),
+                    typed, shop.show(moments.now()));
         });
     }
 

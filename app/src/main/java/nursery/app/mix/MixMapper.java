@@ -14,12 +14,12 @@ import org.jspecify.annotations.Nullable;
 interface MixMapper {
 
     record BatchRow(@Nullable Long id, long resinId, long cupId, String ratio, double plannedAMl, double plannedBMl, double potMinutes, Instant startedAt,
-            String startedBy, @Nullable Double actualAMl, @Nullable Double actualBMl, @Nullable Instant mixedAt, @Nullable Instant closedAt, @Nullable Double leftoverMl) {}
+            String startedBy, @Nullable Double actualAMl, @Nullable Double actualBMl, @Nullable Instant mixedAt, @Nullable Instant closedAt, @Nullable Double leftoverMl, boolean wasted) {}
 
-    record ShareRow(long batchId, int position, long cupId, int step, double shareMl) {}
+    record ShareRow(long batchId, int position, long cupId, String code, int step, double shareMl, double atMinute, @Nullable Double additionMl, @Nullable String addition) {}
 
     String BATCH = """
-            SELECT id, resin_id, cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes, started_at, started_by, actual_a_ml, actual_b_ml, mixed_at, closed_at, leftover_ml
+            SELECT id, resin_id, cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes, started_at, started_by, actual_a_ml, actual_b_ml, mixed_at, closed_at, leftover_ml, wasted
             FROM batch\s""";
 
     @Select(BATCH + "WHERE id = #{id}")
@@ -31,7 +31,9 @@ interface MixMapper {
     @Select(BATCH + "WHERE closed_at IS NULL ORDER BY id DESC")
     List<BatchRow> open();
 
-    @Select("SELECT batch_id, position, cup_id, step, share_ml FROM batch_share WHERE batch_id = #{batchId} ORDER BY position")
+    @Select("""
+            SELECT s.batch_id, s.position, s.cup_id, c.code, s.step, s.share_ml, s.at_minute, s.addition_ml, s.addition
+            FROM batch_share s JOIN cup c ON c.id = s.cup_id WHERE s.batch_id = #{batchId} ORDER BY s.position""")
     List<ShareRow> shares(long batchId);
 
     /** The open batch that already holds a coat, if any. */
@@ -46,7 +48,7 @@ interface MixMapper {
     @Select("SELECT LAST_INSERT_ID()")
     long lastId();
 
-    @Insert("INSERT INTO batch_share (batch_id, position, cup_id, step, share_ml) VALUES (#{batchId}, #{position}, #{cupId}, #{step}, #{shareMl})")
+    @Insert("INSERT INTO batch_share (batch_id, position, cup_id, step, share_ml, at_minute, addition_ml, addition) VALUES (#{batchId}, #{position}, #{cupId}, #{step}, #{shareMl}, #{atMinute}, #{additionMl}, #{addition})")
     void insertShare(ShareRow share);
 
     @Update("UPDATE batch SET actual_a_ml = #{a}, actual_b_ml = #{b}, mixed_at = #{at}, pot_minutes = #{potMinutes} WHERE id = #{id}")
@@ -54,4 +56,11 @@ interface MixMapper {
 
     @Update("UPDATE batch SET closed_at = #{at}, leftover_ml = #{leftoverMl} WHERE id = #{id}")
     void close(@Param("id") long id, @Param("at") Instant at, @Param("leftoverMl") double leftoverMl);
+
+    @Update("UPDATE batch SET closed_at = #{at}, actual_a_ml = #{a}, actual_b_ml = #{b}, leftover_ml = #{a} + #{b}, wasted = TRUE WHERE id = #{id}")
+    void waste(@Param("id") long id, @Param("at") Instant at, @Param("a") double a, @Param("b") double b);
+
+    /** What went on cups out of a batch, by the logs as they stand. */
+    @Select("SELECT COALESCE(SUM(e.amount_ml), 0) FROM log_entry e WHERE e.batch_id = #{id} AND e.id NOT IN (SELECT cancels_id FROM log_entry WHERE cancels_id IS NOT NULL)")
+    double pouredMl(long id);
 }

@@ -5,16 +5,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import nursery.app.picture.FillPicture;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
 import nursery.app.shelf.ShelfCup;
 import nursery.app.shelf.ShelfResin;
 import nursery.app.shelf.ShelfTurner;
+import nursery.app.shelf.StockBook;
 import nursery.core.film.TurnerCheck;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
+import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
@@ -29,10 +32,13 @@ import nursery.core.resin.Portion;
  *
  * @param byScale  whether it is measured by weight
  * @param grams    what the scale shows after A, and after B on top, for the first filling; empty without densities
+ * @param missing  what the bottles lack for it, by the book
  * @param faults   what is wrong; then there is no sheet
  */
 record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean byScale, Optional<BatchSheet> sheet, List<SheetRow> rows,
-        Optional<FillPicture> fill, List<Grams> grams, double roomC, Pace pace, int servesMore, List<Fault> faults) {
+        Optional<FillPicture> fill, List<Grams> grams, double roomC, Pace pace, int servesMore, List<StockBook.Lot> missing, List<Fault> faults) {
+
+    private static final int LONGEST_ADDITION = 60;
 
     /** What the scale shows for one filling: after A, tared, then after B; and both together. */
     record Grams(double partA, double partB) {
@@ -57,7 +63,7 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
     }
 
     /** What was chosen on the mixing bench. */
-    record Choice(ShelfResin resin, List<Candidate> candidates, ShelfCup cup, ShelfTurner turner, double roomC, double minutesPerCup) {}
+    record Choice(ShelfResin resin, List<Candidate> candidates, ShelfCup cup, ShelfTurner turner, double roomC, Losses losses, double minutesPerCup, StockBook stock) {}
 
     static MixSheet of(Choice choice, Map<String, String> typed, Show show) {
         FormReader reader = new FormReader(typed);
@@ -67,16 +73,41 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
             shares.put(candidate.code(), reader.raw(field).isEmpty() ? candidate.share().suggestedMl()
                     : reader.quantity(field, candidate.code() + "'s share", show.volumeUnit()));
         }
+        Map<String, Addition> additions = additions(choice, shares, reader, show);
         boolean rests = choice.candidates().stream().anyMatch(Candidate::wantsRest);
         Pace pace = new Pace(Pace.USUAL_MIXING_MIN + (rests ? Pace.REST_MIN : 0), choice.minutesPerCup());
         MeasuringCup cup = choice.cup().cup();
         Optional<BatchSheet> sheet = reader.faults().none() && !choice.candidates().isEmpty()
-                ? reader.faults().attempt("cup", () -> BatchSheet.of(choice.resin().label(), portions(choice, shares), Losses.USUAL, cup, pace, choice.roomC()))
+                ? reader.faults().attempt("cup", () -> BatchSheet.of(choice.resin().label(), portions(choice, shares, additions), choice.losses(), cup, pace, choice.roomC()))
                 : Optional.empty();
         boolean byScale = "scale".equals(reader.raw("by"));
         return new MixSheet(choice.resin(), choice.cup(), choice.turner(), byScale, sheet, rows(choice, sheet, typed, show),
                 sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)), Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())), choice.roomC(), pace,
-                sheet.map(found -> found.servesMore(Losses.USUAL)).orElse(0), reader.faults().found());
+                sheet.map(found -> found.servesMore(choice.losses())).orElse(0), sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix())).orElse(List.of()), reader.faults().found());
+    }
+
+    /** The frame of what stands on the screen: while it is the same, a new share changes only its own row and the head. */
+    public String shown() {
+        return rows.stream().map(row -> row.candidate().code() + (row.turn().inTime() ? "=" : "!") + row.turn().portion().ml()).collect(Collectors.joining(";", turner.id() + ";", ""));
+    }
+
+    /** The rows whose share differs from the one shown; empty if more than shares has changed. */
+    Optional<List<SheetRow>> changedSince(String before) {
+        String[] then = before.split(";");
+        String[] now = shown().split(";");
+        if (rows.isEmpty() || then.length != now.length || !then[0].equals(now[0])) {
+            return Optional.empty();
+        }
+        List<SheetRow> changed = new ArrayList<>();
+        for (int i = 1; i < now.length; i++) {
+            if (!then[i].startsWith(now[i].substring(0, now[i].indexOf(rows.get(i - 1).turn().inTime() ? '=' : '!') + 1))) {
+                return Optional.empty();
+            }
+            if (!then[i].equals(now[i])) {
+                changed.add(rows.get(i - 1));
+            }
+        }
+        return Optional.of(changed);
     }
 
     /** @throws InvalidInput with what is wrong, if there is no sheet */
@@ -87,8 +118,24 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
         return sheet.orElseThrow(() -> new InvalidInput(faults));
     }
 
-    private static List<Portion> portions(Choice choice, Map<String, Double> shares) {
-        return choice.candidates().stream().map(candidate -> new Portion(candidate.code(), shares.getOrDefault(candidate.code(), Double.NaN), candidate.closesAt())).toList();
+    /** What is set aside and stirred in; naming only what it is means the whole share. */
+    private static Map<String, Addition> additions(Choice choice, Map<String, Double> shares, FormReader reader, Show show) {
+        Map<String, Addition> additions = new LinkedHashMap<>();
+        for (Candidate candidate : choice.candidates()) {
+            String field = "aside-" + candidate.code();
+            String what = reader.line("tint-" + candidate.code(), candidate.code() + ", what is stirred in", LONGEST_ADDITION, false);
+            if (!reader.raw(field).isEmpty()) {
+                additions.put(candidate.code(), new Addition(reader.quantity(field, candidate.code() + ", set aside", show.volumeUnit()), what));
+            } else if (!what.isEmpty()) {
+                additions.put(candidate.code(), new Addition(shares.getOrDefault(candidate.code(), Double.NaN), what));
+            }
+        }
+        return additions;
+    }
+
+    private static List<Portion> portions(Choice choice, Map<String, Double> shares, Map<String, Addition> additions) {
+        return choice.candidates().stream().map(candidate -> new Portion(candidate.code(), shares.getOrDefault(candidate.code(), Double.NaN), candidate.closesAt(),
+                Optional.ofNullable(additions.get(candidate.code())))).toList();
     }
 
     private static List<SheetRow> rows(Choice choice, Optional<BatchSheet> sheet, Map<String, String> typed, Show show) {
@@ -97,7 +144,7 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
             Candidate candidate = choice.candidates().stream().filter(found -> found.code().equals(turn.portion().cup())).findFirst().orElseThrow();
             Optional<TurnerCheck> check = candidate.hangs() ? Optional.empty()
                     : TurnerCheck.of(candidate.onBench().file().blank(), choice.resin().label(), turn.portion().ml(), choice.turner().rpm(), choice.roomC());
-            rows.add(SheetRow.of(rows.size() + 1, candidate, turn, typed.getOrDefault("share-" + candidate.code(), show.volumeNumber(turn.portion().ml())), check));
+            rows.add(SheetRow.of(rows.size() + 1, candidate, turn, SheetRow.Typed.of(candidate.code(), typed, show.volumeNumber(turn.portion().ml())), check));
         }
         return rows;
     }

@@ -62,6 +62,15 @@ public final class FormReader {
         return faults.attempt(field, () -> Reading.parse(raw(field), unit)).orElse(Double.NaN);
     }
 
+    /** A needed quantity between two ends, both in the core's unit. */
+    public double quantity(String field, String what, Unit unit, double low, double high) {
+        double value = quantity(field, what, unit);
+        if (!Double.isNaN(value)) {
+            faults.within(field, what, unit.fromBase(value), unit.fromBase(low), unit.fromBase(high), unit.symbol());
+        }
+        return value;
+    }
+
     /** A quantity that may be left out. */
     public OptionalDouble optionalQuantity(String field, Unit unit) {
         if (raw(field).isEmpty()) {

@@ -33,6 +33,7 @@ class ScaleController implements DisposableBean {
 
     private static final long EVERY_MS = 200;
     private static final int MOST_LINES = 1000;
+    private static final String SIMULATED = "simulated";
 
     private final ScaleFeed feed;
     /** A scale lives in real time, whatever the shop's clock is moved to in a test. */
@@ -69,12 +70,12 @@ class ScaleController implements DisposableBean {
             String line = written.get(i);
             faults.attempt("line " + (i + 1), () -> ScaleReading.parse(line)).ifPresent(readings::add);
         }
+        faults.require(name.matches("[\\w .-]{1,40}"), "X-Scale", "The scale's name must be 1 to 40 letters, digits, dots, dashes or blanks.");
         faults.throwIfAny();
-        simulating = false;
-        readings.forEach(feed::accept);
+        readings.forEach(reading -> feed.accept(name, reading));
     }
 
-    /** The simulated scale's buttons: on, off, tare, cup, stop, or pour so many grams at so many a second. */
+    /** The simulated scale's buttons: on, off, tare, cup, stop, or pour at so many grams a second until it shows so much. */
     @PostMapping("/scale/simulated")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void press(@RequestParam Map<String, String> typed) {
@@ -91,12 +92,12 @@ class ScaleController implements DisposableBean {
     }
 
     private void pour(FormReader reader, Instant now) {
-        double grams = reader.number("grams", "The amount");
+        double grams = reader.number("to", "The amount to pour to");
         double speed = reader.number("speed", "The speed");
-        reader.faults().within("grams", "The amount", grams, 0.1, 2000, "g");
+        reader.faults().within("to", "The amount to pour to", grams, 0.1, 2000, "g");
         reader.faults().within("speed", "The speed", speed, 0.1, 100, "g/s");
         reader.faults().throwIfAny();
-        simulated.pour(now, grams, speed);
+        simulated.pourTo(now, grams, speed);
     }
 
     @ExceptionHandler(InvalidInput.class)
@@ -110,7 +111,7 @@ class ScaleController implements DisposableBean {
     /** The simulated scale writes the same lines a real one would. */
     private void tick() {
         if (simulating && feed.isHeard()) {
-            feed.accept(ScaleReading.parse(simulated.read(clock.instant()).line()));
+            feed.accept(SIMULATED, ScaleReading.parse(simulated.read(clock.instant()).line()));
         }
     }
 

@@ -2,7 +2,9 @@ package nursery.app.scale;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -20,14 +22,15 @@ class ScaleFeed {
     private static final int MOST_LISTENERS = 20;
 
     private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
-    private volatile Optional<ScaleReading> last = Optional.empty();
+    private final Map<String, ScaleReading> last = new ConcurrentHashMap<>();
 
     /**
      * What a listening page is told.
      *
+     * @param scale  which scale it is, by the name it gives itself
      * @param jumped whether the weight changed by more than a hand pours since the reading before
      */
-    record Told(String at, double grams, boolean stable, boolean jumped) {}
+    record Told(String scale, String at, double grams, boolean stable, boolean jumped) {}
 
     SseEmitter listen() {
         if (listeners.size() >= MOST_LISTENERS) {
@@ -62,10 +65,10 @@ class ScaleFeed {
         return !listeners.isEmpty();
     }
 
-    void accept(ScaleReading reading) {
-        boolean jumped = last.map(before -> Math.abs(reading.grams() - before.grams()) > JUMP_G).orElse(false);
-        last = Optional.of(reading);
-        Told told = new Told(reading.at().toString(), reading.grams(), reading.stable(), jumped);
+    void accept(String scale, ScaleReading reading) {
+        Optional<ScaleReading> before = Optional.ofNullable(last.put(scale, reading));
+        boolean jumped = before.filter(found -> Math.abs(reading.grams() - found.grams()) > JUMP_G).isPresent();
+        Told told = new Told(scale, reading.at().toString(), reading.grams(), reading.stable(), jumped);
         for (SseEmitter listener : listeners) {
             try {
                 listener.send(told, MediaType.APPLICATION_JSON);

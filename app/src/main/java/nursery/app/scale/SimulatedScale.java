@@ -37,10 +37,10 @@ final class SimulatedScale {
         tareG = shownG(now);
     }
 
-    /** Pours so much, so fast; what was still being poured stops. */
-    synchronized void pour(Instant now, double grams, double gramsPerSecond) {
+    /** Pours, so fast, until the scale shows so much; what was still being poured stops. */
+    synchronized void pourTo(Instant now, double grams, double gramsPerSecond) {
         flow(now);
-        toPourG = grams;
+        toPourG = Math.max(0, grams - (shownG(now) - tareG));
         pourGPerSecond = gramsPerSecond;
     }
 

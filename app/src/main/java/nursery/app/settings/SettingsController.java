@@ -8,13 +8,17 @@ import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.core.measure.LengthUnit;
+import nursery.core.measure.Numbers;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
+import nursery.core.resin.Losses;
+import nursery.core.resin.Pace;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -68,8 +72,15 @@ class SettingsController {
         reader.faults().require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "“%s” is not a time zone: choose one from the list.".formatted(zone));
         Optional<LocalTime> from = time(reader, "quietFrom");
         Optional<LocalTime> until = time(reader, "quietUntil");
+        // The form names the unit it was filled in, which this very form may be changing.
+        VolumeUnit filledIn = shops.shop().volumeUnit();
+        double lossFillMl = reader.quantity("lossFill", "What stays on a mixing cup", filledIn, 0, Losses.MOST_ML);
+        double lossCupMl = reader.quantity("lossCup", "What stays on the glove", filledIn, 0, Losses.MOST_ML);
+        OptionalDouble minutes = reader.optionalNumber("minutesPerCup");
+        minutes.ifPresent(found -> reader.faults().attempt("minutesPerCup", () -> new Pace(Pace.USUAL_MIXING_MIN, found)));
         reader.faults().throwIfAny();
-        return new Shop(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), zone, from.orElseThrow(), until.orElseThrow());
+        return new Shop(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), zone, from.orElseThrow(), until.orElseThrow(),
+                lossFillMl, lossCupMl, minutes.isPresent() ? minutes.getAsDouble() : null);
     }
 
     private static Optional<LocalTime> time(FormReader reader, String field) {
@@ -89,6 +100,9 @@ class SettingsController {
         typed.put("zone", shop.zone());
         typed.put("quietFrom", shop.quietFrom().toString());
         typed.put("quietUntil", shop.quietUntil().toString());
+        typed.put("lossFill", shop.volumeUnit().showNumber(shop.lossFillMl()));
+        typed.put("lossCup", shop.volumeUnit().showNumber(shop.lossCupMl()));
+        typed.put("minutesPerCup", shop.setMinutesPerCup().stream().mapToObj(minutes -> Numbers.show(minutes, 1)).findFirst().orElse(""));
         typed.put("maker", maker.isNamed() ? maker.name() : "");
         return typed;
     }

@@ -148,7 +148,7 @@ public class Shelf {
 
     private static void checkRpm(double rpm) {
         Faults faults = new Faults();
-        faults.within("rpm", "The turner's speed", rpm, 0.2, 60, "rpm");
+        ShelfTurner.checkRpm(faults, rpm);
         faults.throwIfAny();
     }
 

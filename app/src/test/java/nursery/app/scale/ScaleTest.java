@@ -48,7 +48,7 @@ class ScaleTest {
         SimulatedScale scale = new SimulatedScale(1, START);
         scale.tare(START);
         assertThat(scale.read(START).grams()).isCloseTo(0, within(0.2));
-        scale.pour(START, 14.4, 6);
+        scale.pourTo(START, 14.4, 6);
         assertThat(scale.read(START.plusSeconds(1)).grams()).isCloseTo(6, within(0.4));
         assertThat(scale.read(START.plusSeconds(1)).stable()).isFalse();
         assertThat(scale.read(START.plusSeconds(5)).grams()).isCloseTo(14.4, within(0.2));

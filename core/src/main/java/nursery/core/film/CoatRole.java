@@ -38,6 +38,10 @@ public enum CoatRole {
         return word;
     }
 
+    public boolean isAdhesive() {
+        return this == ADHESIVE_THIN || this == ADHESIVE_GENEROUS;
+    }
+
     /** The mean film to aim at, mm. */
     public double filmMm() {
         return filmMm;

@@ -7,12 +7,14 @@ import nursery.core.resin.BatchSheet;
 /**
  * How much one coat needs on one cup: area times film, beside what makers pour.
  *
- * @param suggestedMl what the area and the role's film come to
+ * @param suggestedMl what the area and the film come to
  * @param areaCm2     the coated area it rests on
+ * @param filmMm      the film aimed at: the role's own, and more over coarse texture
  * @param role        the coat
  * @param practice    the amounts that worked
+ * @param below       what the coat meets, in words
  */
-public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice practice) {
+public record Share(double suggestedMl, double areaCm2, double filmMm, CoatRole role, Practice practice, String below) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
@@ -21,9 +23,11 @@ public record Share(double suggestedMl, double areaCm2, CoatRole role, Practice 
     /** How the suggestion stands to practice. */
     public enum Agreement { WITHIN, BELOW, ABOVE }
 
-    public static Share of(Blank blank, CoatRole role) {
+    /** @param clearCoats how many lie over the texture already */
+    public static Share of(Blank blank, CoatRole role, Texture texture, int clearCoats) {
         double areaCm2 = blank.area().coatedCm2();
-        return new Share(Film.volumeMl(role.filmMm(), areaCm2), areaCm2, role, role.practiceFor(blank.nominalOz()));
+        double filmMm = role.filmMm() + (role.isAdhesive() ? 0 : texture.extraFilmMm(clearCoats));
+        return new Share(Film.volumeMl(filmMm, areaCm2), areaCm2, filmMm, role, role.practiceFor(blank.nominalOz()), role.isAdhesive() ? "" : texture.words(clearCoats));
     }
 
     public Agreement agreement() {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
+import nursery.core.film.Texture;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.LogEntry.Noted;
@@ -16,6 +17,7 @@ import nursery.core.log.LogEntry.Scuffed;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.log.LogEntry.TakenOff;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 
 /**
  * The fold of plan, log, room and now into a cup's state. Pure: the same arguments give the same state, so a state
@@ -50,7 +52,11 @@ public final class CupFold {
     private CupState stateAt(Instant now) {
         Optional<NextAction> next = file.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
                 .map(step -> NextStep.of(step, newestCoat(), lastDone, now));
-        return new CupState(done, coats, next, hold, lastDone, concerns);
+        return new CupState(done, coats, next, texture(), hold, lastDone, concerns);
+    }
+
+    private Texture texture() {
+        return file.plan().stream().anyMatch(step -> step.kind() == StepKind.GLITTER && done.containsKey(step.number())) ? Texture.FINE : Texture.SMOOTH;
     }
 
     private void apply(LogEntry entry) {

@@ -4,6 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.core.film.CoatRole;
+import nursery.core.film.Share;
+import nursery.core.film.Texture;
 import nursery.core.technique.StepKind;
 
 /**
@@ -12,12 +15,13 @@ import nursery.core.technique.StepKind;
  * @param done     the entry that did each step, by step number
  * @param coats    the coats on it, oldest first
  * @param next     what to do next; empty once the plan is finished
+ * @param texture  what the decoration feels like under no coat
  * @param hold     the spindle it is on, if any
  * @param lastDoneAt when its newest work was done, or the cup was started
  * @param concerns what the log shows was done against the label or practice
  */
 public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optional<NextAction> next,
-        Optional<SpindleHold> hold, Instant lastDoneAt, List<Concern> concerns) {
+        Texture texture, Optional<SpindleHold> hold, Instant lastDoneAt, List<Concern> concerns) {
 
     public CupState {
         done = Map.copyOf(done);
@@ -38,8 +42,14 @@ public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optio
         return coats.stream().map(coat -> coat.times().fullCureAt()).max(Instant::compareTo);
     }
 
-    public boolean hasClearCoat() {
-        return coats.stream().anyMatch(coat -> coat.step().kind().isClearCoat());
+    /** Coats over the decoration. */
+    public int clearCoats() {
+        return (int) coats.stream().filter(coat -> coat.step().kind().isClearCoat()).count();
+    }
+
+    /** What a coat in this role needs on the cup as it is. */
+    public Share share(CupFile file, CoatRole role) {
+        return Share.of(file.blank(), role, texture, clearCoats());
     }
 
     /** A spindle taken, and from when the coat on it may come off. */

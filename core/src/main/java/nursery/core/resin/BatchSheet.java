@@ -11,7 +11,7 @@ import nursery.core.measure.Numbers;
 /**
  * One mix for several coats: what to measure, in which order to pour, and how far it reaches before it goes off.
  *
- * @param turns      the cups in pouring order, what closes first coming first, then the larger share
+ * @param turns      the cups in pouring order, what closes first coming first, then by code: a share that is changed moves nobody
  * @param sharesMl   on all cups together
  * @param lossesMl   on mixing cups, sticks and glove
  * @param mix        what to measure: shares and losses, at least the smallest trusted batch, rounded up to the marks
@@ -22,7 +22,8 @@ public record BatchSheet(Label label, List<Turn> turns, double sharesMl, double 
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_ML = 5;
-    private static final double LARGEST_SHARE_ML = 500;
+    /** No one cup takes more at once; a larger figure is a slip. */
+    public static final double LARGEST_SHARE_ML = 500;
 
     /**
      * A cup's turn.
@@ -91,13 +92,14 @@ public record BatchSheet(Label label, List<Turn> turns, double sharesMl, double 
             double ml = portion.ml();
             faults.require(ml > 0 && ml <= LARGEST_SHARE_ML, "share-" + portion.cup(), "%s: a share of %s ml must be more than 0 and at most %s ml."
                     .formatted(portion.cup(), Numbers.show(ml), Numbers.show(LARGEST_SHARE_ML)));
+            portion.addition().ifPresent(addition -> Addition.check(faults, "aside-" + portion.cup(), portion.cup(), addition, ml));
         }
         faults.throwIfAny();
     }
 
     private static List<Turn> turns(List<Portion> portions, Pace pace, double potMinutes) {
         List<Portion> order = portions.stream().sorted(Comparator.comparing((Portion portion) -> portion.closesAt().orElse(Instant.MAX))
-                .thenComparing(Portion::ml, Comparator.reverseOrder()).thenComparing(Portion::cup)).toList();
+                .thenComparing(Portion::cup)).toList();
         List<Turn> turns = new ArrayList<>();
         for (int i = 0; i < order.size(); i++) {
             double atMinute = pace.mixingMinutes() + i * pace.minutesPerCup();

@@ -36,6 +36,11 @@ public record Label(MixRatio ratio, LabelTimes times, double referenceC, double 
         this(ratio, times, referenceC, activationKjPerMol, densities, viscosityPaS, OptionalDouble.empty(), OptionalDouble.empty());
     }
 
+    /** This label at another ratio: what a batch was measured by stays with it when the label is corrected. */
+    public Label at(MixRatio other) {
+        return new Label(other, times, referenceC, activationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
+    }
+
     /** Density of the mix, g/ml: the two parts' masses over their volumes. */
     public double mixDensityGPerMl() {
         return densities.map(d -> (d.partAGPerMl() * ratio.partsA() + d.partBGPerMl() * ratio.partsB()) / ratio.parts()).orElse(USUAL_DENSITY_G_PER_ML);

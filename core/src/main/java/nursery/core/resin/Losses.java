@@ -10,12 +10,14 @@ import nursery.core.measure.Faults;
  */
 public record Losses(double perFillMl, double perCupMl) {
 
+    /** More than this left on a cup or a glove is a slip. */
+    public static final double MOST_ML = 20;
     public static final Losses USUAL = new Losses(1.5, 0.3);
 
     public Losses {
         Faults faults = new Faults();
-        faults.within("lossFill", "The loss on a mixing cup", perFillMl, 0, 20, "ml");
-        faults.within("lossCup", "The loss on the glove", perCupMl, 0, 20, "ml");
+        faults.within("lossFill", "The loss on a mixing cup", perFillMl, 0, MOST_ML, "ml");
+        faults.within("lossCup", "The loss on the glove", perCupMl, 0, MOST_ML, "ml");
         faults.throwIfAny();
     }
 }

@@ -36,23 +36,23 @@ class ShareTest {
     /** P7, common practice: 20–25 ml floods a 20 oz slim, about 1 ml sticks its glitter, 10–20 ml finish it. */
     @Test
     void onTheCupPracticeKnowsBestTheyAgree() {
-        assertThat(Share.of(TWENTY, CoatRole.FLOOD).suggestedMl()).isBetween(20.0, 25.0);
-        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN).suggestedMl()).isCloseTo(1, within(0.05));
-        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_GENEROUS).suggestedMl()).isBetween(5.0, 10.0);
-        assertThat(Share.of(TWENTY, CoatRole.FINISHING).suggestedMl()).isBetween(10.0, 20.0);
+        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).suggestedMl()).isBetween(20.0, 25.0);
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.FINE, 0).suggestedMl()).isCloseTo(1, within(0.05));
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_GENEROUS, Texture.FINE, 0).suggestedMl()).isBetween(5.0, 10.0);
+        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.FINE, 0).suggestedMl()).isBetween(10.0, 20.0);
         for (CoatRole role : CoatRole.values()) {
-            assertThat(Share.of(TWENTY, role).agreement()).as(role.word()).isEqualTo(Agreement.WITHIN);
+            assertThat(Share.of(TWENTY, role, Texture.FINE, 0).agreement()).as(role.word()).isEqualTo(Agreement.WITHIN);
         }
     }
 
     /** P7: practice floods a 12 oz slim with 30 ml, more than its area asks for; the page must say so. */
     @Test
     void whereTheyDifferItIsSaid() {
-        Share flood = Share.of(slim(66, 155, 12), CoatRole.FLOOD);
+        Share flood = Share.of(slim(66, 155, 12), CoatRole.FLOOD, Texture.FINE, 0);
         assertThat(flood.agreement()).isEqualTo(Agreement.BELOW);
         assertThat(flood.practice().lowMl()).isEqualTo(30);
         assertThat(flood.agreementWords()).contains("asks for less");
-        Share big = Share.of(slim(110, 300, 64), CoatRole.FINISHING);
+        Share big = Share.of(slim(110, 300, 64), CoatRole.FINISHING, Texture.FINE, 0);
         assertThat(big.agreement()).isEqualTo(Agreement.ABOVE);
         assertThat(big.agreementWords()).contains("asks for more");
     }
@@ -60,9 +60,30 @@ class ShareTest {
     /** P3, common practice: nobody trusts a batch under 5 ml. */
     @Test
     void aBatchIsNeverSmallerThanCanBeMeasured() {
-        Share adhesive = Share.of(TWENTY, CoatRole.ADHESIVE_THIN);
+        Share adhesive = Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.FINE, 0);
         assertThat(adhesive.toMixMl()).isEqualTo(5);
         assertThat(adhesive.raisedToSmallestBatch()).isTrue();
-        assertThat(Share.of(TWENTY, CoatRole.FLOOD).raisedToSmallestBatch()).isFalse();
+        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).raisedToSmallestBatch()).isFalse();
+    }
+
+    /** Common practice: two coats usually before anything is smooth; chunky glitter takes more (step 5 of the order of work, P33). */
+    @Test
+    void textureIsFeltUntilEnoughCoatsLieOverIt() {
+        assertThat(Texture.FINE.isFeltUnder(1)).isTrue();
+        assertThat(Texture.FINE.isFeltUnder(2)).isFalse();
+        assertThat(Texture.CHUNKY.isFeltUnder(2)).isTrue();
+        assertThat(Texture.CHUNKY.isFeltUnder(3)).isFalse();
+        assertThat(Texture.SMOOTH.isFeltUnder(0)).isFalse();
+    }
+
+    /** 0.1 mm more on 512 cm² is 5.1 ml; an adhesive film below the glitter meets none of it. */
+    @Test
+    void chunkyGlitterAsksForMoreUntilItIsBuried() {
+        double fineMl = Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).suggestedMl();
+        Share chunky = Share.of(TWENTY, CoatRole.FLOOD, Texture.CHUNKY, 0);
+        assertThat(chunky.suggestedMl() - fineMl).isCloseTo(5.1, within(0.05));
+        assertThat(chunky.below()).contains("chunky glitter, no coat over it yet: still felt, 0.1 mm more");
+        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.CHUNKY, 3).below()).contains("3 coats over it: smooth").doesNotContain("more");
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.CHUNKY, 0).suggestedMl()).isEqualTo(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.SMOOTH, 0).suggestedMl());
     }
 }

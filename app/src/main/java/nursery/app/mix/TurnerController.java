@@ -1,0 +1,110 @@
+package nursery.app.mix;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.picture.Chart;
+import nursery.app.picture.CupLook;
+import nursery.app.picture.CupPicture;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Show;
+import nursery.app.room.RoomBook;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBlank;
+import nursery.app.shelf.ShelfResin;
+import nursery.app.shelf.ShelfTurner;
+import nursery.core.film.TurnerCheck;
+import nursery.core.measure.Numbers;
+import nursery.core.resin.BatchSheet;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The turner check: what a turner carries of a resin on a blank, away from any cup. Changes nothing. */
+@Controller
+class TurnerController {
+
+    private static final double USUAL_SHARE_ML = 25;
+    /** A turner that stands carries nothing; the formula wants a little more than that. */
+    private static final double STANDING = 1e-9;
+    private static final double FASTEST = 20;
+    /** Above the curve's end the picture would only show empty paper. */
+    private static final double HEADROOM = 1.15;
+
+    private final Shelf shelf;
+    private final ShopBook shops;
+    private final RoomBook room;
+    private final Moments moments;
+
+    TurnerController(Shelf shelf, ShopBook shops, RoomBook room, Moments moments) {
+        this.shelf = shelf;
+        this.shops = shops;
+        this.room = room;
+        this.moments = moments;
+    }
+
+    /** The answer with the numbers it was asked for. */
+    record Answer(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, TurnerCheck check, CupPicture picture, Chart chart, double needle, boolean keepsLines) {}
+
+    @GetMapping("/mix/turner")
+    String page(@RequestParam Map<String, String> typed, Model model) {
+        Show show = shops.show();
+        Form form = Form.fresh(filled(typed, show));
+        FormReader reader = new FormReader(form.typed());
+        model.addAttribute("form", form);
+        model.addAttribute("blanks", shelf.blanks());
+        model.addAttribute("resins", shelf.resins());
+        model.addAttribute("turners", shelf.turners());
+        model.addAttribute("answer", answer(reader, show).orElse(null));
+        model.addAttribute("problems", reader.faults().found());
+        return "mix/turner";
+    }
+
+    /** What nobody typed starts at what is on the shelf and in the room. */
+    private Map<String, String> filled(Map<String, String> typed, Show show) {
+        Map<String, String> all = new LinkedHashMap<>();
+        shelf.blanks().stream().findFirst().ifPresent(blank -> all.put("blank", "" + blank.id()));
+        shelf.resins().stream().findFirst().ifPresent(resin -> all.put("resin", "" + resin.id()));
+        all.put("rpm", Numbers.show(shelf.turners().get(0).rpm(), 1));
+        all.put("share", show.volumeNumber(USUAL_SHARE_ML));
+        all.put("roomNow", show.temperatureUnit().showNumber(room.temperatureC(moments.now())));
+        all.putAll(typed);
+        return all;
+    }
+
+    private Optional<Answer> answer(FormReader reader, Show show) {
+        Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
+        Optional<ShelfResin> resin = reader.id("resin", "The resin").flatMap(shelf::resin);
+        double shareMl = reader.quantity("share", "The share", show.volumeUnit(), 0.1, BatchSheet.LARGEST_SHARE_ML);
+        double rpm = reader.number("rpm", "Turns a minute");
+        double roomC = reader.quantity("roomNow", "The room", show.temperatureUnit(), 0, 45);
+        if (!Double.isNaN(rpm)) {
+            ShelfTurner.checkRpm(reader.faults(), rpm);
+        }
+        resin.ifPresent(found -> reader.faults().require(found.label().viscosityPaS().isPresent(), "resin",
+                "This resin's label states no viscosity, so nothing can be said about what a turner carries: add it to its label."));
+        if (!reader.faults().none() || blank.isEmpty() || resin.isEmpty()) {
+            return Optional.empty();
+        }
+        ShelfBlank cup = blank.get();
+        ShelfResin chosen = resin.get();
+        return TurnerCheck.of(cup.blank(), chosen.label(), shareMl, rpm, roomC).map(check -> new Answer(cup, chosen, shareMl, rpm, roomC, check,
+                CupPicture.of("turner", cup.blank(), CupLook.BARE), chart(cup, chosen, shareMl, rpm, roomC, show), SheetRow.needle(check),
+                check.keepsItsLines(chosen.label().times().workingH() * 3600)));
+    }
+
+    private static Chart chart(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, Show show) {
+        double fastest = Math.max(FASTEST, rpm);
+        double mostMl = Math.max(carriesMl(blank, resin, shareMl, fastest, roomC), shareMl) * HEADROOM;
+        return Chart.of(new Chart.Axis("turns a minute", 0, fastest), new Chart.Axis("carries, " + show.volumeUnit().symbol(), 0, show.volumeUnit().fromBase(mostMl)),
+                speed -> show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, Math.max(STANDING, speed), roomC)), show.volumeUnit().fromBase(shareMl), rpm);
+    }
+
+    private static double carriesMl(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC) {
+        return TurnerCheck.of(blank.blank(), resin.label(), shareMl, rpm, roomC).orElseThrow().carriesMl();
+    }
+}

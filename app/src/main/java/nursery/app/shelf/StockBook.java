@@ -1,0 +1,103 @@
+package nursery.app.shelf;
+
+import java.util.List;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Published;
+import nursery.app.shelf.StockMapper.BottleRow;
+import nursery.core.measure.Fault;
+import nursery.core.measure.Faults;
+import nursery.core.measure.InvalidInput;
+import nursery.core.resin.Bottle;
+import nursery.core.resin.Mix;
+import nursery.core.resin.Part;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The bottles, and what every batch drew from which lot. A shop that keeps no bottles here is not bothered with them. */
+@Published
+@Service
+public class StockBook {
+
+    private final StockMapper mapper;
+    private final Moments moments;
+
+    StockBook(StockMapper mapper, Moments moments) {
+        this.mapper = mapper;
+        this.moments = moments;
+    }
+
+    /** A bottle and the resin it belongs to. */
+    @Published
+    public record StockedBottle(long resinId, Bottle bottle) {
+        public double percentLeft() {
+            return Math.round(1000 * bottle.leftMl() / bottle.holdsMl()) / 10.0;
+        }
+    }
+
+    /** What a batch drew, for its page. */
+    @Published
+    public record Lot(Part part, String lot, double ml) {}
+
+    public List<StockedBottle> bottles() {
+        return mapper.bottles().stream().map(row -> new StockedBottle(row.resinId(), bottle(row))).toList();
+    }
+
+    /** Bottles of one part of a resin that are not empty, the one opened first coming first. */
+    public List<Bottle> bottles(long resinId, Part part) {
+        return bottles().stream().filter(stocked -> stocked.resinId() == resinId).map(StockedBottle::bottle)
+                .filter(bottle -> bottle.part() == part && bottle.leftMl() > 0).toList();
+    }
+
+    /** What the bottles lack for a mix, by the book; nothing for a resin whose bottles are not kept. */
+    public List<Lot> missingFor(long resinId, Mix mix) {
+        if (bottles().stream().noneMatch(stocked -> stocked.resinId() == resinId)) {
+            return List.of();
+        }
+        return List.of(Part.values()).stream().map(part -> new Lot(part, "", Bottle.draw(bottles(resinId, part), of(mix, part)).shortMl())).filter(lot -> lot.ml() > 0.05).toList();
+    }
+
+    public List<Lot> lotsOf(long batch) {
+        return mapper.lotsOf(batch).stream().map(row -> new Lot(Part.valueOf(row.part()), row.lot(), row.ml())).toList();
+    }
+
+    /** Takes a batch's parts out of the bottles; what they do not hold by the book is not drawn from anywhere. */
+    @Transactional
+    public void draw(long resinId, Mix mix, long batch, String by) {
+        mapper.lock(resinId);
+        for (Part part : Part.values()) {
+            Bottle.draw(bottles(resinId, part), of(mix, part)).draws().forEach(draw -> mapper.insertDraw(draw.bottleId(), batch, draw.ml(), moments.now(), by));
+        }
+    }
+
+    /** @throws InvalidInput if that is no bottle */
+    @Transactional
+    public void add(long resinId, Part part, String lot, double holdsMl, String by) {
+        new Bottle(0, part, lot, holdsMl, holdsMl);
+        mapper.insertBottle(resinId, part.name(), lot, holdsMl, moments.now(), by);
+    }
+
+    /**
+     * Corrects the book by a look into the bottle.
+     *
+     * @throws InvalidInput if more is left than it holds
+     */
+    @Transactional
+    public void look(long bottleId, double leftMl, String by) {
+        StockedBottle stocked = bottles().stream().filter(found -> found.bottle().id() == bottleId).findFirst()
+                .orElseThrow(() -> new InvalidInput(List.of(new Fault("bottle", "That bottle is not on the shelf any more."))));
+        mapper.lock(stocked.resinId());
+        Faults faults = new Faults();
+        faults.within("left-" + bottleId, "What is left of lot " + stocked.bottle().lot(), leftMl, 0, stocked.bottle().holdsMl(), "ml");
+        faults.throwIfAny();
+        Bottle now = bottles().stream().map(StockedBottle::bottle).filter(bottle -> bottle.id() == bottleId).findFirst().orElseThrow();
+        mapper.insertDraw(bottleId, null, now.leftMl() - leftMl, moments.now(), by);
+    }
+
+    private static double of(Mix mix, Part part) {
+        return part == Part.A ? mix.partAMl() : mix.partBMl();
+    }
+
+    private static Bottle bottle(BottleRow row) {
+        return new Bottle(row.id(), Part.valueOf(row.part()), row.lot(), row.holdsMl(), Math.max(0, Math.min(row.holdsMl(), row.holdsMl() - row.drawnMl())));
+    }
+}

@@ -1,0 +1,4 @@
+package nursery.core.resin;
+
+/** The two bottles of a resin. */
+public enum Part { A, B }
