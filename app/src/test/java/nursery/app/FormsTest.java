@@ -8,7 +8,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.Callable;
@@ -17,12 +16,10 @@ import java.util.concurrent.Executors;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.NewCup;
 import nursery.app.shelf.Shelf;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.CupState.SpindleHold;
-import nursery.core.technique.Schools;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -58,7 +55,7 @@ class FormsTest {
 
     private static String startCup() {
         long resin = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
-        return cups.start(new NewCup("Winter sky", "", shelf.blanks().get(0).id(), resin, resin, Optional.empty(), "#112233", "#445566", Schools.of(), MORNING));
+        return cups.start(shop.glitterCup("Winter sky", resin, MORNING));
     }
 
     private static Map<String, String> done(int step) {
@@ -227,6 +224,8 @@ class FormsTest {
         Map<String, String> tooSoon = pour(6, "20", "");
         assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("before the layer below was ready").contains("It happened all the same");
         tooSoon.put("confirmed", "on");
+        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("Why it was done all the same is missing");
+        tooSoon.put("why", "had to leave");
         assertThat(tablet.send("/cups/" + code + "/log", tooSoon)).hasStatus(302);
         assertThat(cups.cup(code).orElseThrow().state().concerns()).hasSize(1);
     }
@@ -242,6 +241,7 @@ class FormsTest {
         Map<String, String> onTop = pour(5, "23", spindle);
         assertThat(text(tablet.send("/cups/" + second + "/log", onTop))).contains("still carries " + first);
         onTop.put("confirmed", "on");
+        onTop.put("why", "it was off already");
         assertThat(tablet.send("/cups/" + second + "/log", onTop)).hasStatus(302);
         assertThat(cups.cup(first).orElseThrow().state().hold()).isEmpty();
         assertThat(cups.cup(second).orElseThrow().state().hold()).map(SpindleHold::spindle).map(found -> "" + found.id()).contains(spindle);

@@ -17,14 +17,12 @@ import nursery.app.cups.CupBook;
 import nursery.app.cups.Happening;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
-import nursery.app.cups.NewCup;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.StockBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
-import nursery.core.technique.Schools;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -65,7 +63,7 @@ class MixingTest {
     /** A cup whose flood coat can be poured now. */
     private String readyToFlood() {
         Instant now = shop.clock().instant();
-        String code = cups.start(new NewCup("Winter sky", "", shelf.blanks().get(0).id(), regular, regular, Optional.empty(), "#112233", "#445566", Schools.of(), now.minus(Duration.ofHours(8))));
+        String code = cups.start(shop.glitterCup("Winter sky", regular, now.minus(Duration.ofHours(8))));
         LogBook log = shop.bean(LogBook.class);
         for (int step = 1; step <= 4; step++) {
             log.add(code, new Happening(step == 3 ? Kind.POURED : Kind.DONE, step, now.minus(Duration.ofMinutes(480 - 60 * step)), 1, Optional.empty(), "Mira", ""), true);

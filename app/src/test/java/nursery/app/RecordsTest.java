@@ -14,7 +14,6 @@ import nursery.app.cups.CupOnBench;
 import nursery.app.cups.Happening;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
-import nursery.app.cups.NewCup;
 import nursery.app.room.RoomBook;
 import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
@@ -30,7 +29,6 @@ import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import org.junit.jupiter.api.BeforeAll;
@@ -59,8 +57,7 @@ class RecordsTest {
         long blank = shelf.blanks().stream().findFirst().map(found -> found.id()).orElseGet(
                 () -> shelf.addBlank("slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20))));
         long resin = shelf.resins().stream().filter(found -> found.name().equals(StartingProfile.REGULAR.title())).findFirst().orElseThrow().id();
-        return cups.start(new NewCup(name, "Heritage tram society", blank, resin, resin, Optional.of(LocalDate.of(2026, 3, 20)), "#112233", "#445566",
-                Schools.of(schools), shop.clock().instant()));
+        return cups.start(shop.glitterCup(name, resin, shop.clock().instant(), School.NEXT_DAY, School.SEAL_ALWAYS));
     }
 
     @Test
@@ -100,7 +97,7 @@ class RecordsTest {
         CupOnBench cup = cups.cup(code).orElseThrow();
         assertThat(cup.cup().name()).isEqualTo("Depot cream 🚋");
         assertThat(cup.cup().dueOn()).contains(LocalDate.of(2026, 3, 20));
-        assertThat(cup.file().plan()).isEqualTo(OneColourGlitter.plan(Schools.of(School.NEXT_DAY, School.SEAL_ALWAYS), StartingProfile.REGULAR.label()));
+        assertThat(cup.file().plan()).isEqualTo(shop.glitterCup("", 1, Instant.EPOCH, School.NEXT_DAY, School.SEAL_ALWAYS).plan());
         assertThat(cup.file().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
             assertThat(entry.mark().happenedAt()).isEqualTo(at);
             assertThat(entry.mark().note()).isEqualTo("scuffed well ✨");

@@ -9,14 +9,21 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nursery.app.cups.NewCup;
 import nursery.app.shelf.Shelf;
+import nursery.app.techniques.TechniqueBook;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
+import nursery.core.technique.Technique;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
@@ -84,7 +91,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
     public static final class Running implements AutoCloseable {
 
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
-        private static final List<String> TABLES = List.of("submission", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "spindle", "resin", "blank_station", "blank", "room_reading", "shop");
+        private static final List<String> TABLES = List.of("submission", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin", "blank_station", "blank", "room_reading", "shop");
 
         private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
         private final MovableClock clock = new MovableClock();
@@ -150,6 +157,13 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         /** The shop's settings as if a maker had chosen millimetres, millilitres and degrees Celsius. */
         public void settle(String zone) {
             sql().update("INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until) VALUES (1, 'MM', 'ML', 'C', ?, '22:30', '06:30')", zone);
+        }
+
+        /** A cup in one colour of glitter, on the first blank of the shelf. */
+        public NewCup glitterCup(String name, long resin, Instant startedAt, School... schools) {
+            Technique technique = bean(TechniqueBook.class).shippedOnes().get(0).technique();
+            return new NewCup(name, "Heritage tram society", bean(Shelf.class).blanks().get(0).id(), resin, resin, Optional.of(LocalDate.of(2026, 3, 20)), "#112233", "#445566",
+                    Schools.of(schools), technique.name(), technique.plan(Schools.of(schools), Map.of()), startedAt);
         }
 
         @Override

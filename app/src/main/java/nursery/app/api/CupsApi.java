@@ -69,7 +69,7 @@ class CupsApi {
 
     private static CoatAnswer coat(CoatOnCup coat, Instant now) {
         CoatTimes times = coat.times();
-        return new CoatAnswer(coat.step().kind().title(), times.pouredAt(), coat.pour().amountMl(), times.ageHoursAt(now), times.phaseAt(now).word(),
+        return new CoatAnswer(coat.step().title(), times.pouredAt(), coat.pour().amountMl(), times.ageHoursAt(now), times.phaseAt(now).word(),
                 times.offTurnerFrom(), times.tackWindow().opensAt(), times.tackWindow().closesAtExclusive().orElseThrow(), times.sandableFrom(),
                 times.sandableSure(), times.scuffAfter(), times.fullCureAt());
     }

@@ -27,7 +27,7 @@ record CoatCard(String title, Phase phase, String style, double ageHours, double
         CoatTimes times = coat.times();
         Instant now = show.now();
         Phase phase = times.phaseAt(now);
-        return new CoatCard(coat.step().kind().title(), phase, TimeBar.styleOf(phase), times.ageHoursAt(now), times.speedAt(now),
+        return new CoatCard(coat.step().title(), phase, TimeBar.styleOf(phase), times.ageHoursAt(now), times.speedAt(now),
                 coat.filmMm(coatedCm2), times, times.tackWindow(), coat.scuffed(),
                 TimeBar.of(frame(times, shop, now), Optional.of(times), next.map(NextAction::window)));
     }

@@ -16,7 +16,8 @@ import nursery.core.technique.Schools;
  * @param madeFor  whom or what it is for, possibly empty
  * @param paint    colour under the glitter, as #rrggbb
  * @param glitter  colour of the glitter, as #rrggbb
+ * @param technique the name of the technique its plan was copied from
  */
 @Published
 public record Cup(long id, String code, String name, String madeFor, ShelfBlank blank, ShelfResin base, ShelfResin last,
-        Optional<LocalDate> dueOn, String paint, String glitter, Schools schools, Instant startedAt) {}
+        Optional<LocalDate> dueOn, String paint, String glitter, Schools schools, String technique, Instant startedAt) {}

@@ -20,7 +20,6 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.log.CupFile;
 import nursery.core.log.CupFold;
 import nursery.core.log.LogEntry;
-import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -68,15 +67,22 @@ public class CupBook {
     /** Starts a cup with a plan of its own, and returns the code to write on its tape. */
     @Transactional
     public String start(NewCup cup) {
-        ShelfResin base = shelf.resin(cup.baseResinId()).orElseThrow();
         mapper.countOn();
         String code = CupCode.of(mapper.counted());
         String schools = cup.schools().all().stream().map(School::name).collect(Collectors.joining(","));
         mapper.insertCup(new CupRow(null, code, cup.name(), cup.madeFor(), cup.blankId(), cup.baseResinId(), cup.lastResinId(),
-                cup.dueOn().orElse(null), cup.paint(), cup.glitter(), schools, cup.startedAt()));
+                cup.dueOn().orElse(null), cup.paint(), cup.glitter(), schools, cup.technique(), cup.startedAt()));
         long id = mapper.lock(code).orElseThrow();
-        OneColourGlitter.plan(cup.schools(), base.label()).forEach(step -> mapper.insertStep(StepRow.of(id, step)));
+        for (int i = 0; i < cup.plan().size(); i++) {
+            mapper.insertStep(StepRow.of(id, i + 1, cup.plan().get(i)));
+        }
         return code;
+    }
+
+    /** Starts several cups alike, all or none, and returns their codes. */
+    @Transactional
+    public List<String> startAll(List<NewCup> alike) {
+        return alike.stream().map(this::start).toList();
     }
 
     /** When the cups of each batch were poured, in order. */
@@ -99,7 +105,7 @@ public class CupBook {
     private static CupOnBench onBench(CupRow row, Stock stock, List<PlanStep> steps, List<LogEntry> log, RoomCourse room, Instant now) {
         Schools schools = Schools.of(Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
         Cup cup = new Cup(row.id(), row.code(), row.name(), row.madeFor(), stock.blanks().get(row.blankId()), stock.resins().get(row.baseResinId()),
-                stock.resins().get(row.lastResinId()), Optional.ofNullable(row.dueOn()), row.paintColour(), row.glitterColour(), schools, row.startedAt());
+                stock.resins().get(row.lastResinId()), Optional.ofNullable(row.dueOn()), row.paintColour(), row.glitterColour(), schools, row.technique(), row.startedAt());
         CupFile file = new CupFile(cup.blank().blank(), cup.base().label(), cup.last().label(), steps, row.startedAt(), log);
         return new CupOnBench(cup, file, CupFold.stateOf(file, room, now));
     }

@@ -66,6 +66,27 @@ class CupController {
         }, form -> pages.page(code, Optional.of(form), model));
     }
 
+    /** One more coat, or a step once more, to be done next. */
+    @PostMapping("/cups/{code}/plan")
+    ModelAndView plan(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+        pages.find(code);
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            try {
+                if ("repeat".equals(reader.raw("edit"))) {
+                    int step = reader.id("repeated", "The step").map(Math::toIntExact).orElse(0);
+                    reader.faults().throwIfAny();
+                    log.repeat(code, step);
+                } else {
+                    log.addCoat(code);
+                }
+            } catch (NotLogged answer) {
+                throw answer.asFaults(shops.show());
+            }
+            return "/cups/" + code;
+        }, form -> pages.page(code, Optional.of(form), model));
+    }
+
     @GetMapping("/cups/{code}/entries/{id}")
     String entry(@PathVariable String code, @PathVariable long id, Model model) {
         return correction(code, id, Optional.empty(), model);
@@ -108,9 +129,8 @@ class CupController {
 
     private static Map<String, String> typedFrom(LogEntry entry, Show show) {
         Optional<LogEntry.Poured> pour = entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
-        String what = pour.isPresent() ? "POURED" : entry instanceof LogEntry.StepDone ? "DONE"
-                : entry instanceof LogEntry.Scuffed ? "SCUFFED" : entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED";
-        int step = pour.map(LogEntry.Poured::step).orElse(entry instanceof LogEntry.StepDone done ? done.step() : 0);
+        String what = CupRows.EntryRow.of(0, entry).kind();
+        int step = pour.map(LogEntry.Poured::step).orElse(entry instanceof LogEntry.StepDone done ? done.step() : entry instanceof LogEntry.Skipped skipped ? skipped.step() : 0);
         return Map.of("what", what, "step", String.valueOf(step), "when", "at", "at", show.input(entry.mark().happenedAt()),
                 "amount", pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
                 "spindle", pour.flatMap(LogEntry.Poured::spindle).map(Spindle::id).map(String::valueOf).orElse(""), "note", entry.mark().note());

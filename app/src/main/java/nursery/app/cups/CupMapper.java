@@ -7,6 +7,7 @@ import nursery.app.cups.CupRows.EntryRow;
 import nursery.app.cups.CupRows.StepRow;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
@@ -14,8 +15,11 @@ import org.apache.ibatis.annotations.Update;
 interface CupMapper {
 
     String CUP = """
-            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, started_at
+            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at
             FROM cup\s""";
+    String STEP = """
+            SELECT cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit
+            FROM cup_step\s""";
     String ENTRY = """
             SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id, e.batch_id,
               e.happened_at, e.recorded_at, e.recorded_by, e.note
@@ -34,10 +38,10 @@ interface CupMapper {
     @Select("SELECT id FROM spindle WHERE id = #{id} FOR UPDATE")
     Optional<Long> lockSpindle(long id);
 
-    @Select("SELECT cup_id, number, kind, wait_kind, wait_amount, detail, role FROM cup_step ORDER BY cup_id, number")
+    @Select(STEP + "ORDER BY cup_id, position")
     List<StepRow> steps();
 
-    @Select("SELECT cup_id, number, kind, wait_kind, wait_amount, detail, role FROM cup_step WHERE cup_id = #{cupId} ORDER BY number")
+    @Select(STEP + "WHERE cup_id = #{cupId} ORDER BY position")
     List<StepRow> stepsOf(long cupId);
 
     @Select(ENTRY + "ORDER BY e.id")
@@ -54,15 +58,22 @@ interface CupMapper {
     int counted();
 
     @Insert("""
-            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, started_at)
+            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at)
             VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paintColour}, #{glitterColour},
-              #{schools}, #{startedAt})""")
+              #{schools}, #{technique}, #{startedAt})""")
     void insertCup(CupRow cup);
 
     @Insert("""
-            INSERT INTO cup_step (cup_id, number, kind, wait_kind, wait_amount, detail, role)
-            VALUES (#{cupId}, #{number}, #{kind}, #{waitKind}, #{waitAmount}, #{detail}, #{role})""")
+            INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit)
+            VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast}, #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit})""")
     void insertStep(StepRow step);
+
+    /** Makes room in a plan. */
+    @Update("UPDATE cup_step SET position = position + 1 WHERE cup_id = #{cupId} AND position >= #{position}")
+    void shiftSteps(@Param("cupId") long cupId, @Param("position") int position);
+
+    @Select("SELECT position FROM cup_step WHERE cup_id = #{cupId} AND number = #{number}")
+    int positionOf(@Param("cupId") long cupId, @Param("number") int number);
 
     @Insert("""
             INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, happened_at, recorded_at, recorded_by, note)

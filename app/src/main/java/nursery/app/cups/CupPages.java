@@ -3,13 +3,25 @@ package nursery.app.cups;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.Show;
+import nursery.app.room.RoomBook;
 import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
+import nursery.core.log.Ahead;
+import nursery.core.log.CoatOnCup;
+import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
+import nursery.core.log.QuietHours;
+import nursery.core.technique.Layers;
+import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -22,11 +34,13 @@ class CupPages {
     private final CupBook cups;
     private final Shelf shelf;
     private final ShopBook shops;
+    private final RoomBook room;
 
-    CupPages(CupBook cups, Shelf shelf, ShopBook shops) {
+    CupPages(CupBook cups, Shelf shelf, ShopBook shops, RoomBook room) {
         this.cups = cups;
         this.shelf = shelf;
         this.shops = shops;
+        this.room = room;
     }
 
     CupOnBench find(String code) {
@@ -43,7 +57,13 @@ class CupPages {
         model.addAttribute("mix", mix.orElse(null));
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
         model.addAttribute("spindles", spindles);
-        model.addAttribute("steps", StepLine.of(cup, show));
+        Shop shop = shops.shop();
+        List<Ahead.Expected> ahead = Ahead.of(cup.file(), room.course(), show.now(), new QuietHours(shop.quietFrom(), shop.quietUntil(), shop.zoneId()));
+        model.addAttribute("steps", StepLine.of(cup, ahead, show));
+        model.addAttribute("section", SectionPicture.of(layers(cup, show), show));
+        model.addAttribute("doneBy", ahead.isEmpty() ? null : ahead.get(ahead.size() - 1).at());
+        model.addAttribute("rough", cup.state().next().filter(next -> next.step().kind().isSanding() && next.step().kind() != StepKind.SAND_RIM).isPresent());
+        model.addAttribute("inspecting", cup.state().next().filter(next -> next.step().kind() == StepKind.INSPECT).isPresent());
         model.addAttribute("history", HistoryLine.of(cup.file(), show));
         model.addAttribute("area", cup.file().blank().area());
         return "cups/cup";
@@ -65,6 +85,23 @@ class CupPages {
         model.addAttribute("coat", cup.state().newestCoat()
                 .map(coat -> CoatCard.of(coat, cup.file().blank().area().coatedCm2(), next, shop, show)).orElse(null));
         return cup;
+    }
+
+    /** What was really laid on the cup, from the steel up. */
+    private static List<SectionPicture.Layer> layers(CupOnBench cup, Show show) {
+        double areaCm2 = cup.file().blank().area().coatedCm2();
+        Map<Integer, CoatOnCup> coats = cup.state().coats().stream().collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
+        return cup.file().happened().stream().filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured).map(entry -> {
+            int number = entry instanceof LogEntry.Poured pour ? pour.step() : ((LogEntry.StepDone) entry).step();
+            PlanStep step = cup.file().step(number);
+            Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(number));
+            return new SectionPicture.Layer(step.kind(), step.title(), coat.map(found -> found.filmMm(areaCm2)),
+                    coat.map(found -> show.volume(found.pour().amountMl())).orElse(step.material() == Material.ORDINARY ? "" : step.material().word()), colour(step.kind(), cup.cup()));
+        }).filter(layer -> Layers.covers(layer.kind())).toList();
+    }
+
+    private static Optional<String> colour(StepKind kind, Cup cup) {
+        return kind == StepKind.PAINT ? Optional.of(cup.paint()) : kind == StepKind.GLITTER ? Optional.of(cup.glitter()) : Optional.empty();
     }
 
     private static Map<String, String> defaults(CupOnBench cup, Optional<MixAdvice> mix, List<SpindleChoice> spindles, Show show) {

@@ -9,6 +9,8 @@ import nursery.core.film.CoatRole;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Spindle;
+import nursery.core.technique.DecalSize;
+import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -20,21 +22,20 @@ final class CupRows {
     private CupRows() {}
 
     record CupRow(@Nullable Long id, String code, String name, String madeFor, long blankId, long baseResinId, long lastResinId,
-            @Nullable LocalDate dueOn, String paintColour, String glitterColour, String schools, Instant startedAt) {}
+            @Nullable LocalDate dueOn, String paintColour, String glitterColour, String schools, String technique, Instant startedAt) {}
 
-    record StepRow(long cupId, int number, String kind, String waitKind, double waitAmount, String detail, @Nullable String role) {
+    record StepRow(long cupId, int number, int position, String kind, String title, String waitKind, double waitAmount, @Nullable Double waitFast, String detail, @Nullable String role,
+            String material, @Nullable Double widthMm, @Nullable Double heightMm, String grit) {
 
-        static StepRow of(long cupId, PlanStep step) {
-            return new StepRow(cupId, step.number(), step.kind().name(), kindOf(step.waiting()), amountOf(step.waiting()), step.detail(),
-                    step.role().map(CoatRole::name).orElse(null));
+        static StepRow of(long cupId, int position, PlanStep step) {
+            Wait waiting = step.waiting();
+            return new StepRow(cupId, step.number(), position, step.kind().name(), step.title(), waiting.getClass().getSimpleName(), amountOf(waiting), waiting instanceof Wait.Age age ? age.fastHours() : null,
+                    step.detail(), step.role().map(CoatRole::name).orElse(null), step.material().name(), step.size().map(DecalSize::widthMm).orElse(null), step.size().map(DecalSize::heightMm).orElse(null), step.grit());
         }
 
         PlanStep step() {
-            return new PlanStep(number, StepKind.valueOf(kind), waiting(), detail, Optional.ofNullable(role).map(CoatRole::valueOf));
-        }
-
-        private static String kindOf(Wait waiting) {
-            return waiting.getClass().getSimpleName();
+            Optional<DecalSize> size = widthMm == null || heightMm == null ? Optional.empty() : Optional.of(new DecalSize(widthMm, heightMm));
+            return new PlanStep(number, StepKind.valueOf(kind), title, waiting(), detail, Optional.ofNullable(role).map(CoatRole::valueOf), Material.valueOf(material), size, grit);
         }
 
         /** Minutes for a wait on the wall clock, hours for one on the cure clock, else 0. */
@@ -45,17 +46,23 @@ final class CupRows {
             if (waiting instanceof Wait.Settle settle) {
                 return settle.atLeast().toMinutes();
             }
+            if (waiting instanceof Wait.Into into) {
+                return into.atLeast().toMinutes();
+            }
             return waiting instanceof Wait.Age age ? age.hours() : 0;
         }
 
         private Wait waiting() {
+            Duration minutes = Duration.ofMinutes((long) waitAmount);
             return switch (waitKind) {
                 case "None" -> new Wait.None();
-                case "Dry" -> new Wait.Dry(Duration.ofMinutes((long) waitAmount));
-                case "Settle" -> new Wait.Settle(Duration.ofMinutes((long) waitAmount));
-                case "Age" -> new Wait.Age(waitAmount);
+                case "Dry" -> new Wait.Dry(minutes);
+                case "Settle" -> new Wait.Settle(minutes);
+                case "Into" -> new Wait.Into(minutes);
+                case "Age" -> new Wait.Age(waitAmount, waitFast == null ? waitAmount : waitFast);
                 case "StraightOn" -> new Wait.StraightOn();
                 case "Sandable" -> new Wait.Sandable();
+                case "Cured" -> new Wait.Cured();
                 default -> throw new IllegalStateException("Unknown wait " + waitKind);
             };
         }
@@ -75,8 +82,24 @@ final class CupRows {
             if (entry instanceof LogEntry.Cancelled cancelled) {
                 return row(cupId, "CANCELLED", null, null, null, cancelled.cancelsId(), null, mark);
             }
-            return row(cupId, entry instanceof LogEntry.Scuffed ? "SCUFFED" : entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED",
-                    null, null, null, null, null, mark);
+            if (entry instanceof LogEntry.Skipped skipped) {
+                return row(cupId, "SKIPPED", skipped.step(), null, null, null, null, mark);
+            }
+            return row(cupId, plainKind(entry), null, null, null, null, null, mark);
+        }
+
+        /** The kinds that carry nothing but their mark. */
+        private static String plainKind(LogEntry entry) {
+            if (entry instanceof LogEntry.Scuffed) {
+                return "SCUFFED";
+            }
+            if (entry instanceof LogEntry.FaultsSeen) {
+                return "FAULTS_SEEN";
+            }
+            if (entry instanceof LogEntry.HandedOver) {
+                return "HANDED_OVER";
+            }
+            return entry instanceof LogEntry.TakenOff ? "TAKEN_OFF" : "NOTED";
         }
 
         private static EntryRow row(long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
@@ -93,6 +116,9 @@ final class CupRows {
                         batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
                 case "DONE" -> new LogEntry.StepDone(mark, needed(step));
                 case "CANCELLED" -> new LogEntry.Cancelled(mark, needed(cancelsId));
+                case "SKIPPED" -> new LogEntry.Skipped(mark, needed(step));
+                case "FAULTS_SEEN" -> new LogEntry.FaultsSeen(mark);
+                case "HANDED_OVER" -> new LogEntry.HandedOver(mark);
                 case "SCUFFED" -> new LogEntry.Scuffed(mark);
                 case "TAKEN_OFF" -> new LogEntry.TakenOff(mark);
                 case "NOTED" -> new LogEntry.Noted(mark);

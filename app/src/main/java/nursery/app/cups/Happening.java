@@ -11,7 +11,7 @@ import nursery.core.log.Spindle;
 /**
  * Something a maker wants written into a cup's log.
  *
- * @param step     the step it does; meaningful for DONE and POURED
+ * @param step     the step it does; meaningful for DONE, POURED and SKIPPED
  * @param amountMl what went on the cup; meaningful for POURED
  * @param batch    the batch it came from, if any
  */
@@ -23,7 +23,7 @@ public record Happening(Kind kind, int step, Instant at, double amountMl, Option
         this(kind, step, at, amountMl, spindle, by, note, OptionalLong.empty());
     }
 
-    public enum Kind { DONE, POURED, SCUFFED, TAKEN_OFF, NOTED }
+    public enum Kind { DONE, POURED, SKIPPED, FAULTS_SEEN, HANDED_OVER, SCUFFED, TAKEN_OFF, NOTED }
 
     /** The entry it makes. It sorts behind every entry there is until the database gives it its number. */
     LogEntry entry(Instant recordedAt) {
@@ -31,6 +31,9 @@ public record Happening(Kind kind, int step, Instant at, double amountMl, Option
         return switch (kind) {
             case DONE -> new LogEntry.StepDone(mark, step);
             case POURED -> new LogEntry.Poured(mark, step, amountMl, spindle, batch);
+            case SKIPPED -> new LogEntry.Skipped(mark, step);
+            case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark);
+            case HANDED_OVER -> new LogEntry.HandedOver(mark);
             case SCUFFED -> new LogEntry.Scuffed(mark);
             case TAKEN_OFF -> new LogEntry.TakenOff(mark);
             case NOTED -> new LogEntry.Noted(mark);

@@ -29,11 +29,20 @@ record HistoryLine(long id, String what, String when, String recorded, String no
 
     static String what(LogEntry entry, CupFile file, Show show) {
         if (entry instanceof LogEntry.Poured pour) {
-            return "%s: %s poured, %s".formatted(file.step(pour.step()).kind().title(), show.volume(pour.amountMl()),
+            return "%s: %s poured, %s".formatted(file.step(pour.step()).title(), show.volume(pour.amountMl()),
                     pour.spindle().map(Spindle::name).orElse("hung") + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : ""));
         }
         if (entry instanceof LogEntry.StepDone done) {
-            return file.step(done.step()).kind().title() + ": done";
+            return file.step(done.step()).title() + ": done";
+        }
+        if (entry instanceof LogEntry.Skipped skipped) {
+            return file.step(skipped.step()).title() + ": left out";
+        }
+        if (entry instanceof LogEntry.FaultsSeen) {
+            return "Not flawless";
+        }
+        if (entry instanceof LogEntry.HandedOver) {
+            return "Handed over";
         }
         if (entry instanceof LogEntry.Scuffed) {
             return "Scuffed";

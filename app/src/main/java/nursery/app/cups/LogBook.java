@@ -3,12 +3,16 @@ package nursery.app.cups;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
 import nursery.app.cups.CupRows.EntryRow;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.room.RoomBook;
 import nursery.core.cure.RoomCourse;
+import nursery.core.film.CoatRole;
 import nursery.core.log.CupFile;
 import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
@@ -19,6 +23,11 @@ import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
+import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
+import nursery.core.technique.Wait;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -68,6 +77,54 @@ public class LogBook {
         }
         holder.ifPresent(other -> makeRoom(other, code, happening, now));
         mapper.insertEntry(EntryRow.of(cupId, entry));
+    }
+
+    /**
+     * Logs one step on several cups, on all or on none.
+     *
+     * @param happenings what happened to each cup, by its code
+     * @throws NotLogged with what is wrong on each cup, named by its code
+     */
+    @Transactional
+    public void addAll(Map<String, Happening> happenings, boolean confirmed) {
+        List<Refusal> refusals = new ArrayList<>();
+        List<String> concerns = new ArrayList<>();
+        for (Map.Entry<String, Happening> each : new TreeMap<>(happenings).entrySet()) {
+            try {
+                add(each.getKey(), each.getValue(), confirmed);
+            } catch (NotLogged answer) {
+                answer.refusals().forEach(refusal -> refusals.add(refusal.of(each.getKey())));
+                answer.concerns().forEach(concern -> concerns.add(each.getKey() + ": " + concern));
+            }
+        }
+        if (!refusals.isEmpty() || !concerns.isEmpty()) {
+            throw NotLogged.because(refusals, concerns);
+        }
+    }
+
+    /** Puts one more coat into a cup's plan, to be poured next: it felt rough, or a fault was seen. */
+    @Transactional
+    public void addCoat(String code) {
+        addStep(code, file -> new PlanStep(file.freeNumber(), StepKind.BUILD_COAT, "Extra coat", new Wait.StraightOn(), "Spread, heat pass, turn.", Optional.of(CoatRole.BUILD),
+                Material.ORDINARY, Optional.empty(), ""));
+    }
+
+    /** Puts a step that was done into a cup's plan once more, to be done next. */
+    @Transactional
+    public void repeat(String code, int number) {
+        addStep(code, file -> file.find(number).map(step -> step.numbered(file.freeNumber())).orElseThrow(() -> NotLogged.refused(
+                new Refusal("step", "This cup's plan has no step %d.".formatted(number), Optional.empty(), Optional.empty()))));
+    }
+
+    private void addStep(String code, Function<CupFile, PlanStep> made) {
+        long cupId = mapper.lock(code).orElseThrow();
+        CupOnBench cup = cups.cup(code).orElseThrow();
+        if (cup.file().plan().size() >= Technique.MOST_STEPS) {
+            throw NotLogged.refused(new Refusal("step", "This plan has %d steps already: no more can be followed.".formatted(Technique.MOST_STEPS), Optional.empty(), Optional.empty()));
+        }
+        int position = cup.state().next().map(next -> mapper.positionOf(cupId, next.step().number())).orElse(cup.file().plan().size() + 1);
+        mapper.shiftSteps(cupId, position);
+        mapper.insertStep(CupRows.StepRow.of(cupId, position, made.apply(cup.file())));
     }
 
     /**

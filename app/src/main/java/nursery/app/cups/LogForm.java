@@ -7,14 +7,17 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.log.Spindle;
 import nursery.core.measure.InvalidInput;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
-final class LogForm {
+@Published
+public final class LogForm {
 
     static final int LONGEST_NOTE = 10_000;
+    private static final int LONGEST_WHY = 200;
     private static final String AT_A_TIME = "at";
 
     private final FormReader reader;
@@ -25,6 +28,16 @@ final class LogForm {
         this.reader = new FormReader(typed);
         this.show = show;
         this.spindles = spindles;
+    }
+
+    /** The word of why with which a maker overrules what was questioned; empty if nothing is overruled. */
+    public static Optional<String> overruled(FormReader reader) {
+        return reader.isTicked("confirmed") ? Optional.of(reader.line("why", "Why it was done all the same", LONGEST_WHY, true)) : Optional.empty();
+    }
+
+    /** A note that keeps why something was overruled. */
+    public static String noteWith(String note, Optional<String> overruled) {
+        return overruled.map(why -> (note + "\nAll the same, because: " + why).strip()).orElse(note);
     }
 
     boolean isConfirmed() {
@@ -38,11 +51,12 @@ final class LogForm {
         boolean pour = kind == Kind.POURED;
         double amountMl = pour ? reader.quantity("amount", "The amount on the cup", show.volumeUnit()) : 0;
         Optional<Spindle> spindle = pour ? spindle() : Optional.empty();
-        int step = kind == Kind.DONE || pour ? reader.id("step", "The step").map(Math::toIntExact).orElse(0) : 0;
+        int step = kind == Kind.DONE || kind == Kind.SKIPPED || pour ? reader.id("step", "The step").map(Math::toIntExact).orElse(0) : 0;
         String note = reader.text("note", "The note", LONGEST_NOTE);
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
+        Optional<String> overruled = overruled(reader);
         reader.faults().throwIfAny();
-        return new Happening(kind, step, at, amountMl, spindle, by, note);
+        return new Happening(kind, step, at, amountMl, spindle, by, noteWith(note, overruled));
     }
 
     private Instant at() {

@@ -31,6 +31,10 @@ public final class NotLogged extends RuntimeException {
         return new NotLogged(List.of(), List.copyOf(concerns));
     }
 
+    static NotLogged because(List<Refusal> refusals, List<String> concerns) {
+        return new NotLogged(List.copyOf(refusals), List.copyOf(concerns));
+    }
+
     /** Why it cannot be logged; empty if it can, once confirmed. */
     public List<Refusal> refusals() {
         return refusals;

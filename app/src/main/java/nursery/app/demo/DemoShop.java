@@ -8,9 +8,11 @@ import static nursery.core.technique.School.TURN;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.cups.CupBook;
+import nursery.app.cups.CupOnBench;
 import nursery.app.cups.Happening;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
@@ -20,12 +22,14 @@ import nursery.app.room.RoomBook;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.StockBook;
+import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
+import nursery.core.log.NextAction;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
@@ -36,6 +40,7 @@ import nursery.core.resin.Part;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
+import nursery.core.technique.Technique;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -62,10 +67,11 @@ class DemoShop implements SmartInitializingSingleton {
     private final RoomBook room;
     private final ShopBook shops;
     private final StockBook stock;
+    private final TechniqueBook techniques;
     private final TransactionTemplate transaction;
     private final Instant now;
 
-    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TransactionTemplate transaction,
+    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TechniqueBook techniques, TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
@@ -73,6 +79,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.room = room;
         this.shops = shops;
         this.stock = stock;
+        this.techniques = techniques;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -100,6 +107,7 @@ class DemoShop implements SmartInitializingSingleton {
         starCups(slim20, slim12, tapered30, regular);
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
+        otherTechniques(slim20, slim12, plump, mug, regular, fast);
     }
 
     private void stock(long regular, long slow) {
@@ -187,8 +195,40 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private String start(String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
+        return start("one-colour-glitter", name, madeFor, blank, resin, dueInDays, paint, glitter, hoursAgo, schools);
+    }
+
+    private String start(String technique, String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
+        Technique chosen = techniques.find(technique).orElseThrow().technique();
         return cups.start(new NewCup(name, madeFor, blank, resin, resin, Optional.of(shops.show().today().plusDays(dueInDays)), paint, glitter,
-                Schools.of(schools), ago(hoursAgo)));
+                Schools.of(schools), chosen.name(), chosen.plan(Schools.of(schools), Map.of()), ago(hoursAgo)));
+    }
+
+    /** Follows a cup's plan step by step from its start, each as soon as it may be done, until so many are done or the present is reached. */
+    private void follow(String code, int steps, String by) {
+        for (int i = 0; i < steps; i++) {
+            CupOnBench cup = cups.cup(code).orElseThrow();
+            NextAction next = cup.state().next().orElseThrow();
+            Instant possible = next.window().opensAt().isAfter(cup.state().lastDoneAt()) ? next.window().opensAt() : cup.state().lastDoneAt();
+            Instant at = possible.plus(Duration.ofMinutes(Math.max(1, next.step().kind().handsOnMinutes())));
+            if (at.isAfter(now)) {
+                return;
+            }
+            boolean pour = next.step().kind().isPour();
+            double ml = next.step().role().map(role -> cup.state().share(cup.file(), role).suggestedMl()).orElse(0.0);
+            log.add(code, new Happening(pour ? Kind.POURED : Kind.DONE, next.step().number(), at, Math.round(ml * 2) / 2.0, Optional.empty(), by, ""), true);
+        }
+    }
+
+    private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {
+        follow(start("ink-bloom", "Aurora", STARS, slim20, regular, 5, "#e8edf4", "#4aa58c", 30), 8, "Mira");
+        follow(start("peekaboo", "Moon phases", STARS, slim12, regular, 7, "#2b2f48", "#d9d4c0", 26), 6, "Jonas");
+        follow(start("glow-base-coat", "Glow comet", STARS, slim20, fast, 4, "#f4f4ee", "#9fe3b0", 9), 7, "Mira");
+        follow(start("waves", "River line", TRAMS, slim20, fast, 8, "#2f6d8c", "#d8e6ea", 14), 10, "Jonas");
+        follow(start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8), 6, "Jonas");
+        follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 3, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
+        follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 6, "#7b1e1e", "#d8442f", 22), 8, "Mira");
+        follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 6, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
     }
 
     private void done(String code, int step, double hoursAgo, String by) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.CupOnBench;
+import nursery.app.cups.LogForm;
 import nursery.app.cups.NotLogged;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.FillPicture;
@@ -105,10 +106,11 @@ class BatchController {
             Show show = shops.show();
             FormReader reader = new FormReader(typed);
             double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
+            Optional<String> overruled = LogForm.overruled(reader);
             reader.faults().throwIfAny();
             Optional<Spindle> spindle = shelf.spindles().stream().filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle"))).findFirst();
             try {
-                mixes.pour(number, reader.raw("cup"), ml, spindle, Maker.of(request).name(), reader.isTicked("confirmed"));
+                mixes.pour(number, reader.raw("cup"), ml, spindle, Maker.of(request).name(), overruled);
             } catch (NotLogged answer) {
                 throw answer.asFaults(show);
             }

@@ -8,6 +8,7 @@ import nursery.app.cups.CupBook;
 import nursery.app.cups.CupOnBench;
 import nursery.app.cups.Happening;
 import nursery.app.cups.Happening.Kind;
+import nursery.app.cups.LogForm;
 import nursery.app.cups.LogBook;
 import nursery.app.mix.Batch.BatchShare;
 import nursery.app.mix.MixMapper.BatchRow;
@@ -113,13 +114,13 @@ class MixBook {
 
     /** Logs a coat of this batch on its cup. Throws what {@link LogBook#add} throws. */
     @Transactional
-    void pour(long number, String code, double ml, Optional<Spindle> spindle, String by, boolean confirmed) {
+    void pour(long number, String code, double ml, Optional<Spindle> spindle, String by, Optional<String> overruled) {
         Batch batch = held(number);
         if (batch.mixedAt().isEmpty()) {
             refuse("This batch is not mixed yet: enter what you measured first.");
         }
         BatchShare share = batch.shares().stream().filter(found -> found.code().equals(code)).findFirst().orElseThrow();
-        log.add(code, new Happening(Kind.POURED, share.step(), moments.now(), ml, spindle, by, note(share), OptionalLong.of(number)), confirmed);
+        log.add(code, new Happening(Kind.POURED, share.step(), moments.now(), ml, spindle, by, LogForm.noteWith(note(share), overruled), OptionalLong.of(number)), overruled.isPresent());
     }
 
     /** @throws InvalidInput if more is left than there was */
@@ -181,7 +182,7 @@ class MixBook {
         CupOnBench now = cups.cup(candidate.code()).orElseThrow();
         boolean stillNext = now.state().next().filter(next -> next.step().number() == candidate.step().number()).isPresent();
         if (!stillNext) {
-            refuse("%s: %s is logged already.".formatted(candidate.code(), candidate.step().kind().title()));
+            refuse("%s: %s is logged already.".formatted(candidate.code(), candidate.step().title()));
         }
         mapper.openFor(candidate.onBench().cup().id(), candidate.step().number()).ifPresent(other -> refuse(
                 "%s: %s started mixing for this coat at %s, mix %d. Join that one, or close it first.".formatted(candidate.code(), other.startedBy(), show.at(other.startedAt()), other.id())));

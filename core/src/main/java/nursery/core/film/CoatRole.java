@@ -1,6 +1,9 @@
 package nursery.core.film;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -21,6 +24,25 @@ public enum CoatRole {
     BUILD("second coat", 0.40, List.of(
             new Practice(OptionalDouble.of(12), 20, 20, "on a 12 oz"),
             new Practice(OptionalDouble.empty(), 20, 30, "across sizes, the high end with some left over"))),
+    /** Thin enough to lock a layer in, not to bury it. */
+    SEAL("thin seal coat", 0.24, List.of(
+            new Practice(OptionalDouble.empty(), 10, 15, "on a 20 oz"))),
+    THIN_CLEAR("one of two thin clear coats", 0.195, List.of(
+            new Practice(OptionalDouble.empty(), 10, 10, "each, on a 20 oz"))),
+    OVERLAY("coat over a full vinyl wrap", 0.39, List.of(
+            new Practice(OptionalDouble.empty(), 20, 20, "on a 20 oz"))),
+    DECALS("coat over decals", 0.38, List.of(
+            new Practice(OptionalDouble.empty(), 15, 20, "on a 12 oz"))),
+    /** Generous on purpose: the ink needs depth to spread in. */
+    BLOOM("flood for an ink bloom", 0.586, List.of(
+            new Practice(OptionalDouble.empty(), 30, 30, "on a 20 oz, generous on purpose"))),
+    STIRRED_IN("generous base coat with something stirred in", 0.586, List.of(
+            new Practice(OptionalDouble.empty(), 25, 35, "about one fluid ounce covers an ordinary cup with some left over"))),
+    /** Over part of the cup; counted over the whole, as practice does. */
+    WAVE("wave over part of the cup", 0.39, List.of(
+            new Practice(OptionalDouble.empty(), 20, 20, "of which 5 ml is split off and tinted white"))),
+    LATER_WAVE("second, smaller wave", 0.24, List.of(
+            new Practice(OptionalDouble.empty(), 10, 15, "for a second wave"))),
     FINISHING("finishing coat", 0.30, List.of(
             new Practice(OptionalDouble.empty(), 10, 20, "across sizes, for late coats")));
 
@@ -32,6 +54,15 @@ public enum CoatRole {
         this.word = word;
         this.filmMm = filmMm;
         this.practices = practices;
+    }
+
+    /** The role with this name in a technique file, such as {@code later-wave}. */
+    public static Optional<CoatRole> named(String written) {
+        return Arrays.stream(values()).filter(role -> role.written().equals(written)).findFirst();
+    }
+
+    public String written() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     public String word() {

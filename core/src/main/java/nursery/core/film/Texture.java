@@ -4,19 +4,21 @@ import nursery.core.measure.Numbers;
 
 /** What the decoration feels like, and how many coats it takes until it does not. */
 public enum Texture {
-    SMOOTH("smooth", 0, 0),
+    SMOOTH("smooth", 0, 0, 0),
     /** Two coats usually before anything is smooth: common practice (step 5 of the order of work). */
-    FINE("fine glitter", 2, 0),
+    FINE("fine glitter", 2, 1, 0),
     /** Fine glitter needs fewer coats than chunky; a third before sanding is the safe choice (common practice). The extra film is from memory. */
-    CHUNKY("chunky glitter", 3, 0.10);
+    CHUNKY("chunky glitter", 3, 3, 0.10);
 
     private final String word;
     private final int coatsToBury;
+    private final int coatsBeforeSanding;
     private final double extraFilmMm;
 
-    Texture(String word, int coatsToBury, double extraFilmMm) {
+    Texture(String word, int coatsToBury, int coatsBeforeSanding, double extraFilmMm) {
         this.word = word;
         this.coatsToBury = coatsToBury;
+        this.coatsBeforeSanding = coatsBeforeSanding;
         this.extraFilmMm = extraFilmMm;
     }
 
@@ -26,6 +28,11 @@ public enum Texture {
 
     public int coatsToBury() {
         return coatsToBury;
+    }
+
+    /** How many must lie over it before sanding does not reach it: one over fine glitter, sanded lightly; a third over chunky is the safe choice. */
+    public int coatsBeforeSanding() {
+        return coatsBeforeSanding;
     }
 
     /** Whether it is still felt through so many clear coats. */

@@ -2,6 +2,7 @@ package nursery.core.log;
 
 import nursery.core.cure.CoatTimes;
 import nursery.core.film.Film;
+import nursery.core.resin.Label;
 import nursery.core.technique.PlanStep;
 
 /**
@@ -9,13 +10,14 @@ import nursery.core.technique.PlanStep;
  *
  * @param step    the step it belongs to
  * @param pour    the entry that put it there
+ * @param label   of the resin it was mixed from
  * @param times   its phases and windows
  * @param scuffed whether it has been sanded or scuffed since
  */
-public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {
+public record CoatOnCup(PlanStep step, LogEntry.Poured pour, Label label, CoatTimes times, boolean scuffed) {
 
     CoatOnCup nowScuffed() {
-        return new CoatOnCup(step, pour, times, true);
+        return new CoatOnCup(step, pour, label, times, true);
     }
 
     /** The mean film this amount makes on an area. */

@@ -1,5 +1,6 @@
 package nursery.core.log;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -8,16 +9,19 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
-import nursery.core.film.Texture;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.CupState.SpindleHold;
+import nursery.core.log.LogEntry.FaultsSeen;
+import nursery.core.log.LogEntry.HandedOver;
 import nursery.core.log.LogEntry.Noted;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.LogEntry.Scuffed;
+import nursery.core.log.LogEntry.Skipped;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.log.LogEntry.TakenOff;
+import nursery.core.resin.Label;
+import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
 
 /**
  * The fold of plan, log, room and now into a cup's state. Pure: the same arguments give the same state, so a state
@@ -25,12 +29,16 @@ import nursery.core.technique.StepKind;
  */
 public final class CupFold {
 
+    private static final double SECONDS_PER_MINUTE = 60;
+
     private final CupFile file;
     private final RoomCourse room;
     private final Map<Integer, LogEntry> done = new HashMap<>();
     private final List<CoatOnCup> coats = new ArrayList<>();
     private final List<Concern> concerns = new ArrayList<>();
+    private Layers layers = Layers.bareSteel();
     private Optional<SpindleHold> hold = Optional.empty();
+    private Optional<Instant> handedOverAt = Optional.empty();
     private Instant lastDone;
 
     private CupFold(CupFile file, RoomCourse room) {
@@ -40,23 +48,31 @@ public final class CupFold {
     }
 
     public static CupState stateOf(CupFile file, RoomCourse room, Instant now) {
-        CupFold fold = new CupFold(file, room);
-        for (LogEntry entry : file.happened()) {
-            LegalMoves.concernsAbout(fold.stateAt(entry.mark().happenedAt()), file, entry)
-                    .forEach(fold.concerns::add);
-            fold.apply(entry);
-        }
-        return fold.stateAt(now);
+        return of(file, room).stateAt(now);
     }
 
-    private CupState stateAt(Instant now) {
+    /** A fold of all that has happened, which more can be laid on: how the steps ahead are played through. */
+    static CupFold of(CupFile file, RoomCourse room) {
+        CupFold fold = new CupFold(file, room);
+        file.happened().forEach(fold::add);
+        return fold;
+    }
+
+    /** Lays one more entry on, with what is questionable about it. */
+    void add(LogEntry entry) {
+        LegalMoves.concernsAbout(stateAt(entry.mark().happenedAt()), file, entry).forEach(concerns::add);
+        apply(entry);
+    }
+
+    CupState stateAt(Instant now) {
         Optional<NextAction> next = file.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
                 .map(step -> NextStep.of(step, newestCoat(), lastDone, now));
-        return new CupState(done, coats, next, texture(), hold, lastDone, concerns);
+        return new CupState(done, coats, next, layers, hold, lastDone, handedOverAt, concerns);
     }
 
-    private Texture texture() {
-        return file.plan().stream().anyMatch(step -> step.kind() == StepKind.GLITTER && done.containsKey(step.number())) ? Texture.FINE : Texture.SMOOTH;
+    /** Minutes from the start of a cup, the clock its layers are counted by. */
+    static double minute(CupFile file, Instant at) {
+        return Duration.between(file.startedAt(), at).toSeconds() / SECONDS_PER_MINUTE;
     }
 
     private void apply(LogEntry entry) {
@@ -64,11 +80,18 @@ public final class CupFold {
             pour(pour);
         } else if (entry instanceof StepDone step) {
             work(step);
+        } else if (entry instanceof Skipped skipped) {
+            done.put(skipped.step(), skipped);
         } else if (entry instanceof Scuffed scuffed) {
             scuff();
+            layers = layers.scuffed();
             lastDone = scuffed.mark().happenedAt();
         } else if (entry instanceof TakenOff) {
             hold = Optional.empty();
+        } else if (entry instanceof FaultsSeen) {
+            layers = layers.withFaults();
+        } else if (entry instanceof HandedOver handed) {
+            handedOverAt = Optional.of(handed.mark().happenedAt());
         } else if (!(entry instanceof Noted)) {
             throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
         }
@@ -76,22 +99,29 @@ public final class CupFold {
 
     private void pour(Poured pour) {
         PlanStep step = file.step(pour.step());
-        CoatTimes times = new CoatTimes(file.labelFor(step), room, pour.mark().happenedAt());
-        coats.add(new CoatOnCup(step, pour, times, false));
+        Label label = file.labelFor(step);
+        CoatTimes times = new CoatTimes(label, room, pour.mark().happenedAt());
+        coats.add(new CoatOnCup(step, pour, label, times, false));
         done.put(pour.step(), pour);
+        layers = layers.after(step, minute(file, times.pouredAt()));
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
     }
 
     private void work(StepDone entry) {
+        PlanStep step = file.step(entry.step());
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
-        if (file.step(entry.step()).kind().isSanding()) {
+        layers = layers.after(step, minute(file, lastDone));
+        if (step.kind().isSanding()) {
+            // Nobody sands a turning cup.
+            hold = Optional.empty();
+        }
+        if (step.kind().scuffsTheBody()) {
             scuff();
         }
     }
 
-    /** Sanding takes a cup off its spindle; nobody sands a turning cup. */
     private void scuff() {
         hold = Optional.empty();
         newestCoat().ifPresent(coat -> coats.set(coats.size() - 1, coat.nowScuffed()));

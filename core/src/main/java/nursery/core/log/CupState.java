@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.core.film.CoatRole;
 import nursery.core.film.Share;
-import nursery.core.film.Texture;
-import nursery.core.technique.StepKind;
+import nursery.core.technique.Layers;
+import nursery.core.technique.Rule;
 
 /**
  * A cup as it is at one moment. Computed, never stored.
@@ -15,13 +15,14 @@ import nursery.core.technique.StepKind;
  * @param done     the entry that did each step, by step number
  * @param coats    the coats on it, oldest first
  * @param next     what to do next; empty once the plan is finished
- * @param texture  what the decoration feels like under no coat
+ * @param layers   what lies on it
  * @param hold     the spindle it is on, if any
  * @param lastDoneAt when its newest work was done, or the cup was started
+ * @param handedOverAt when it went to its owner, if it has
  * @param concerns what the log shows was done against the label or practice
  */
 public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optional<NextAction> next,
-        Texture texture, Optional<SpindleHold> hold, Instant lastDoneAt, List<Concern> concerns) {
+        Layers layers, Optional<SpindleHold> hold, Instant lastDoneAt, Optional<Instant> handedOverAt, List<Concern> concerns) {
 
     public CupState {
         done = Map.copyOf(done);
@@ -44,17 +45,22 @@ public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optio
 
     /** Coats over the decoration. */
     public int clearCoats() {
-        return (int) coats.stream().filter(coat -> coat.step().kind().isClearCoat()).count();
+        return layers.clearCoats();
     }
 
     /** What a coat in this role needs on the cup as it is. */
     public Share share(CupFile file, CoatRole role) {
-        return Share.of(file.blank(), role, texture, clearCoats());
+        return Share.of(file.blank(), role, layers.texture(), clearCoats());
     }
 
     /** A spindle taken, and from when the coat on it may come off. */
     public record SpindleHold(Spindle spindle, Instant since, Instant mayComeOffAt) {}
 
-    /** Something done against the label or practice: what, and what to make of it. */
-    public record Concern(long entryId, StepKind kind, String message) {}
+    /**
+     * Something done against the label or practice.
+     *
+     * @param about the step it was about
+     * @param rule  the rule it breaks, if it is one of the craft's
+     */
+    public record Concern(long entryId, String about, Optional<Rule> rule, String message) {}
 }

@@ -3,21 +3,29 @@ package nursery.core.log;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.Film;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry.Cancelled;
+import nursery.core.log.LogEntry.FaultsSeen;
+import nursery.core.log.LogEntry.HandedOver;
 import nursery.core.log.LogEntry.Noted;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.LogEntry.Scuffed;
+import nursery.core.log.LogEntry.Skipped;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.log.LogEntry.TakenOff;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.VolumeUnit;
+import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
+import nursery.core.technique.Rule;
+import nursery.core.technique.Situation;
 
 /**
  * The legal moves of a cup: which entry may follow which state. A refusal is for what cannot have happened or would
@@ -29,6 +37,9 @@ import nursery.core.technique.StepKind;
  * <tr><th>move</th><th>allowed when</th></tr>
  * <tr><td>do a step</td><td>it is the first step not done, and is not a coat</td></tr>
  * <tr><td>pour a coat</td><td>it is the first step not done, and is a coat</td></tr>
+ * <tr><td>leave a step out</td><td>it is the first step not done, and a reason is given</td></tr>
+ * <tr><td>see faults</td><td>what was seen is said</td></tr>
+ * <tr><td>hand over</td><td>no step is left, and it is not handed over yet</td></tr>
  * <tr><td>scuff</td><td>there is a coat that is not scuffed yet</td></tr>
  * <tr><td>take off the turner</td><td>it is on a spindle</td></tr>
  * <tr><td>note</td><td>always</td></tr>
@@ -42,6 +53,13 @@ public final class LegalMoves {
     /** Nothing this thick stays on a turning cup; a larger figure is a slip. */
     private static final double THICKEST_FILM_MM = 3;
 
+    /** Rules that already say a step came too soon or too late. */
+    private static final Set<Rule> ABOUT_TIME = EnumSet.of(Rule.TACK_WINDOW, Rule.COAT_TOO_SOON, Rule.SAND_TOO_SOON, Rule.INK_NOT_DRY, Rule.SLIDE_NOT_DRY, Rule.ADHESIVE_NOT_SET, Rule.GLUE_NOT_DRY,
+            Rule.PAINT_NOT_DRY, Rule.TAPE_PAST_GEL, Rule.POLISH_TOO_SOON, Rule.FINISH_TOO_SOON, Rule.HOT_INK);
+
+    /** How a step is logged. */
+    private enum Way { WORKED, POURED, SKIPPED }
+
     private LegalMoves() {}
 
     /** Why an entry cannot follow this state, or empty if it can. */
@@ -51,10 +69,20 @@ public final class LegalMoves {
             return Refusal.of("at", "That time is still to come: log what has happened, when it has happened.");
         }
         if (entry instanceof StepDone step) {
-            return step(state, file, step.step(), at, false);
+            return step(state, file, step.step(), at, Way.WORKED);
         }
         if (entry instanceof Poured pour) {
-            return step(state, file, pour.step(), at, true).or(() -> amount(file, pour));
+            return step(state, file, pour.step(), at, Way.POURED).or(() -> amount(file, pour));
+        }
+        if (entry instanceof Skipped skipped) {
+            return step(state, file, skipped.step(), at, Way.SKIPPED).or(() -> Refusal.unless(!entry.mark().note().isBlank(), "note", "Say in a few words why the step is left out."));
+        }
+        if (entry instanceof HandedOver) {
+            return tooEarly(state, at).or(() -> Refusal.unless(state.isFinished(), "step", "The cup is not finished: its next step is %s.".formatted(state.next().map(NextAction::title).orElse(""))))
+                    .or(() -> Refusal.unless(state.handedOverAt().isEmpty(), "step", "The cup is handed over already."));
+        }
+        if (entry instanceof FaultsSeen) {
+            return tooEarly(state, at).or(() -> Refusal.unless(!entry.mark().note().isBlank(), "note", "Say in a few words what was seen."));
         }
         if (entry instanceof Scuffed) {
             return tooEarly(state, at).or(() -> Refusal.unless(state.newestCoat().map(coat -> !coat.scuffed()).orElse(false),
@@ -82,58 +110,77 @@ public final class LegalMoves {
 
     /** What is questionable about an entry that can follow this state. */
     public static List<Concern> concernsAbout(CupState state, CupFile file, LogEntry entry) {
-        List<String> messages = new ArrayList<>();
+        Instant at = entry.mark().happenedAt();
         if (entry instanceof StepDone done) {
-            timing(state, file.step(done.step()), done.mark().happenedAt(), messages);
-        } else if (entry instanceof Poured pour) {
-            timing(state, file.step(pour.step()), pour.mark().happenedAt(), messages);
-        } else if (entry instanceof Scuffed scuffed) {
-            state.newestCoat().filter(coat -> scuffed.mark().happenedAt().isBefore(coat.times().sandableFrom()))
-                    .ifPresent(coat -> messages.add("Scuffed before the coat was sandable: it gums the paper and drags."));
+            return concernsAbout(state, file, file.step(done.step()), entry);
         }
-        StepKind kind = state.next().map(next -> next.step().kind()).orElse(StepKind.FINISH);
-        return messages.stream().map(message -> new Concern(entry.mark().id(), kind, message)).toList();
+        if (entry instanceof Poured pour) {
+            return concernsAbout(state, file, file.step(pour.step()), entry);
+        }
+        if (entry instanceof Scuffed) {
+            return state.newestCoat().filter(coat -> at.isBefore(coat.times().sandableFrom()))
+                    .map(coat -> new Concern(entry.mark().id(), "Scuffed", Optional.of(Rule.SAND_TOO_SOON), "Scuffed before the coat was sandable: it gums the paper and drags.")).stream().toList();
+        }
+        if (entry instanceof HandedOver) {
+            return state.fullCureAt().filter(at::isBefore)
+                    .map(cured -> new Concern(entry.mark().id(), "Handed over", Optional.<Rule>empty(), "Handed over before full cure: it may dent, print and smell. Tell the owner until when to leave it alone.")).stream().toList();
+        }
+        return List.of();
     }
 
-    private static void timing(CupState state, PlanStep step, Instant at, List<String> messages) {
+    private static List<Concern> concernsAbout(CupState state, CupFile file, PlanStep step, LogEntry entry) {
+        Instant at = entry.mark().happenedAt();
+        List<Concern> concerns = new ArrayList<>();
+        Judgement.of(situation(state, file, step, at), 0).forEach(finding -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
+        if (concerns.stream().noneMatch(concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
+            timing(state, step, at).ifPresent(message -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.empty(), message)));
+        }
+        return concerns;
+    }
+
+    /** A step about to be done on a cup as it is. */
+    public static Situation situation(CupState state, CupFile file, PlanStep step, Instant at) {
+        Optional<CoatOnCup> newest = state.newestCoat();
+        OptionalDouble ageH = newest.isPresent() ? OptionalDouble.of(newest.get().times().ageHoursAt(at)) : OptionalDouble.empty();
+        return new Situation(state.layers(), step, file.after(step), CupFold.minute(file, at), ageH, newest.map(CoatOnCup::label).orElse(file.base()), file.labelFor(step), file.blank());
+    }
+
+    /** The plan's own waits, where no rule of the craft has more to say. */
+    private static Optional<String> timing(CupState state, PlanStep step, Instant at) {
         NextAction next = state.next().filter(action -> action.step().number() == step.number()).orElse(null);
         if (next == null) {
-            return;
+            return Optional.empty();
         }
-        if (next.kind() == NextAction.Kind.SCUFF_FIRST) {
-            boolean required = state.newestCoat().map(coat -> !at.isBefore(coat.times().scuffAfter())).orElse(false);
-            messages.add(required ? "Poured on a coat that needed scuffing: it will not grip and may peel."
-                    : "Poured after the tack window closed, without scuffing: it may not grip.");
-        } else if (!next.window().hasOpenedBy(at)) {
-            messages.add(early(step.kind()));
-        } else if (next.window().hasClosedBy(at)) {
-            messages.add("%s after its window closed. %s".formatted(step.kind().title(), next.ifMissed().orElse("")).strip());
+        if (next.kind() == NextAction.Kind.STEP && next.window().hasClosedBy(at)) {
+            return Optional.of("%s after its window closed. %s".formatted(step.title(), next.ifMissed().orElse("")).strip());
         }
+        return next.window().hasOpenedBy(at) ? Optional.empty() : Optional.of(early(step));
     }
 
-    private static String early(StepKind kind) {
-        if (kind.isSanding()) {
+    private static String early(PlanStep step) {
+        if (step.kind().isSanding()) {
             return "Sanded before the coat was sandable: it gums the paper and tears.";
         }
-        return kind.isPour() ? "Poured before the layer below was ready: it can trap solvent, sag or stay soft."
-                : kind.title() + " before its wait was over.";
+        return step.kind().isPour() ? "Poured before the layer below was ready: it can trap solvent, sag or stay soft."
+                : step.title() + " before its wait was over.";
     }
 
-    private static Optional<Refusal> step(CupState state, CupFile file, int number, Instant at, boolean asPour) {
-        if (number < 1 || number > file.plan().size()) {
+    private static Optional<Refusal> step(CupState state, CupFile file, int number, Instant at, Way way) {
+        Optional<PlanStep> found = file.find(number);
+        if (found.isEmpty()) {
             return Refusal.of("step", "This cup's plan has no step %d.".formatted(number));
         }
-        PlanStep step = file.step(number);
+        PlanStep step = found.get();
         LogEntry doneBy = state.done().get(number);
         if (doneBy != null) {
-            return Optional.of(new Refusal("step", "%s is already logged.".formatted(step.kind().title()), Optional.of(doneBy.mark())));
+            return Optional.of(new Refusal("step", "%s is already logged.".formatted(step.title()), Optional.of(doneBy.mark())));
         }
-        if (step.kind().isPour() != asPour) {
-            return Refusal.of("step", "%s %s.".formatted(step.kind().title(), asPour ? "is not a coat" : "is a coat: log it with its amount"));
+        if (way != Way.SKIPPED && step.kind().isPour() != (way == Way.POURED)) {
+            return Refusal.of("step", "%s %s.".formatted(step.title(), way == Way.POURED ? "is not a coat" : "is a coat: log it with its amount"));
         }
         PlanStep expected = state.next().orElseThrow().step();
         return expected.number() == number ? tooEarly(state, at)
-                : Refusal.of("step", "%s comes after %s, which is not logged yet.".formatted(step.kind().title(), expected.kind().title()));
+                : Refusal.of("step", "%s comes after %s, which is not logged yet.".formatted(step.title(), expected.title()));
     }
 
     private static Optional<Refusal> amount(CupFile file, Poured pour) {

@@ -25,6 +25,15 @@ public sealed interface LogEntry {
         }
     }
 
+    /** A step of the plan is left out; the note says why. */
+    record Skipped(Mark mark, int step) implements LogEntry {}
+
+    /** Looking the cup over found what a polish or a last coat must not meet; the note says what. */
+    record FaultsSeen(Mark mark) implements LogEntry {}
+
+    /** The finished cup went to its owner. */
+    record HandedOver(Mark mark) implements LogEntry {}
+
     /** The newest coat was scuffed so that the next one grips, outside the plan's own sanding. */
     record Scuffed(Mark mark) implements LogEntry {}
 

@@ -32,7 +32,7 @@ public record NextAction(Kind kind, PlanStep step, Window window, String why, Op
 
     /** What to call it on a bench. */
     public String title() {
-        return kind == Kind.SCUFF_FIRST ? "Scuff, then " + decapitalise(step.kind().title()) : step.kind().title();
+        return kind == Kind.SCUFF_FIRST ? "Scuff, then " + decapitalise(step.title()) : step.title();
     }
 
     /** How it is done here. */

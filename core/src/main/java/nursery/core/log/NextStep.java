@@ -1,5 +1,6 @@
 package nursery.core.log;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
@@ -7,6 +8,7 @@ import nursery.core.cure.Window;
 import nursery.core.log.NextAction.Kind;
 import nursery.core.measure.Numbers;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 
 /** Turns a step's wait into a window, from what has happened so far. */
@@ -21,7 +23,7 @@ final class NextStep {
     static NextAction of(PlanStep step, Optional<CoatOnCup> newest, Instant lastDone, Instant now) {
         Wait waiting = step.waiting();
         if (waiting instanceof Wait.Dry dry) {
-            return doIt(step, Window.from(lastDone.plus(dry.atLeast())), "Dry for %d min first.".formatted(dry.atLeast().toMinutes()));
+            return doIt(step, Window.from(lastDone.plus(dry.atLeast())), "Dry for %s first.".formatted(spoken(dry.atLeast())));
         }
         if (newest.isEmpty() || waiting instanceof Wait.None) {
             return doIt(step, Window.from(lastDone), "Nothing to wait for.");
@@ -32,11 +34,21 @@ final class NextStep {
             Instant opens = times.pouredAt().plus(settle.atLeast());
             Instant closes = times.workableUntil();
             return new NextAction(Kind.STEP, step, closes.isAfter(opens) ? Window.between(opens, closes) : Window.from(opens),
-                    "The adhesive settles %d min, then takes glitter while it is workable.".formatted(settle.atLeast().toMinutes()),
-                    Optional.of("The adhesive stops holding: scuff it and spread a new film."), Optional.empty());
+                    "%s settles %d min, then takes it while it is workable.".formatted(coat.step().kind() == StepKind.ADHESIVE ? "The adhesive" : "The coat", settle.atLeast().toMinutes()),
+                    Optional.of(coat.step().kind() == StepKind.ADHESIVE ? "The adhesive stops holding: scuff it and spread a new film." : "The coat takes nothing any more: let it harden, scuff it, pour another."), Optional.empty());
         }
         if (waiting instanceof Wait.Age age) {
-            return doIt(step, Window.from(times.at(age.hours())), "%s h after the pour at label speed.".formatted(Numbers.show(age.hours())));
+            double hours = age.hoursFor(coat.label().times().turningH());
+            return doIt(step, Window.from(times.at(hours)), "%s h after the pour at label speed.".formatted(Numbers.show(hours)));
+        }
+        if (waiting instanceof Wait.Into into) {
+            Instant opens = times.pouredAt().plus(into.atLeast());
+            Instant closes = times.offTurnerFrom();
+            return new NextAction(Kind.STEP, step, closes.isAfter(opens) ? Window.between(opens, closes) : Window.from(opens), "%s into the coat, before it gels.".formatted(spoken(into.atLeast())),
+                    Optional.of("The coat gels around the tape and tears with it: cut along the edge before you pull."), Optional.empty());
+        }
+        if (waiting instanceof Wait.Cured) {
+            return doIt(step, Window.from(times.at(coat.label().times().curedH())), "The newest coat must be cured enough to work on.");
         }
         return waiting instanceof Wait.StraightOn ? straightOn(step, coat, now)
                 : new NextAction(Kind.STEP, step, Window.from(times.sandableFrom()),
@@ -56,6 +68,10 @@ final class NextStep {
         return new NextAction(Kind.SCUFF_FIRST, step, Window.from(times.sandableFrom()),
                 "The tack window has closed: a coat poured now may not grip.",
                 Optional.empty(), Optional.of(times.sandableSure()));
+    }
+
+    private static String spoken(Duration wait) {
+        return wait.toMinutes() >= 120 && wait.toMinutes() % 60 == 0 ? wait.toHours() + " h" : wait.toMinutes() + " min";
     }
 
     private static NextAction doIt(PlanStep step, Window window, String why) {

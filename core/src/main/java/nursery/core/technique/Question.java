@@ -1,9 +1,10 @@
 package nursery.core.technique;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 
-/** What makers disagree on (section 7 of the practice), as far as a one-colour glitter cup meets it. */
+/** What makers disagree on (section 7 of the practice). Which resin goes where is chosen with the resins themselves. */
 public enum Question {
     ADHESIVE("Glitter adhesive"),
     SECOND_COAT("Second coat"),
@@ -12,12 +13,18 @@ public enum Question {
     BARE_STEEL("Bare steel at rim and base"),
     MIX_REST("The mix"),
     CLEANING("Cleaning the blank"),
+    VINYL_ON_INK("Vinyl on ink"),
     MEASURING("Measuring");
 
     private final String words;
 
     Question(String words) {
         this.words = words;
+    }
+
+    /** What stands for the chosen school's words in a step's detail, such as {@code {cleaning}}. */
+    public String placeholder() {
+        return "{" + name().toLowerCase(Locale.ROOT).replace('_', '-') + "}";
     }
 
     public String words() {

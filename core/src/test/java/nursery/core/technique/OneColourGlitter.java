@@ -7,7 +7,7 @@ import java.util.Optional;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 
-/** The plan for a cup in one fine colour of glitter, by the schools chosen. Waits are common practice. */
+/** A plan to test with: a cup in one fine colour of glitter, by the schools chosen. Waits are common practice. */
 public final class OneColourGlitter {
 
     /** From memory: the can's own time overrides it. */

@@ -1,0 +1,240 @@
+package nursery.app.techniques;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.platform.FormReader;
+import nursery.core.film.CoatRole;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.Numbers;
+import nursery.core.technique.DecalSize;
+import nursery.core.technique.Material;
+import nursery.core.technique.School;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
+import nursery.core.technique.TechniqueStep;
+import nursery.core.technique.Wait;
+
+/**
+ * A technique as a form: rows of inputs, {@code s0.do} and so on. A group of steps is a row that opens it and a row that closes it.
+ * Nothing is kept on the server while it is edited; the form itself is the draft.
+ */
+final class EditForm {
+
+    /** What a row can be beside a step. */
+    static final String REPEAT_FROM = "repeat-from";
+    static final String REPEAT_TO = "repeat-to";
+    private static final List<String> FIELDS = List.of("do", "title", "detail", "wait", "amount", "fast", "coat", "material", "width", "height", "grit", "only", "least", "most", "usual");
+
+    private EditForm() {}
+
+    /** One row as it stands in the form. */
+    record Row(int place, Map<String, String> values) {
+
+        public String value(String field) {
+            return values.getOrDefault(field, "");
+        }
+
+        public boolean is(String field, String value) {
+            return value(field).equals(value);
+        }
+
+        public String title() {
+            if (value("do").equals(REPEAT_TO)) {
+                return "Until here";
+            }
+            String title = value("title");
+            return value("do").equals(REPEAT_FROM) ? "Several times: " + title : title.isEmpty() ? StepKind.named(value("do")).map(StepKind::title).orElse("A step") : title;
+        }
+
+        public boolean isPour() {
+            return StepKind.named(value("do")).filter(StepKind::isPour).isPresent();
+        }
+
+        public boolean isRepeat() {
+            return value("do").startsWith("repeat");
+        }
+
+        boolean hasOnly(String school) {
+            return Arrays.asList(value("only").split(",")).contains(school);
+        }
+    }
+
+    static Map<String, String> filled(Technique technique) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (Technique.Part part : technique.parts()) {
+            if (part instanceof Technique.Repeat repeat) {
+                rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_FROM, "title", repeat.title(), "least", "" + repeat.least(), "most", "" + repeat.most(), "usual", "" + repeat.usual())));
+                repeat.steps().forEach(step -> rows.add(row(step)));
+                rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_TO)));
+            } else if (part instanceof Technique.Single single) {
+                rows.add(row(single.step()));
+            }
+        }
+        Map<String, String> typed = new LinkedHashMap<>(Map.of("name", technique.name(), "about", technique.about()));
+        typed.putAll(numbered(rows));
+        return typed;
+    }
+
+    private static Map<String, String> row(TechniqueStep step) {
+        Map<String, String> row = new LinkedHashMap<>();
+        Wait wait = step.waiting();
+        row.put("do", step.kind().written());
+        row.put("title", step.title());
+        row.put("detail", step.detail());
+        row.put("wait", WaitWords.written(wait));
+        row.put("amount", wait instanceof Wait.Age age ? Numbers.show(age.hours()) : WaitWords.minutes(wait).stream().mapToObj(Long::toString).findFirst().orElse(""));
+        row.put("fast", wait instanceof Wait.Age age && age.fastHours() != age.hours() ? Numbers.show(age.fastHours()) : "");
+        row.put("coat", step.role().map(CoatRole::written).orElse(""));
+        row.put("material", step.material().written());
+        row.put("width", step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
+        row.put("height", step.size().map(size -> Numbers.show(size.heightMm(), 1)).orElse(""));
+        row.put("grit", step.grit());
+        row.put("only", String.join(",", step.only().stream().map(School::name).toList()));
+        return row;
+    }
+
+    static List<Row> rows(Map<String, String> typed) {
+        List<Row> rows = new ArrayList<>();
+        for (int i = 0; i < Technique.MOST_PARTS * 2 && typed.containsKey("s" + i + ".do"); i++) {
+            Map<String, String> values = new LinkedHashMap<>();
+            for (String field : FIELDS) {
+                values.put(field, typed.getOrDefault("s" + i + "." + field, ""));
+            }
+            rows.add(new Row(i, values));
+        }
+        return rows;
+    }
+
+    /** The form after a button between the rows was pressed, such as {@code up-3}. */
+    static Map<String, String> pressed(Map<String, String> typed, String press) {
+        List<Map<String, String>> rows = new ArrayList<>(rows(typed).stream().map(Row::values).toList());
+        String[] parts = press.split("-", 2);
+        int at = parts.length == 2 && parts[1].matches("\\d{1,3}") ? Integer.parseInt(parts[1]) : -1;
+        if (at >= 0 && at < rows.size()) {
+            switch (parts[0]) {
+                case "up" -> swap(rows, at, at - 1);
+                case "down" -> swap(rows, at, at + 1);
+                case "remove" -> rows.remove(at);
+                case "twice" -> rows.add(at + 1, new LinkedHashMap<>(rows.get(at)));
+                case "after" -> rows.add(at + 1, new LinkedHashMap<>(Map.of("do", StepKind.WASH.written(), "wait", "none", "material", "ordinary")));
+                default -> { }
+            }
+        }
+        Map<String, String> next = new LinkedHashMap<>(typed);
+        next.keySet().removeIf(field -> field.matches("s\\d+\\..*"));
+        next.putAll(numbered(rows));
+        return next;
+    }
+
+    private static void swap(List<Map<String, String>> rows, int a, int b) {
+        if (b >= 0 && b < rows.size()) {
+            java.util.Collections.swap(rows, a, b);
+        }
+    }
+
+    private static Map<String, String> numbered(List<Map<String, String>> rows) {
+        Map<String, String> typed = new LinkedHashMap<>();
+        for (int i = 0; i < rows.size(); i++) {
+            for (Map.Entry<String, String> value : rows.get(i).entrySet()) {
+                typed.put("s%d.%s".formatted(i, value.getKey()), value.getValue());
+            }
+        }
+        return typed;
+    }
+
+    /** Reads the rows; every fault goes to the reader, under its own input. */
+    static Optional<Technique> read(FormReader reader, Map<String, String> typed) {
+        String name = reader.line("name", "The name", Technique.LONGEST_NAME, true);
+        String about = reader.text("about", "What it is about", Technique.LONGEST_TEXT);
+        List<Technique.Part> parts = new ArrayList<>();
+        List<TechniqueStep> inside = new ArrayList<>();
+        Optional<Row> open = Optional.empty();
+        for (Row row : rows(typed)) {
+            String at = "s" + row.place();
+            if (row.is("do", REPEAT_FROM)) {
+                reader.faults().require(open.isEmpty(), at + ".do", "A repeat cannot hold another: close the first one before.");
+                open = Optional.of(row);
+            } else if (row.is("do", REPEAT_TO)) {
+                reader.faults().require(open.isPresent(), at + ".do", "This closes a repeat that was not opened.");
+                open.ifPresent(from -> parts.add(new Technique.Repeat(from.value("title"), whole(reader, from, "least"), whole(reader, from, "most"), whole(reader, from, "usual"), List.copyOf(inside))));
+                inside.clear();
+                open = Optional.empty();
+            } else {
+                Optional<TechniqueStep> step = step(reader, row, at);
+                if (open.isPresent()) {
+                    step.ifPresent(inside::add);
+                } else {
+                    step.map(Technique.Single::new).ifPresent(parts::add);
+                }
+            }
+        }
+        open.ifPresent(row -> reader.faults().add("s" + row.place() + ".do", "This repeat is not closed: put “until here” behind its last step."));
+        return reader.faults().none() ? reader.faults().attempt("steps", () -> new Technique(name, about, parts)) : Optional.empty();
+    }
+
+    private static Optional<TechniqueStep> step(FormReader reader, Row row, String at) {
+        Optional<StepKind> kind = StepKind.named(row.value("do"));
+        reader.faults().require(kind.isPresent(), at + ".do", "“%s” is no kind of step: choose one.".formatted(row.value("do")));
+        Optional<Wait> wait = wait(reader, row, at);
+        Optional<CoatRole> role = kind.filter(StepKind::isPour).flatMap(found -> CoatRole.named(row.value("coat")));
+        kind.filter(StepKind::isPour).ifPresent(found -> reader.faults().require(role.isPresent(), at + ".coat", "%s is a coat: choose which.".formatted(found.title())));
+        List<School> only = Arrays.stream(row.value("only").split(",")).filter(school -> !school.isBlank()).flatMap(school -> Arrays.stream(School.values()).filter(found -> found.name().equals(school.strip()))).toList();
+        if (kind.isEmpty() || wait.isEmpty() || kind.get().isPour() != role.isPresent()) {
+            return Optional.empty();
+        }
+        return Optional.of(new TechniqueStep(kind.get(), row.value("title").strip(), wait.get(), row.value("detail").strip(), role, Material.named(row.value("material")).orElse(Material.ORDINARY),
+                size(reader, row, at), row.value("grit").strip(), only));
+    }
+
+    private static Optional<Wait> wait(FormReader reader, Row row, String at) {
+        String kind = row.value("wait").isEmpty() ? "none" : row.value("wait");
+        return switch (kind) {
+            case "none" -> Optional.of(new Wait.None());
+            case "straight-on" -> Optional.of(new Wait.StraightOn());
+            case "sandable" -> Optional.of(new Wait.Sandable());
+            case "cured" -> Optional.of(new Wait.Cured());
+            case "dry", "settle", "into-coat" -> minutes(reader, at).flatMap(minutes -> reader.faults().attempt(at + ".amount",
+                    () -> kind.equals("dry") ? new Wait.Dry(minutes) : kind.equals("settle") ? new Wait.Settle(minutes) : new Wait.Into(minutes)));
+            case "age" -> {
+                double hours = reader.number(at + ".amount", "The hours on the cure clock");
+                double fast = reader.optionalNumber(at + ".fast").orElse(hours);
+                yield Double.isNaN(hours) ? Optional.empty() : reader.faults().attempt(at + ".amount", () -> new Wait.Age(hours, fast));
+            }
+            default -> {
+                reader.faults().add(at + ".wait", "“%s” is no wait: choose one.".formatted(kind));
+                yield Optional.empty();
+            }
+        };
+    }
+
+    private static Optional<Duration> minutes(FormReader reader, String at) {
+        double minutes = reader.number(at + ".amount", "The minutes to wait");
+        if (Double.isNaN(minutes)) {
+            return Optional.empty();
+        }
+        boolean sane = reader.faults().within(at + ".amount", "The minutes to wait", minutes, 0, Duration.ofDays(30).toMinutes(), "min");
+        return sane ? Optional.of(Duration.ofMinutes(Math.round(minutes))) : Optional.empty();
+    }
+
+    private static Optional<DecalSize> size(FormReader reader, Row row, String at) {
+        if (row.value("width").isBlank() && row.value("height").isBlank()) {
+            return Optional.empty();
+        }
+        double width = reader.quantity(at + ".width", "The width", LengthUnit.MM);
+        double height = reader.quantity(at + ".height", "The height", LengthUnit.MM);
+        return Double.isNaN(width) || Double.isNaN(height) ? Optional.empty() : reader.faults().attempt(at + ".width", () -> new DecalSize(width, height));
+    }
+
+    private static int whole(FormReader reader, Row row, String field) {
+        String value = row.value(field).strip();
+        boolean sane = value.matches("\\d{1,2}");
+        reader.faults().require(sane, "s%d.%s".formatted(row.place(), field), "“%s” is no number of times: write 1 to %d.".formatted(value.toLowerCase(Locale.ROOT), Technique.MOST_TIMES));
+        return sane ? Integer.parseInt(value) : 0;
+    }
+}

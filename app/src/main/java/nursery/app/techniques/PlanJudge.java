@@ -1,0 +1,81 @@
+package nursery.app.techniques;
+
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import nursery.app.platform.Show;
+import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBlank;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.film.Share;
+import nursery.core.film.Texture;
+import nursery.core.measure.Numbers;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
+import org.springframework.stereotype.Component;
+
+/** A technique looked at on its own: on the first blank of the shelf and with a regular resin, since no cup has chosen either yet. */
+@Component
+class PlanJudge {
+
+    private static final Blank USUAL_BLANK = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+    private static final double HOURS_PER_DAY = 24;
+
+    private final Shelf shelf;
+
+    PlanJudge(Shelf shelf) {
+        this.shelf = shelf;
+    }
+
+    /** What a card says: how many steps and coats, hands and days, and what is wrong. */
+    record Sketch(int steps, int coats, int handsOnMinutes, double hours, List<Judgement.Finding> findings) {
+
+        public String lasts() {
+            return hours < HOURS_PER_DAY ? Numbers.show(hours, 0) + " h" : Numbers.show(hours / HOURS_PER_DAY, 1) + " days";
+        }
+    }
+
+    /** A step to read: when it comes at the earliest, counted from the start, what it waits for, and what is wrong with it. */
+    record Line(PlanStep step, String from, String waits, String amount, List<Judgement.Finding> findings) {}
+
+    Sketch sketch(Technique technique, Schools schools) {
+        List<PlanStep> plan = technique.plan(schools, Map.of());
+        List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        return new Sketch(plan.size(), (int) plan.stream().filter(step -> step.kind().isPour()).count(), plan.stream().mapToInt(step -> step.kind().handsOnMinutes()).sum(),
+                hours.isEmpty() ? 0 : hours.get(hours.size() - 1), findings(plan));
+    }
+
+    List<Judgement.Finding> findings(List<PlanStep> plan) {
+        return Judgement.of(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+    }
+
+    List<Line> lines(Technique technique, Schools schools, Show show) {
+        List<PlanStep> plan = technique.plan(schools, Map.of());
+        List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        List<Judgement.Finding> findings = findings(plan);
+        return java.util.stream.IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), WaitWords.words(plan.get(i).waiting(), show), amount(plan.get(i), show),
+                findings.stream().filter(finding -> finding.place() == i).toList())).toList();
+    }
+
+    private String amount(PlanStep step, Show show) {
+        return step.role().map(role -> {
+            Share share = Share.of(blank(), role, step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE, 0);
+            return "about %s; practice %s %s".formatted(show.volume(share.suggestedMl()), show.volumes(share.practice().lowMl(), share.practice().highMl()), share.practice().on());
+        }).orElse("");
+    }
+
+    private Blank blank() {
+        return shelf.blanks().stream().map(ShelfBlank::blank).findFirst().orElse(USUAL_BLANK);
+    }
+
+    private static String from(double hours) {
+        int days = (int) (hours / HOURS_PER_DAY);
+        String clock = "%d:%02d h".formatted((int) (hours % HOURS_PER_DAY), (int) Math.round(hours * 60) % 60);
+        return days == 0 ? clock : "day %d, %s".formatted(days + 1, clock);
+    }
+}

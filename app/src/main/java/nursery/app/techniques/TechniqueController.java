@@ -1,0 +1,141 @@
+package nursery.app.techniques;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.Maker;
+import nursery.app.platform.Show;
+import nursery.app.settings.ShopBook;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+import nursery.core.technique.Question;
+import nursery.core.technique.Schools;
+import nursery.core.technique.Technique;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The shelf of techniques, one technique with its steps, and its file. */
+@Controller
+class TechniqueController {
+
+    private final TechniqueBook techniques;
+    private final PlanJudge judge;
+    private final ShopBook shops;
+    private final FormPost posts;
+
+    TechniqueController(TechniqueBook techniques, PlanJudge judge, ShopBook shops, FormPost posts) {
+        this.techniques = techniques;
+        this.judge = judge;
+        this.shops = shops;
+        this.posts = posts;
+    }
+
+    @GetMapping("/techniques")
+    String shelf(Model model) {
+        return shelf(model, Form.fresh(Map.of()));
+    }
+
+    @GetMapping("/techniques/{key}")
+    String one(@PathVariable String key, Model model) {
+        return page(key, Form.fresh(Map.of()), model);
+    }
+
+    @GetMapping(value = "/techniques/{key}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> file(@PathVariable String key) {
+        Technique technique = find(key).technique();
+        String name = technique.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".technique.json";
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(TechniqueFile.write(technique));
+    }
+
+    @GetMapping(value = "/techniques/schema.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> schema() {
+        return ResponseEntity.ok(TechniqueFile.schemaFile());
+    }
+
+    @PostMapping("/techniques/import")
+    ModelAndView read(@RequestParam Map<String, String> typed, @RequestParam("file") MultipartFile file, Model model, HttpServletRequest request) {
+        return posts.handle(typed, model, () -> {
+            if (file.isEmpty()) {
+                throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
+            }
+            return "/techniques/" + techniques.add(TechniqueFile.read(bytes(file)), Maker.of(request).name());
+        }, form -> shelf(model, form));
+    }
+
+    @PostMapping("/techniques/{key}/copy")
+    ModelAndView copy(@PathVariable String key, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        Technique original = find(key).technique();
+        return posts.handle(typed, model, () -> "/techniques/%s/edit".formatted(
+                techniques.add(new Technique(freeName(original.name()), original.about(), original.parts()), Maker.of(request).name())), form -> page(key, form, model));
+    }
+
+    @PostMapping("/techniques/{key}/remove")
+    ModelAndView remove(@PathVariable String key, @RequestParam Map<String, String> typed, Model model) {
+        ShelvedTechnique technique = find(key);
+        return posts.handle(typed, model, () -> {
+            if (!technique.own()) {
+                throw new InvalidInput(List.of(new Fault("technique", "This technique ships with Nursery and stays.")));
+            }
+            techniques.remove(key);
+            return "/techniques";
+        }, form -> page(key, form, model));
+    }
+
+    private String freeName(String name) {
+        String stem = name.length() > Technique.LONGEST_NAME - 12 ? name.substring(0, Technique.LONGEST_NAME - 12) : name;
+        List<String> taken = techniques.all().stream().map(other -> other.technique().name()).toList();
+        String free = stem + ", my way";
+        for (int i = 2; taken.contains(free); i++) {
+            free = stem + ", my way " + i;
+        }
+        return free;
+    }
+
+    private ShelvedTechnique find(String key) {
+        return techniques.find(key).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such technique."));
+    }
+
+    private static byte[] bytes(MultipartFile file) {
+        try {
+            return file.getBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private String shelf(Model model, Form form) {
+        Map<ShelvedTechnique, PlanJudge.Sketch> sketches = new LinkedHashMap<>();
+        techniques.all().forEach(technique -> sketches.put(technique, judge.sketch(technique.technique(), Schools.of())));
+        model.addAttribute("form", form);
+        model.addAttribute("techniques", sketches);
+        return "techniques/shelf";
+    }
+
+    private String page(String key, Form form, Model model) {
+        ShelvedTechnique technique = find(key);
+        Show show = shops.show();
+        model.addAttribute("form", form);
+        model.addAttribute("shelved", technique);
+        model.addAttribute("sketch", judge.sketch(technique.technique(), Schools.of()));
+        model.addAttribute("questions", technique.technique().questions().stream().map(Question::words).toList());
+        model.addAttribute("lines", judge.lines(technique.technique(), Schools.of(), show));
+        return "techniques/technique";
+    }
+}

@@ -1,0 +1,192 @@
+package nursery.app.techniques;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.cure.RoomCourse;
+import nursery.core.log.Ahead;
+import nursery.core.log.CupFile;
+import nursery.core.log.CupFold;
+import nursery.core.log.CupState;
+import nursery.core.log.LegalMoves;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.NextAction;
+import nursery.core.log.QuietHours;
+import nursery.core.resin.Label;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Every technique that ships, followed from start to finish with a simulated clock. Waits and order are common practice (P13–P27 and the order of work). */
+class ShippedTechniquesTest {
+
+    private static final Path FOLDER = Path.of("src/main/resources/techniques");
+    private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+    private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
+    private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
+
+    static Stream<String> slugs() throws IOException {
+        return Files.list(FOLDER).map(file -> file.getFileName().toString()).filter(name -> name.endsWith(".json") && !name.contains(".schema.")).map(name -> name.replace(".json", "")).sorted().toList().stream();
+    }
+
+    static Technique technique(String slug) {
+        try {
+            return TechniqueFile.read(Files.readAllBytes(FOLDER.resolve(slug + ".json")));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void fifteenShip() throws IOException {
+        assertThat(slugs()).hasSize(15);
+        assertThat(slugs().map(ShippedTechniquesTest::technique).map(Technique::name)).doesNotHaveDuplicates();
+    }
+
+    /** Whatever sound school a maker chooses, and however often a group is repeated. */
+    @ParameterizedTest
+    @MethodSource("slugs")
+    void noneGoesAgainstPracticeInAnySchool(String slug) {
+        Technique technique = technique(slug);
+        List<Schools> choices = new ArrayList<>(List.of(Schools.of()));
+        technique.questions().forEach(question -> question.schools().forEach(school -> choices.add(Schools.of(school))));
+        for (Schools schools : choices) {
+            for (int times = 1; times <= 3; times++) {
+                int rounds = times;
+                Map<String, Integer> repeats = new java.util.HashMap<>();
+                technique.repeats().forEach(repeat -> repeats.put(repeat.title(), rounds));
+                for (Label label : List.of(StartingProfile.REGULAR.label(), StartingProfile.FAST.label())) {
+                    if (slug.equals("ink-bloom") && label.times().turningH() <= 2) {
+                        continue;
+                    }
+                    assertThat(Judgement.of(technique.plan(schools, repeats), label, label, SLIM)).as("%s, %s, %d times", slug, schools.all(), times).isEmpty();
+                }
+            }
+        }
+    }
+
+    /** P18, P26: an ink bloom wants a regular resin. */
+    @Test
+    void anInkBloomInFastResinIsAgainstPractice() {
+        Label fast = StartingProfile.FAST.label();
+        assertThat(Judgement.of(technique("ink-bloom").plan(Schools.of(), Map.of()), fast, fast, SLIM)).extracting(finding -> finding.rule().mark()).contains("P18, P26");
+    }
+
+    static Stream<org.junit.jupiter.params.provider.Arguments> runs() throws IOException {
+        return slugs().flatMap(slug -> Stream.of(StartingProfile.values()).flatMap(profile -> Stream.of(15.0, 24.0).map(room -> org.junit.jupiter.params.provider.Arguments.of(slug, profile, room))));
+    }
+
+    /** Each step as soon as its window allows: nothing refused, nothing questioned, every step done, in the order of the plan. */
+    @ParameterizedTest
+    @MethodSource("runs")
+    void aCupCanBeFollowedToItsEnd(String slug, StartingProfile profile, double roomC) {
+        if (slug.equals("ink-bloom") && profile == StartingProfile.FAST) {
+            return;
+        }
+        Label label = profile.label();
+        RoomCourse room = RoomCourse.steady(roomC);
+        List<PlanStep> plan = technique(slug).plan(Schools.of(), Map.of());
+        CupFile file = new CupFile(SLIM, label, label, plan, START, List.of());
+        List<Ahead.Expected> ahead = Ahead.of(file, room, START, NEVER);
+        List<LogEntry> log = new ArrayList<>();
+        Instant now = START;
+        for (int i = 0; i < plan.size(); i++) {
+            CupState state = CupFold.stateOf(file.withLog(log), room, now);
+            NextAction next = state.next().orElseThrow();
+            assertThat(next.kind()).as(slug + ": " + next.step().title()).isEqualTo(NextAction.Kind.STEP);
+            assertThat(next.step()).isEqualTo(plan.get(i));
+            now = next.window().opensAt().isAfter(now) ? next.window().opensAt() : now;
+            assertThat(next.window().hasClosedBy(now)).as(slug + ": " + next.step().title() + " can be reached before its window closes").isFalse();
+            assertThat(ahead.get(i).at()).as("foreseen at the start").isEqualTo(now);
+            Mark mark = new Mark(i + 1, now, now, "Mira", "");
+            LogEntry entry = next.step().kind().isPour() ? new LogEntry.Poured(mark, next.step().number(), state.share(file, next.step().role().orElseThrow()).suggestedMl(), Optional.empty())
+                    : new LogEntry.StepDone(mark, next.step().number());
+            CupState before = CupFold.stateOf(file.withLog(log), room, now);
+            assertThat(LegalMoves.refusalOf(before, file, entry, now)).isEmpty();
+            assertThat(LegalMoves.concernsAbout(before, file, entry)).as(slug + ": " + next.step().title()).isEmpty();
+            log.add(entry);
+            now = now.plus(Duration.ofMinutes(next.step().kind().handsOnMinutes()));
+        }
+        assertThat(CupFold.stateOf(file.withLog(log), room, now).isFinished()).isTrue();
+    }
+
+    /** P13, P14, P15, P19 and step 10 of the order of work, for regular resin at its label's temperature: hours after the pour before. */
+    @Test
+    void aBeginnersGlitterCupWaitsAsPracticeSays() {
+        Label regular = StartingProfile.REGULAR.label();
+        List<PlanStep> plan = technique("one-colour-glitter").plan(Schools.of(), Map.of());
+        List<Ahead.Expected> ahead = Ahead.of(new CupFile(SLIM, regular, regular, plan, START, List.of()), RoomCourse.steady(regular.referenceC()), START, NEVER);
+        assertThat(plan).extracting(PlanStep::kind).containsExactly(StepKind.PREP, StepKind.PAINT, StepKind.ADHESIVE, StepKind.GLITTER, StepKind.FLOOD_COAT, StepKind.BUILD_COAT,
+                StepKind.TRIM_AND_SAND, StepKind.FINISHING_COAT, StepKind.FINISH);
+        assertThat(hoursBetween(ahead, 2, 4)).as("P19: set 2–3 h").isBetween(2.0, 3.1);
+        assertThat(hoursBetween(ahead, 4, 5)).as("P14: straight on from 4–6 h").isBetween(4.0, 6.0);
+        assertThat(hoursBetween(ahead, 5, 6)).as("P15: sandable at 8–12 h").isBetween(8.0, 12.0);
+        assertThat(hoursBetween(ahead, 7, 8)).as("finished after at least 8–12 h").isBetween(8.0, 12.1);
+    }
+
+    /** P22: tape is pulled about 45 min into every coat, and new tape laid before the next. */
+    @Test
+    void theTapeSchoolPullsTapeIntoEveryCoat() {
+        List<PlanStep> plan = technique("one-colour-glitter").plan(Schools.of(School.TAPE), Map.of());
+        List<StepKind> kinds = plan.stream().map(PlanStep::kind).toList();
+        for (int i = 0; i < kinds.size(); i++) {
+            if (kinds.get(i).isClearCoat()) {
+                assertThat(kinds.get(i + 1)).isEqualTo(StepKind.PULL_TAPE);
+                assertThat(kinds.get(i - 1)).isEqualTo(StepKind.MASK);
+            }
+        }
+    }
+
+    /** P23, P24: 24 h of dry ink under vinyl, a water-slide overnight. */
+    @Test
+    void inkAndWaterSlidesDryAsLongAsPracticeSays() {
+        assertThat(waitBefore("ink-under-vinyl-matte", StepKind.VINYL, School.DRY_A_DAY)).isEqualTo(Duration.ofHours(24));
+        assertThat(waitBefore("marbled-wrap", StepKind.BUILD_COAT)).isGreaterThanOrEqualTo(Duration.ofHours(8));
+    }
+
+    /** P27: with fast resin and few layers a cup takes one to two days. */
+    @Test
+    void aWrapInFastResinIsDoneInTwoDays() {
+        Label fast = StartingProfile.FAST.label();
+        List<Double> hours = Judgement.earliestHours(technique("wrap-two-days").plan(Schools.of(), Map.of()), fast, fast, SLIM);
+        assertThat(hours.get(hours.size() - 1)).isLessThan(48.0);
+    }
+
+    @ParameterizedTest
+    @MethodSource("slugs")
+    void aTechniqueWrittenAndReadAgainIsTheSame(String slug) {
+        assertThat(TechniqueFile.read(TechniqueFile.write(technique(slug)))).isEqualTo(technique(slug));
+    }
+
+    private static Duration waitBefore(String slug, StepKind kind, School... schools) {
+        PlanStep step = technique(slug).plan(Schools.of(Arrays.asList(schools)), Map.of()).stream().filter(found -> found.kind() == kind && found.waiting() instanceof nursery.core.technique.Wait.Dry).findFirst().orElseThrow();
+        return ((nursery.core.technique.Wait.Dry) step.waiting()).atLeast();
+    }
+
+    private static double hoursBetween(List<Ahead.Expected> ahead, int from, int to) {
+        return Duration.between(ahead.get(from).at(), ahead.get(to).at()).toSeconds() / 3600.0;
+    }
+}

@@ -1,0 +1,64 @@
+package nursery.core.log;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nursery.core.cure.RoomCourse;
+import nursery.core.technique.PlanStep;
+
+/**
+ * The steps still to come, each at the first moment its window and the maker's quiet hours allow, played through on the same fold
+ * that reads the real log. What closes in the quiet hours is shown as it will then be: scuffed first, or done late.
+ */
+public final class Ahead {
+
+    private static final int SCUFF_MINUTES = 10;
+    /** Work not seen in a log has no number of its own. */
+    private static final long NO_ENTRY = 0;
+
+    private Ahead() {}
+
+    /**
+     * A step to come.
+     *
+     * @param at        when it is expected
+     * @param scuffFirst whether its window will have closed, so that the coat below is scuffed first
+     * @param late      whether its window will have closed and nothing mends that
+     * @param waitsForMaker whether it could be done earlier but for the quiet hours
+     */
+    public record Expected(PlanStep step, Instant at, boolean scuffFirst, boolean late, boolean waitsForMaker) {}
+
+    public static List<Expected> of(CupFile file, RoomCourse room, Instant now, QuietHours quiet) {
+        CupFold fold = CupFold.of(file, room);
+        List<Expected> ahead = new ArrayList<>();
+        Instant free = now;
+        for (Optional<NextAction> next = fold.stateAt(free).next(); next.isPresent(); next = fold.stateAt(free).next()) {
+            NextAction action = next.get();
+            Instant possible = later(free, action.window().opensAt());
+            Instant at = action.step().kind().handsOnMinutes() == 0 ? possible : quiet.nextAwake(possible);
+            // The window may close while the maker sleeps: ask again as it will be then.
+            NextAction then = fold.stateAt(at).next().orElseThrow();
+            if (then.kind() == NextAction.Kind.SCUFF_FIRST) {
+                at = quiet.nextAwake(later(at, then.window().opensAt()));
+                fold.add(new LogEntry.Scuffed(mark(at)));
+                at = at.plus(Duration.ofMinutes(SCUFF_MINUTES));
+            }
+            ahead.add(new Expected(action.step(), at, then.kind() == NextAction.Kind.SCUFF_FIRST, then.kind() == NextAction.Kind.STEP && then.window().hasClosedBy(at), at.isAfter(possible)));
+            fold.add(action.step().kind().isPour() ? new LogEntry.Poured(mark(at), action.step().number(), fold.stateAt(at).share(file, action.step().role().orElseThrow()).suggestedMl(), Optional.empty())
+                    : new LogEntry.StepDone(mark(at), action.step().number()));
+            // A wait runs from when the work is logged, so only the hands are busy on.
+            free = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));
+        }
+        return List.copyOf(ahead);
+    }
+
+    private static Instant later(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
+    }
+
+    private static Mark mark(Instant at) {
+        return new Mark(NO_ENTRY, at, at, "", "");
+    }
+}

@@ -1,0 +1,32 @@
+package nursery.core.log;
+
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+
+/**
+ * When the maker sleeps. Hours that run past midnight end the next day; equal ends mean there are none.
+ *
+ * @param untilExclusive when the maker is at the bench again
+ */
+public record QuietHours(LocalTime from, LocalTime untilExclusive, ZoneId zone) {
+
+    public boolean isQuiet(Instant at) {
+        LocalTime time = at.atZone(zone).toLocalTime();
+        if (from.equals(untilExclusive)) {
+            return false;
+        }
+        return from.isBefore(untilExclusive) ? !time.isBefore(from) && time.isBefore(untilExclusive) : !time.isBefore(from) || time.isBefore(untilExclusive);
+    }
+
+    /** This moment, or the next at which the maker is at the bench. */
+    public Instant nextAwake(Instant at) {
+        if (!isQuiet(at)) {
+            return at;
+        }
+        ZonedDateTime local = at.atZone(zone);
+        ZonedDateTime end = local.with(untilExclusive);
+        return (end.isAfter(local) ? end : end.plusDays(1).with(untilExclusive)).toInstant();
+    }
+}

@@ -1,0 +1,118 @@
+package nursery.core.technique;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import nursery.core.cup.Blank;
+import nursery.core.resin.Label;
+
+/**
+ * A whole plan judged before anyone has touched the cup: each step is taken as soon as its wait allows, at the label's own
+ * temperature, and every rule looks at it.
+ */
+public final class Judgement {
+
+    private static final double MINUTES_PER_HOUR = 60;
+
+    private final List<PlanStep> plan;
+    private final Label base;
+    private final Label last;
+    private final Blank blank;
+    private final List<Finding> findings = new ArrayList<>();
+    private Layers layers = Layers.bareSteel();
+    private Optional<Label> coat = Optional.empty();
+    private double minute;
+    private double pouredAtMinute;
+
+    private Judgement(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        this.plan = plan;
+        this.base = base;
+        this.last = last;
+        this.blank = blank;
+    }
+
+    /** A rule a step breaks: which step by its place in the plan from 0, and what is wrong. */
+    public record Finding(int place, PlanStep step, Rule rule, String message) {}
+
+    /**
+     * All that is wrong with a plan.
+     *
+     * @param base the label of every coat but the finishing ones
+     * @param last the label of the finishing coats
+     */
+    public static List<Finding> of(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(plan, base, last, blank);
+        for (int i = 0; i < plan.size(); i++) {
+            judgement.take(i);
+        }
+        return List.copyOf(judgement.findings);
+    }
+
+    /** All that is wrong with one step, planned or done. */
+    public static Stream<Finding> of(Situation situation, int place) {
+        return Stream.of(Rule.values()).flatMap(rule -> rule.brokenBy(situation).stream().map(message -> new Finding(place, situation.step(), rule, message)));
+    }
+
+    /** When each step of a plan can be taken at the earliest, in hours from its start, each as soon as its wait allows. */
+    public static List<Double> earliestHours(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(plan, base, last, blank);
+        List<Double> hours = new ArrayList<>();
+        for (int i = 0; i < plan.size(); i++) {
+            judgement.take(i);
+            hours.add(judgement.minute / MINUTES_PER_HOUR);
+            judgement.minute += plan.get(i).kind().handsOnMinutes();
+        }
+        return hours;
+    }
+
+    private void take(int place) {
+        PlanStep step = plan.get(place);
+        minute += waitMinutes(step.waiting());
+        Label pour = step.kind() == StepKind.FINISHING_COAT ? last : base;
+        OptionalDouble age = coat.isPresent() ? OptionalDouble.of(ageH()) : OptionalDouble.empty();
+        of(new Situation(layers, step, plan.subList(place + 1, plan.size()), minute, age, coat.orElse(base), pour, blank), place).forEach(findings::add);
+        layers = layers.after(step, minute);
+        if (step.kind().isPour()) {
+            coat = Optional.of(pour);
+            pouredAtMinute = minute;
+        }
+    }
+
+    private double ageH() {
+        return (minute - pouredAtMinute) / MINUTES_PER_HOUR;
+    }
+
+    private double waitMinutes(Wait wait) {
+        if (wait instanceof Wait.Dry dry) {
+            return dry.atLeast().toMinutes();
+        }
+        if (coat.isEmpty() || wait instanceof Wait.None) {
+            return 0;
+        }
+        Label label = coat.get();
+        if (wait instanceof Wait.Age age) {
+            return untilAge(age.hoursFor(label.times().turningH()));
+        }
+        if (wait instanceof Wait.Settle settle) {
+            return untilAge(hours(settle.atLeast()));
+        }
+        if (wait instanceof Wait.Into into) {
+            return untilAge(hours(into.atLeast()));
+        }
+        if (wait instanceof Wait.StraightOn) {
+            return layers.is(Layers.Condition.SCUFFED) ? 0 : untilAge(label.times().recoatFromH());
+        }
+        return untilAge(wait instanceof Wait.Sandable ? label.times().sandableFromH() : label.times().curedH());
+    }
+
+    private double untilAge(double ageH) {
+        return Math.max(0, (ageH - ageH()) * MINUTES_PER_HOUR);
+    }
+
+    private static double hours(Duration duration) {
+        return duration.toSeconds() / 3600.0;
+    }
+}

@@ -1,0 +1,44 @@
+package nursery.core.technique;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.core.cup.Blank;
+import nursery.core.resin.Label;
+
+/**
+ * A step about to be done, planned or real, and all that the rules judge it by.
+ *
+ * @param on       what lies on the cup
+ * @param step     what is done
+ * @param later    the steps that follow it in the plan
+ * @param minute   when, counted from the start of the cup
+ * @param coatAgeH how old the newest coat is on the cure clock, hours at its label's reference; empty without a coat
+ * @param coat     the label of the newest coat
+ * @param pour     the label of the coat this step would pour
+ */
+public record Situation(Layers on, PlanStep step, List<PlanStep> later, double minute, OptionalDouble coatAgeH, Label coat, Label pour, Blank blank) {
+
+    boolean isKind(StepKind... kinds) {
+        return List.of(kinds).contains(step.kind());
+    }
+
+    double ageH() {
+        return coatAgeH.orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /** Whether a kind of step was done less than so many minutes ago. */
+    boolean within(StepKind kind, double minutes) {
+        OptionalDouble since = on.minutesSince(kind, minute);
+        // A plan's waits are whole minutes; a log's are not, and a few seconds make no difference.
+        return since.isPresent() && since.getAsDouble() < minutes - 0.5;
+    }
+
+    boolean coatFollows() {
+        return later.stream().anyMatch(next -> next.kind().isWholeCoat());
+    }
+
+    Optional<String> broken(boolean isBroken, String message) {
+        return isBroken ? Optional.of(message) : Optional.empty();
+    }
+}
