@@ -312,6 +312,58 @@ class JourneyTest {
     }
 
     @Test
+    void aTechniqueIsCopiedChangedAndJudgedAndACupStartedFromIt() {
+        measureABlank();
+        page.navigate("/techniques");
+        page.locator(".technique-shelf a", new Page.LocatorOptions().setHasText("Mixed or chunky glitter")).click();
+        assertThat(page.locator(".steps")).containsText("Press the flakes flat");
+        send("Copy and change it");
+        assertThat(page.locator("#judgement")).containsText("Sound.");
+        button("Remove: Seal the glitter").click();
+        assertThat(page.locator("#judgement")).containsText("Chunky or mixed glitter not sealed");
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter")).click();
+        page.locator("#s3-material").selectOption("fine-glitter");
+        assertThat(page.locator("#judgement")).containsText("Sound.");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Meteor glitter");
+        send("Keep it");
+        assertThat(page.locator("h1")).hasText("Meteor glitter");
+        link("Start a cup this way").click();
+        page.getByLabel("What it will be").fill("Meteor shower");
+        choose("20 oz slim");
+        choose("Regular tumbler epoxy");
+        page.getByLabel("How many alike").fill("2");
+        send("Start it");
+        assertThat(page.locator(".cup-shelf li")).hasCount(2);
+        link("Log one step for several").click();
+        page.locator(".together label").first().click();
+        page.locator(".together label").last().click();
+        send("Done on all picked");
+        assertThat(page.locator(".now-card").first()).containsText("Paint the base colour");
+    }
+
+    @Test
+    void aCupThatFeelsRoughGetsAnotherCoatInOneTouch() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        send("Poured");
+        forward(5);
+        send("Poured");
+        forward(9);
+        assertThat(doNow()).hasText("Trim the rim and sand");
+        assertThat(page.locator("svg.section")).isVisible();
+        send("Feels rough: coat again instead");
+        assertThat(doNow()).hasText("Scuff, then extra coat");
+        assertThat(page.locator(".plan .next")).containsText("about");
+        send("Scuffed");
+        assertThat(doNow()).hasText("Extra coat");
+        page.getByLabel("Note").fill("no resin left");
+        send("Leave it out");
+        assertThat(page.locator(".plan")).containsText("left out: no resin left");
+        assertThat(doNow()).hasText("Trim the rim and sand");
+    }
+
+    @Test
     void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
         measureABlank();
         startACup();
@@ -319,10 +371,13 @@ class JourneyTest {
         page.navigate("/mix");
         send("Start this mix");
         String mix = page.url().substring(shop.address().length());
+        page.navigate("/techniques/waves");
+        send("Copy and change it");
+        String edit = page.url().substring(shop.address().length());
         page.navigate("/cups/A-01");
         send("Poured");
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

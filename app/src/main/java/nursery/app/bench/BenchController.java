@@ -60,7 +60,7 @@ class BenchController {
                 .thenComparing(row -> row.onBench().cup().dueOn().orElse(LocalDate.MAX))).toList());
         model.addAttribute("waiting", rows.stream().filter(BenchRow::isWaiting).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
         model.addAttribute("day", rows.stream().filter(row -> !row.isFinished()).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
-        model.addAttribute("curing", rows.stream().filter(BenchRow::isFinished)
+        model.addAttribute("curing", rows.stream().filter(row -> row.isFinished() && row.onBench().state().handedOverAt().isEmpty())
                 .filter(row -> row.onBench().state().fullCureAt().map(at -> at.plus(SHOWN_AFTER_FULL_CURE).isAfter(now)).orElse(false)).toList());
         model.addAttribute("coatsDue", rows.stream().filter(row -> row.isNow() && row.share().isPresent()).count());
         model.addAttribute("roomC", room.temperatureC(now));

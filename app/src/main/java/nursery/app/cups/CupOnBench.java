@@ -1,8 +1,12 @@
 package nursery.app.cups;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import nursery.app.picture.CupLook;
+import nursery.app.picture.CupLook.Decor;
 import nursery.app.picture.CupPicture;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
@@ -18,10 +22,15 @@ import nursery.core.technique.StepKind;
 public record CupOnBench(Cup cup, CupFile file, CupState state) {
 
     public CupPicture picture() {
-        int clear = (int) state.coats().stream().filter(coat -> coat.step().kind().isClearCoat()).count();
         CupLook look = new CupLook(has(StepKind.PAINT) ? Optional.of(cup.paint()) : Optional.empty(),
-                has(StepKind.GLITTER) ? Optional.of(cup.glitter()) : Optional.empty(), clear);
+                has(StepKind.GLITTER) ? Optional.of(cup.glitter()) : Optional.empty(), decor(), cup.glitter(), state.clearCoats());
         return CupPicture.of(cup.code(), file.blank(), look);
+    }
+
+    private Set<Decor> decor() {
+        Map<StepKind, Decor> drawn = Map.of(StepKind.INK, Decor.INK, StepKind.INK_BLOOM, Decor.INK, StepKind.VINYL, Decor.VINYL, StepKind.WATER_SLIDE, Decor.VINYL, StepKind.STENCIL, Decor.VINYL,
+                StepKind.PARTIAL_COAT, Decor.WAVE, StepKind.SMOKE, Decor.SMOKE, StepKind.SPONGE, Decor.SPECKS, StepKind.FOIL, Decor.SPECKS);
+        return drawn.entrySet().stream().filter(entry -> has(entry.getKey())).map(Map.Entry::getValue).collect(Collectors.toSet());
     }
 
     /** Where its next coat most likely turns: a thin film that may hang hangs; else where it turns already, else on the first free spindle. */

@@ -7,6 +7,8 @@ import static nursery.core.technique.School.TURN;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,7 +31,8 @@ import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
-import nursery.core.log.NextAction;
+import nursery.core.log.Ahead;
+import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
@@ -204,19 +207,13 @@ class DemoShop implements SmartInitializingSingleton {
                 Schools.of(schools), chosen.name(), chosen.plan(Schools.of(schools), Map.of()), ago(hoursAgo)));
     }
 
-    /** Follows a cup's plan step by step from its start, each as soon as it may be done, until so many are done or the present is reached. */
+    /** Follows a cup's plan from its start, each step as soon as it may be done, until so many are done or the present is reached. */
     private void follow(String code, int steps, String by) {
-        for (int i = 0; i < steps; i++) {
-            CupOnBench cup = cups.cup(code).orElseThrow();
-            NextAction next = cup.state().next().orElseThrow();
-            Instant possible = next.window().opensAt().isAfter(cup.state().lastDoneAt()) ? next.window().opensAt() : cup.state().lastDoneAt();
-            Instant at = possible.plus(Duration.ofMinutes(Math.max(1, next.step().kind().handsOnMinutes())));
-            if (at.isAfter(now)) {
-                return;
-            }
-            boolean pour = next.step().kind().isPour();
-            double ml = next.step().role().map(role -> cup.state().share(cup.file(), role).suggestedMl()).orElse(0.0);
-            log.add(code, new Happening(pour ? Kind.POURED : Kind.DONE, next.step().number(), at, Math.round(ml * 2) / 2.0, Optional.empty(), by, ""), true);
+        CupOnBench cup = cups.cup(code).orElseThrow();
+        QuietHours none = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
+        for (Ahead.Expected step : Ahead.of(cup.file(), room.course(), cup.cup().startedAt(), none).stream().limit(steps).filter(found -> found.at().isBefore(now)).toList()) {
+            double ml = step.step().role().map(role -> cups.cup(code).orElseThrow().state().share(cup.file(), role).suggestedMl()).orElse(0.0);
+            log.add(code, new Happening(step.step().kind().isPour() ? Kind.POURED : Kind.DONE, step.step().number(), step.at(), Math.round(ml * 2) / 2.0, Optional.empty(), by, ""), true);
         }
     }
 
@@ -227,6 +224,9 @@ class DemoShop implements SmartInitializingSingleton {
         follow(start("waves", "River line", TRAMS, slim20, fast, 8, "#2f6d8c", "#d8e6ea", 14), 10, "Jonas");
         follow(start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8), 6, "Jonas");
         follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 3, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
+        for (int i = 1; i <= 3; i++) {
+            follow(start("glitter-craft-glue", "Platform clock " + i, TRAMS, slim12, regular, 9, "#12322f", "#cfd8d0", 2), 1, "Jonas");
+        }
         follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 6, "#7b1e1e", "#d8442f", 22), 8, "Mira");
         follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 6, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
     }

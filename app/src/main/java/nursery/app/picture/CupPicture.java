@@ -12,9 +12,10 @@ import nursery.core.cup.Station;
  * @param id         distinguishes its patterns from another cup's on the same page
  * @param silhouette the whole body, base to rim
  * @param coated     the part between the bare bands
+ * @param wave       what lies below a wavy line, wider than the cup: to be clipped to its coated part
  * @param shine      the highlight of the clear coats on it
  */
-public record CupPicture(String id, String viewBox, String silhouette, String coated, String shine, Ellipse rim, String handle,
+public record CupPicture(String id, String viewBox, String silhouette, String coated, String shine, String wave, Ellipse rim, String handle,
         CupLook look, double widthMm, double heightMm) {
 
     /** How open the ellipses look: sine of the angle the eye is above the horizontal. */
@@ -34,7 +35,7 @@ public record CupPicture(String id, String viewBox, String silhouette, String co
         double bottom = heightMm + baseMm * OPENNESS + MARGIN_MM;
         double right = radiusMm + MARGIN_MM + (handled ? radiusMm * 0.75 : 0);
         String box = coordinates(-radiusMm - MARGIN_MM, top, right + radiusMm + MARGIN_MM, bottom - top);
-        return new CupPicture(id, box, around(body, heightMm), around(blank.coatedStations(), heightMm), shine(blank.coatedStations(), heightMm),
+        return new CupPicture(id, box, around(body, heightMm), around(blank.coatedStations(), heightMm), shine(blank.coatedStations(), heightMm), wave(radiusMm, heightMm),
                 new Ellipse(round(rimMm), round(rimMm * OPENNESS), 0), handled ? handle(radiusMm, heightMm) : "", look,
                 right + radiusMm + MARGIN_MM, bottom - top);
     }
@@ -72,6 +73,13 @@ public record CupPicture(String id, String viewBox, String silhouette, String co
             path.append("L").append(point(-part.get(i).radiusMm() * 0.42, part.get(i), heightMm));
         }
         return path.append("Z").toString();
+    }
+
+    private static String wave(double radiusMm, double heightMm) {
+        double line = heightMm * 0.55;
+        double swell = heightMm * 0.05;
+        return "M%s Q%s %s T%s V%s H%s Z".formatted(coordinates(-radiusMm * 1.2, line), coordinates(-radiusMm * 0.6, line - swell * 2), coordinates(0, line), coordinates(radiusMm * 1.2, line),
+                coordinates(heightMm * 1.2), coordinates(-radiusMm * 1.2));
     }
 
     private static String handle(double radiusMm, double heightMm) {

@@ -73,6 +73,16 @@ class BlankController {
         }, form -> page(model, form));
     }
 
+    @PostMapping("/shelf/blanks/{id}/remove")
+    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        ShelfBlank blank = shelf.blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        model.addAttribute("id", id);
+        return posts.handle(typed, model, () -> {
+            shelf.removeBlank(id);
+            return "/shelf";
+        }, form -> page(model, new Form(BlankForm.typedFrom(blank, shops.shop().lengthUnit()), form.faults(), form.token())));
+    }
+
     private String page(Model model, Form form) {
         model.addAttribute("form", form);
         model.addAttribute("rows", BlankForm.ROWS);

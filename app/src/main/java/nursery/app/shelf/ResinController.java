@@ -37,10 +37,24 @@ class ResinController {
     @GetMapping("/shelf/resins/{id}")
     String open(@PathVariable long id, Model model) {
         ShelfResin resin = shelf.resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        model.addAttribute("id", id);
+        return page(model, Form.fresh(typedFrom(resin)));
+    }
+
+    @PostMapping("/shelf/resins/{id}/remove")
+    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        ShelfResin resin = shelf.resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        model.addAttribute("id", id);
+        return posts.handle(typed, model, () -> {
+            shelf.removeResin(id);
+            return "/shelf";
+        }, form -> page(model, new Form(typedFrom(resin), form.faults(), form.token())));
+    }
+
+    private Map<String, String> typedFrom(ShelfResin resin) {
         Map<String, String> typed = ResinForm.typedFrom(resin.name(), resin.label(), resin.source(), unit());
         typed.put("version", String.valueOf(resin.version()));
-        model.addAttribute("id", id);
-        return page(model, Form.fresh(typed));
+        return typed;
     }
 
     @PostMapping("/shelf/resins/new")

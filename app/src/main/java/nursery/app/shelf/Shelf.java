@@ -104,6 +104,30 @@ public class Shelf {
         refuseStale(mapper.updateResin(ResinRow.of(id, name, label, source, version)));
     }
 
+    /** @throws InvalidInput with which cups, if any was started on it */
+    @Transactional
+    public void removeBlank(long id) {
+        refuseInUse("blank", mapper.cupsOnBlank(id));
+        mapper.clearStations(id);
+        mapper.deleteBlank(id);
+    }
+
+    /** @throws InvalidInput with which cups, if any is made with it, or if a mix or a bottle is on record */
+    @Transactional
+    public void removeResin(long id) {
+        refuseInUse("resin", mapper.cupsInResin(id));
+        if (mapper.recordsOfResin(id) > 0) {
+            throw new InvalidInput(List.of(new Fault("resin", "Mixes or bottles of this resin are on record: it stays, so that they can be traced.")));
+        }
+        mapper.deleteResin(id);
+    }
+
+    private static void refuseInUse(String what, List<String> codes) {
+        if (!codes.isEmpty()) {
+            throw new InvalidInput(List.of(new Fault(what, "This %s is in use by %s: it stays, because their plans and logs rest on it.".formatted(what, String.join(", ", codes)))));
+        }
+    }
+
     /** @throws InvalidInput if another turner or one of its spindles has the name */
     @Transactional
     public void addTurner(String name, double rpm, int spindles) {

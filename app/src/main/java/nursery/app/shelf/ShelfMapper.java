@@ -107,4 +107,22 @@ interface ShelfMapper {
 
     @Update("UPDATE measuring_cup SET at_hand = (id = #{id})")
     void takeInHand(long id);
+
+    /** The cups a blank is under, by their codes. */
+    @Select("SELECT code FROM cup WHERE blank_id = #{id} ORDER BY id")
+    List<String> cupsOnBlank(long id);
+
+    /** The cups a resin is meant for, by their codes. */
+    @Select("SELECT code FROM cup WHERE base_resin_id = #{id} OR last_resin_id = #{id} ORDER BY id")
+    List<String> cupsInResin(long id);
+
+    /** How many mixes and bottles keep a resin's record. */
+    @Select("SELECT (SELECT COUNT(*) FROM batch WHERE resin_id = #{id}) + (SELECT COUNT(*) FROM bottle WHERE resin_id = #{id})")
+    int recordsOfResin(long id);
+
+    @Delete("DELETE FROM blank WHERE id = #{id}")
+    void deleteBlank(long id);
+
+    @Delete("DELETE FROM resin WHERE id = #{id}")
+    void deleteResin(long id);
 }

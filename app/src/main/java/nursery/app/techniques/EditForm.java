@@ -154,15 +154,17 @@ final class EditForm {
         String about = reader.text("about", "What it is about", Technique.LONGEST_TEXT);
         List<Technique.Part> parts = new ArrayList<>();
         List<TechniqueStep> inside = new ArrayList<>();
-        Optional<Row> open = Optional.empty();
+        Optional<Technique.Repeat> open = Optional.empty();
+        String openedAt = "";
         for (Row row : rows(typed)) {
             String at = "s" + row.place();
             if (row.is("do", REPEAT_FROM)) {
                 reader.faults().require(open.isEmpty(), at + ".do", "A repeat cannot hold another: close the first one before.");
-                open = Optional.of(row);
+                open = Optional.of(new Technique.Repeat(row.value("title"), whole(reader, row, "least"), whole(reader, row, "most"), whole(reader, row, "usual"), List.of()));
+                openedAt = at;
             } else if (row.is("do", REPEAT_TO)) {
                 reader.faults().require(open.isPresent(), at + ".do", "This closes a repeat that was not opened.");
-                open.ifPresent(from -> parts.add(new Technique.Repeat(from.value("title"), whole(reader, from, "least"), whole(reader, from, "most"), whole(reader, from, "usual"), List.copyOf(inside))));
+                open.ifPresent(from -> parts.add(new Technique.Repeat(from.title(), from.least(), from.most(), from.usual(), List.copyOf(inside))));
                 inside.clear();
                 open = Optional.empty();
             } else {
@@ -174,7 +176,7 @@ final class EditForm {
                 }
             }
         }
-        open.ifPresent(row -> reader.faults().add("s" + row.place() + ".do", "This repeat is not closed: put “until here” behind its last step."));
+        reader.faults().require(open.isEmpty(), openedAt + ".do", "This repeat is not closed: put “until here” behind its last step.");
         return reader.faults().none() ? reader.faults().attempt("steps", () -> new Technique(name, about, parts)) : Optional.empty();
     }
 

@@ -3,6 +3,7 @@ package nursery.app.techniques;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import nursery.app.platform.Show;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfBlank;
@@ -33,10 +34,18 @@ class PlanJudge {
     }
 
     /** What a card says: how many steps and coats, hands and days, and what is wrong. */
-    record Sketch(int steps, int coats, int handsOnMinutes, double hours, List<Judgement.Finding> findings) {
+    record Sketch(int steps, int coats, int handsOnMinutes, double hours, List<Mark> marks, List<Judgement.Finding> findings) {
 
         public String lasts() {
             return hours < HOURS_PER_DAY ? Numbers.show(hours, 0) + " h" : Numbers.show(hours / HOURS_PER_DAY, 1) + " days";
+        }
+    }
+
+    /** A step on the strip of hours that stands for a technique: how far along, per cent, and as what. */
+    record Mark(double x, String style) {
+        static Mark of(PlanStep step, double hours, double allHours) {
+            String style = step.kind().isClearCoat() ? "coat" : step.kind().isPour() ? "adhesive" : step.kind().isSanding() ? "sand" : "work";
+            return new Mark(Math.round(970 * hours / Math.max(1, allHours)) / 10.0, style);
         }
     }
 
@@ -46,8 +55,9 @@ class PlanJudge {
     Sketch sketch(Technique technique, Schools schools) {
         List<PlanStep> plan = technique.plan(schools, Map.of());
         List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        double all = hours.isEmpty() ? 0 : hours.get(hours.size() - 1);
         return new Sketch(plan.size(), (int) plan.stream().filter(step -> step.kind().isPour()).count(), plan.stream().mapToInt(step -> step.kind().handsOnMinutes()).sum(),
-                hours.isEmpty() ? 0 : hours.get(hours.size() - 1), findings(plan));
+                all, IntStream.range(0, plan.size()).mapToObj(i -> Mark.of(plan.get(i), hours.get(i), all)).toList(), findings(plan));
     }
 
     List<Judgement.Finding> findings(List<PlanStep> plan) {
@@ -58,7 +68,7 @@ class PlanJudge {
         List<PlanStep> plan = technique.plan(schools, Map.of());
         List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         List<Judgement.Finding> findings = findings(plan);
-        return java.util.stream.IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), WaitWords.words(plan.get(i).waiting(), show), amount(plan.get(i), show),
+        return IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), WaitWords.words(plan.get(i).waiting(), show), amount(plan.get(i), show),
                 findings.stream().filter(finding -> finding.place() == i).toList())).toList();
     }
 

@@ -48,10 +48,10 @@ public final class WaitWords {
     /** For a person; empty where there is nothing to wait for. */
     public static String words(Wait wait, Show show) {
         if (wait instanceof Wait.Dry dry) {
-            return "after %s of drying".formatted(span(dry.atLeast()));
+            return "After %s of drying".formatted(span(dry.atLeast()));
         }
         if (wait instanceof Wait.Settle settle) {
-            return "from %s after the pour, while it is workable".formatted(span(settle.atLeast()));
+            return "From %s after the pour, while it is workable".formatted(span(settle.atLeast()));
         }
         if (wait instanceof Wait.Into into) {
             return "%s into the coat, before it gels".formatted(span(into.atLeast()));
@@ -61,12 +61,12 @@ public final class WaitWords {
                     : "%s on the cure clock after the coat before, %s with a fast resin".formatted(show.hours(age.hours()), show.hours(age.fastHours()));
         }
         if (wait instanceof Wait.StraightOn) {
-            return "inside the tack window of the coat before";
+            return "Inside the tack window of the coat before";
         }
         if (wait instanceof Wait.Cured) {
-            return "when the coat before is cured";
+            return "When the coat before is cured";
         }
-        return wait instanceof Wait.Sandable ? "when the coat before is sandable" : "";
+        return wait instanceof Wait.Sandable ? "When the coat before is sandable" : "";
     }
 
     private static String span(Duration wait) {

@@ -1,0 +1,212 @@
+package nursery.core.log;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.cure.RoomCourse;
+import nursery.core.film.CoatRole;
+import nursery.core.log.CupState.Concern;
+import nursery.core.resin.Label;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Material;
+import nursery.core.technique.OneColourGlitter;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.Rule;
+import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Plans followed, departed from and changed on the way. */
+class FollowedPlanTest {
+
+    private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
+    private static final Label REGULAR = StartingProfile.REGULAR.label();
+    private static final RoomCourse ROOM = RoomCourse.steady(REGULAR.referenceC());
+    private static final Blank MUG = new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16));
+    private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
+    private static final QuietHours NIGHT = new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneOffset.UTC);
+
+    private static CupFile file(List<PlanStep> plan) {
+        List<PlanStep> numbered = new ArrayList<>();
+        plan.forEach(step -> numbered.add(step.numbered(numbered.size() + 1)));
+        return new CupFile(MUG, REGULAR, REGULAR, numbered, START, List.of());
+    }
+
+    private static Mark mark(long id, Instant at, String note) {
+        return new Mark(id, at, at, "Mira", note);
+    }
+
+    private static LogEntry done(PlanStep step, long id, Instant at) {
+        return step.kind().isPour() ? new LogEntry.Poured(mark(id, at, ""), step.number(), 10, Optional.empty()) : new LogEntry.StepDone(mark(id, at, ""), step.number());
+    }
+
+    /** The log of a maker who does each step as soon as the plan's own wait allows. */
+    private static List<Rule> concernsOf(List<PlanStep> plan) {
+        CupFile file = file(plan);
+        List<LogEntry> log = new ArrayList<>();
+        Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, step.at())));
+        CupState state = CupFold.stateOf(file.withLog(log), ROOM, log.get(log.size() - 1).mark().happenedAt());
+        return state.concerns().stream().map(Concern::rule).flatMap(Optional::stream).toList();
+    }
+
+    /** What a rule says of a plan it says of the log as well. */
+    @ParameterizedTest
+    @MethodSource("nursery.core.technique.RuleTest#plans")
+    void aLogThatBreaksARuleIsToldAndTheMendedOneIsNot(Rule rule, List<PlanStep> wrong, List<PlanStep> right) {
+        assertThat(concernsOf(wrong)).contains(rule);
+        assertThat(concernsOf(right)).doesNotContain(rule);
+    }
+
+    private static CupFile glitterCup() {
+        return new CupFile(MUG, REGULAR, REGULAR, OneColourGlitter.plan(Schools.of(), REGULAR), START, List.of());
+    }
+
+    @Test
+    void aStepIsLeftOutOnlyWithAReason() {
+        CupFile file = glitterCup();
+        LogEntry silent = new LogEntry.Skipped(mark(1, START, " "), 1);
+        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, silent, START)).hasValueSatisfying(refusal -> assertThat(refusal.field()).isEqualTo("note"));
+        LogEntry said = new LogEntry.Skipped(mark(1, START, "the blank came painted"), 1);
+        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, said, START)).isEmpty();
+        CupState after = CupFold.stateOf(file.withLog(List.of(said)), ROOM, START);
+        assertThat(after.next()).map(next -> next.step().number()).contains(2);
+        LogEntry third = new LogEntry.Skipped(mark(2, START, "no"), 3);
+        assertThat(LegalMoves.refusalOf(after, file, third, START)).as("out of order").isPresent();
+        assertThat(LegalMoves.refusalOf(after, file, said, START)).as("twice").isPresent();
+    }
+
+    @Test
+    void aStepPutInComesNextAndOldEntriesKeepTheirSteps() {
+        CupFile file = glitterCup();
+        List<LogEntry> log = List.of(done(file.step(1), 1, START.plusSeconds(60)));
+        PlanStep extra = new PlanStep(file.freeNumber(), StepKind.WASH, new Wait.None(), "", Optional.empty());
+        CupFile changed = file.withLog(log).withStepBefore(Optional.of(file.step(2)), extra);
+        assertThat(CupFold.stateOf(changed, ROOM, START.plusSeconds(120)).next()).map(NextAction::step).contains(extra);
+        assertThat(changed.happened()).isEqualTo(log);
+        assertThat(LegalMoves.refusalOf(changed, ROOM, START.plusSeconds(120))).isEmpty();
+        assertThat(changed.freeNumber()).isEqualTo(file.freeNumber() + 1);
+    }
+
+    @Test
+    void faultsSeenAreRememberedUntilTheNextCoat() {
+        CupFile file = file(List.of(new PlanStep(1, StepKind.BUILD_COAT, new Wait.None(), "", Optional.of(CoatRole.BUILD)), new PlanStep(2, StepKind.INSPECT, new Wait.Cured(), "", Optional.empty()),
+                new PlanStep(3, StepKind.POLISH, new Wait.None(), "", Optional.empty())));
+        Instant later = START.plus(Duration.ofHours(30));
+        List<LogEntry> log = new ArrayList<>(List.of(done(file.step(1), 1, START), done(file.step(2), 2, later)));
+        CupState sound = CupFold.stateOf(file.withLog(log), ROOM, later);
+        assertThat(LegalMoves.concernsAbout(sound, file, done(file.step(3), 3, later))).isEmpty();
+        assertThat(LegalMoves.refusalOf(sound, file, new LogEntry.FaultsSeen(mark(3, later, "")), later)).as("say what").isPresent();
+        log.add(new LogEntry.FaultsSeen(mark(3, later, "two dimples near the rim")));
+        CupState faulty = CupFold.stateOf(file.withLog(log), ROOM, later);
+        assertThat(LegalMoves.concernsAbout(faulty, file, done(file.step(3), 4, later))).extracting(Concern::rule).containsExactly(Optional.of(Rule.POLISH_ON_FAULTS));
+    }
+
+    /** Step 10 of the order of work: full cure before use. The regular profile's full cure is 72 h. */
+    @Test
+    void aCupHandedOverBeforeFullCureIsToldAndOneNotFinishedIsRefused() {
+        CupFile file = file(List.of(new PlanStep(1, StepKind.FINISHING_COAT, new Wait.None(), "", Optional.of(CoatRole.FINISHING))));
+        LogEntry early = new LogEntry.HandedOver(mark(2, START.plus(Duration.ofHours(71)), ""));
+        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, early, early.mark().happenedAt())).as("not finished").isPresent();
+        CupFile poured = file.withLog(List.of(done(file.step(1), 1, START)));
+        CupState state = CupFold.stateOf(poured, ROOM, early.mark().happenedAt());
+        assertThat(LegalMoves.refusalOf(state, poured, early, early.mark().happenedAt())).isEmpty();
+        assertThat(LegalMoves.concernsAbout(state, poured, early)).singleElement().satisfies(concern -> assertThat(concern.message()).contains("before full cure"));
+        LogEntry late = new LogEntry.HandedOver(mark(2, START.plus(Duration.ofHours(72)).plusSeconds(1), ""));
+        assertThat(LegalMoves.concernsAbout(state, poured, late)).isEmpty();
+        assertThat(CupFold.stateOf(poured.withLog(List.of(poured.log().get(0), late)), ROOM, late.mark().happenedAt()).handedOverAt()).contains(late.mark().happenedAt());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2026-03-02T22:29:00Z, 2026-03-02T22:29:00Z", "2026-03-02T22:30:00Z, 2026-03-03T06:30:00Z", "2026-03-03T03:00:00Z, 2026-03-03T06:30:00Z", "2026-03-03T06:30:00Z, 2026-03-03T06:30:00Z"})
+    void theMakerIsBackWhenTheQuietHoursEnd(Instant at, Instant awake) {
+        assertThat(NIGHT.nextAwake(at)).isEqualTo(awake);
+        assertThat(NEVER.nextAwake(at)).isEqualTo(at);
+    }
+
+    /** In Europe/Berlin the clocks go forward at 02:00 on 29 March 2026 and back at 03:00 on 25 October 2026. */
+    @ParameterizedTest
+    @CsvSource({"2026-03-28T22:00:00Z, 2026-03-29T04:30:00Z", "2026-10-24T21:00:00Z, 2026-10-25T05:30:00Z"})
+    void quietHoursEndByTheClockOnTheWallAlsoWhenItIsChanged(Instant at, Instant awake) {
+        assertThat(new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneId.of("Europe/Berlin")).nextAwake(at)).isEqualTo(awake);
+    }
+
+    /** A coat at 20:00 can be recoated from midnight to 02:00 (P14): asleep then, so it is scuffed at 06:30 and coated ten minutes later. */
+    @Test
+    void aWindowThatClosesInTheNightIsForeseenAsScuffing() {
+        CupFile file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, new Wait.None(), "", Optional.of(CoatRole.FLOOD)), new PlanStep(2, StepKind.BUILD_COAT, new Wait.StraightOn(), "", Optional.of(CoatRole.BUILD))));
+        Instant evening = Instant.parse("2026-03-02T20:00:00Z");
+        List<Ahead.Expected> ahead = Ahead.of(file, ROOM, evening, NIGHT);
+        assertThat(ahead.get(1).scuffFirst()).isTrue();
+        assertThat(ahead.get(1).waitsForMaker()).isTrue();
+        assertThat(ahead.get(1).at()).isEqualTo(Instant.parse("2026-03-03T06:40:00Z"));
+        assertThat(Ahead.of(file, ROOM, evening, NEVER).get(1).at()).isEqualTo(Instant.parse("2026-03-03T00:00:00Z"));
+    }
+
+    private static PlanStep random(Random random, int number) {
+        StepKind kind = StepKind.values()[random.nextInt(StepKind.values().length)];
+        Duration minutes = Duration.ofMinutes(random.nextInt(600));
+        Wait[] waits = {new Wait.None(), new Wait.Dry(minutes), new Wait.Settle(minutes), new Wait.Into(minutes), new Wait.Age(30 * random.nextDouble(), 10 * random.nextDouble()), new Wait.StraightOn(), new Wait.Sandable(), new Wait.Cured()};
+        Optional<CoatRole> role = kind == StepKind.ADHESIVE ? Optional.of(CoatRole.ADHESIVE_THIN) : kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
+        return new PlanStep(number, kind, "", waits[random.nextInt(waits.length)], "", role, Material.values()[random.nextInt(Material.values().length)], Optional.empty(), "");
+    }
+
+    /** However a plan is edited, there is a next action that says why, or the plan is done; and the steps ahead are all foreseen. */
+    @Property(tries = 300)
+    void aPlanEditedAtRandomAlwaysHasANextActionOrIsDone(@ForAll Random random) {
+        List<PlanStep> plan = new ArrayList<>();
+        for (int i = 0; i <= random.nextInt(12); i++) {
+            plan.add(random(random, i + 1));
+        }
+        CupFile file = new CupFile(MUG, REGULAR, REGULAR, plan, START, List.of());
+        List<LogEntry> log = new ArrayList<>();
+        Instant now = START;
+        for (int move = 0; move < 30; move++) {
+            CupState state = CupFold.stateOf(file, ROOM, now);
+            Optional<NextAction> next = state.next();
+            assertThat(next.isPresent()).isEqualTo(state.done().size() < file.plan().size());
+            if (next.isEmpty()) {
+                break;
+            }
+            assertThat(next.get().why()).isNotBlank();
+            assertThat(Ahead.of(file, ROOM, now, NIGHT)).extracting(Ahead.Expected::step).containsExactlyElementsOf(file.plan().stream().filter(step -> !state.done().containsKey(step.number())).toList());
+            PlanStep step = next.get().step();
+            int choice = random.nextInt(5);
+            if (choice == 0 && file.plan().size() < 25) {
+                file = file.withStepBefore(Optional.of(step), random(random, file.freeNumber()));
+            } else {
+                now = now.plus(Duration.ofMinutes(random.nextInt(900)));
+                log.add(choice == 1 ? new LogEntry.Skipped(mark(log.size() + 1, now, "random"), step.number()) : done(step, log.size() + 1, now));
+                assertThat(LegalMoves.refusalOf(state, file, log.get(log.size() - 1), now)).isEmpty();
+                file = file.withLog(log);
+                assertThat(LegalMoves.refusalOf(file, ROOM, now)).isEmpty();
+            }
+        }
+    }
+
+    /** What was poured makes the film in the drawing: 20 ml on the mug's coated area. */
+    @Test
+    void aCoatsFilmFollowsFromWhatWasReallyPoured() {
+        CupFile file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, new Wait.None(), "", Optional.of(CoatRole.FLOOD))));
+        CupState state = CupFold.stateOf(file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty()))), ROOM, START);
+        double areaCm2 = MUG.area().coatedCm2();
+        assertThat(state.coats().get(0).filmMm(areaCm2)).isCloseTo(20 / areaCm2 * 10, within(1e-12));
+    }
+}
