@@ -151,7 +151,7 @@ class JourneyTest {
 
         assertThat(doNow()).hasText("Second coat");
         assertThat(page.locator(".coat-words")).containsText("workable");
-        assertThat(page.locator(".facts")).containsText("Recoat straight on");
+        assertThat(page.locator(".coat-card .facts")).containsText("Recoat straight on");
         String before = page.locator(".bar-now").first().getAttribute("x1");
         page.waitForFunction("x => document.querySelector('.bar-now').getAttribute('x1') !== x", before);
 
@@ -323,6 +323,11 @@ class JourneyTest {
         assertThat(page.locator("#judgement")).containsText("Chunky or mixed glitter not sealed");
         page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter")).click();
         page.locator("#s3-material").selectOption("fine-glitter");
+        assertThat(page.locator("#judgement")).containsText("Flood coat over an adhesive that is not set");
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat")).click();
+        page.locator("#s5-wait").selectOption("age");
+        page.locator("#s5-amount").fill("6");
+        page.keyboard().press("Tab");
         assertThat(page.locator("#judgement")).containsText("Sound.");
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Meteor glitter");
         send("Keep it");

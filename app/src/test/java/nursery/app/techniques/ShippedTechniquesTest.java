@@ -48,6 +48,9 @@ class ShippedTechniquesTest {
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
     private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
 
+    /** P18, P26: these want a regular resin, and the rules say so. */
+    private static final List<String> REGULAR_ONLY = List.of("ink-bloom", "chunky-glitter");
+
     static Stream<String> slugs() throws IOException {
         return Files.list(FOLDER).map(file -> file.getFileName().toString()).filter(name -> name.endsWith(".json") && !name.contains(".schema.")).map(name -> name.replace(".json", "")).sorted().toList().stream();
     }
@@ -74,12 +77,12 @@ class ShippedTechniquesTest {
         List<Schools> choices = new ArrayList<>(List.of(Schools.of()));
         technique.questions().forEach(question -> question.schools().forEach(school -> choices.add(Schools.of(school))));
         for (Schools schools : choices) {
-            for (int times = 1; times <= 3; times++) {
+            for (int times = 0; times <= 3; times++) {
                 int rounds = times;
                 Map<String, Integer> repeats = new java.util.HashMap<>();
                 technique.repeats().forEach(repeat -> repeats.put(repeat.title(), rounds));
                 for (Label label : List.of(StartingProfile.REGULAR.label(), StartingProfile.FAST.label())) {
-                    if (slug.equals("ink-bloom") && label.times().turningH() <= 2) {
+                    if (REGULAR_ONLY.contains(slug) && label.times().turningH() <= 2) {
                         continue;
                     }
                     assertThat(Judgement.of(technique.plan(schools, repeats), label, label, SLIM)).as("%s, %s, %d times", slug, schools.all(), times).isEmpty();
@@ -90,9 +93,11 @@ class ShippedTechniquesTest {
 
     /** P18, P26: an ink bloom wants a regular resin. */
     @Test
-    void anInkBloomInFastResinIsAgainstPractice() {
+    void anInkBloomOrALongBlendInFastResinIsAgainstPractice() {
         Label fast = StartingProfile.FAST.label();
-        assertThat(Judgement.of(technique("ink-bloom").plan(Schools.of(), Map.of()), fast, fast, SLIM)).extracting(finding -> finding.rule().mark()).contains("P18, P26");
+        for (String slug : REGULAR_ONLY) {
+            assertThat(Judgement.of(technique(slug).plan(Schools.of(), Map.of()), fast, fast, SLIM)).extracting(finding -> finding.rule().mark()).containsOnly("P18, P26");
+        }
     }
 
     static Stream<org.junit.jupiter.params.provider.Arguments> runs() throws IOException {
@@ -103,7 +108,7 @@ class ShippedTechniquesTest {
     @ParameterizedTest
     @MethodSource("runs")
     void aCupCanBeFollowedToItsEnd(String slug, StartingProfile profile, double roomC) {
-        if (slug.equals("ink-bloom") && profile == StartingProfile.FAST) {
+        if (REGULAR_ONLY.contains(slug) && profile == StartingProfile.FAST) {
             return;
         }
         Label label = profile.label();
@@ -157,6 +162,17 @@ class ShippedTechniquesTest {
                 assertThat(kinds.get(i + 1)).isEqualTo(StepKind.PULL_TAPE);
                 assertThat(kinds.get(i - 1)).isEqualTo(StepKind.MASK);
             }
+        }
+    }
+
+    /** P7: a first wave of 20 ml, a smaller second one of 10–15; one to three in all. */
+    @Test
+    void thereAreOneToThreeWavesAndTheFirstIsTheLargest() {
+        for (int further = 0; further <= 2; further++) {
+            List<PlanStep> waves = technique("waves").plan(Schools.of(), Map.of("Further wave", further)).stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT).toList();
+            assertThat(waves).hasSize(further + 1);
+            assertThat(waves.get(0).role().orElseThrow().practiceFor(OptionalDouble.of(20)).highMl()).isEqualTo(20);
+            assertThat(waves.subList(1, waves.size())).allSatisfy(wave -> assertThat(wave.role().orElseThrow().practiceFor(OptionalDouble.of(20)).highMl()).isEqualTo(15));
         }
     }
 

@@ -4,6 +4,7 @@ package nursery.core.technique;
 public enum Need {
     SPINDLE("a spindle"),
     BOOTH("a vented booth, or outdoors"),
+    NO_DAYLIGHT("a place out of daylight, and one lamp from the side"),
     SECOND_HANDS("a second pair of hands");
 
     private final String words;

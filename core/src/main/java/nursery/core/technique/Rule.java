@@ -52,8 +52,8 @@ public enum Rule {
     METALLIC_UNSEALED("step 7, P37", "Metallic vinyl not sealed", "Seal its edges first.", Optional.empty(), s -> s.broken(
             s.step().kind().isPour() && s.on().is(Condition.METALLIC_UNSEALED), "Metallic or textured vinyl is not sealed: its edges lift.")),
     FAST_RESIN("P18, P26", "Fast resin for ink or a long blend", "Use a regular resin here.", Optional.empty(), s -> s.broken(
-            s.step().kind().isPour() && s.step().role().filter(CoatRole.BLOOM::equals).isPresent() && s.pour().times().turningH() <= Wait.FAST_TURNING_H,
-            "A fast resin leaves the ink no time to spread.")),
+            s.step().kind().isPour() && s.pour().times().turningH() <= Wait.FAST_TURNING_H && (s.step().role().filter(CoatRole.BLOOM::equals).isPresent() || s.takesABlend()),
+            s.takesABlend() ? "A fast resin leaves no time to blend glitters." : "A fast resin leaves the ink no time to spread.")),
     ADHESIVE_NOT_SET("P19", "Flood coat over an adhesive that is not set", "Wait until the adhesive is set.", Optional.of(Question.ADHESIVE), s -> s.broken(
             s.step().kind().isClearCoat() && s.on().adhesive().isPresent() && s.ageH() < setH(s) - Figures.HAIR_H, "The adhesive under the glitter is not set: the coat drags it along.")),
     GLUE_NOT_DRY("P20, P21", "Coat over glue or sealer that is not dry", "Wait: about 1 h for craft glue, 30 min for spray adhesive and sealer.", Optional.of(Question.ADHESIVE), s -> s.broken(

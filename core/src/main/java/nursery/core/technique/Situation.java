@@ -38,6 +38,11 @@ public record Situation(Layers on, PlanStep step, List<PlanStep> later, double m
         return later.stream().anyMatch(next -> next.kind().isWholeCoat());
     }
 
+    /** Whether this is an adhesive that several glitters are to be blended into. */
+    boolean takesABlend() {
+        return step.kind() == StepKind.ADHESIVE && later.stream().filter(next -> next.kind() == StepKind.GLITTER).findFirst().filter(glitter -> glitter.material() == Material.MIXED_GLITTER).isPresent();
+    }
+
     Optional<String> broken(boolean isBroken, String message) {
         return isBroken ? Optional.of(message) : Optional.empty();
     }

@@ -46,7 +46,7 @@ public enum StepKind {
     SPONGE("Sponge the mica on", Nature.WORK, 15, Caution.POWDER),
     SMOKE("Smoke it", Nature.WORK, 10, Caution.SMOKE, Need.BOOTH, Need.SECOND_HANDS),
     POLISH("Rub it matte", Nature.WORK, 30, Caution.POWDER),
-    INSPECT("Inspect it in a raking light", Nature.WORK, 5, Caution.NONE),
+    INSPECT("Inspect it in a raking light", Nature.WORK, 5, Caution.NONE, Need.NO_DAYLIGHT),
     FINISH("Clean, inspect and pack", Nature.WORK, 15, Caution.FINISH),
     PHOTOGRAPH("Photograph it", Nature.WORK, 5, Caution.MARKS),
     PACK("Pack it", Nature.WORK, 5, Caution.OWNER);

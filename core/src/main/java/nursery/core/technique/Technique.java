@@ -84,7 +84,7 @@ public record Technique(String name, String about, List<Part> parts) {
             } else if (part instanceof Repeat repeat) {
                 int rounds = Math.max(repeat.least(), Math.min(repeat.most(), times.getOrDefault(repeat.title(), repeat.usual())));
                 for (int round = 1; round <= rounds; round++) {
-                    String which = rounds == 1 ? "" : " (%d of %d)".formatted(round, rounds);
+                    String which = rounds <= 1 ? "" : " (%d of %d)".formatted(round, rounds);
                     repeat.steps().forEach(step -> add(plan, step, schools, which));
                 }
             }
@@ -104,8 +104,8 @@ public record Technique(String name, String about, List<Part> parts) {
             check(faults, at, single.step());
         } else if (part instanceof Repeat repeat) {
             faults.require(!repeat.title().isBlank() && repeat.title().length() <= LONGEST_TITLE, at + ".title", "A repeat needs a title of at most %d characters.".formatted(LONGEST_TITLE));
-            faults.require(repeat.least() >= 1 && repeat.least() <= repeat.usual() && repeat.usual() <= repeat.most() && repeat.most() <= MOST_TIMES, at,
-                    "A repeat is done at least 1 and at most %d times, with the usual number between its least and its most.".formatted(MOST_TIMES));
+            faults.require(repeat.least() >= 0 && repeat.most() >= 1 && repeat.least() <= repeat.usual() && repeat.usual() <= repeat.most() && repeat.most() <= MOST_TIMES, at,
+                    "A repeat is done at most %d times, with the usual number between its least and its most.".formatted(MOST_TIMES));
             faults.require(!repeat.steps().isEmpty(), at + ".steps", "A repeat needs at least one step.");
             for (int i = 0; i < repeat.steps().size(); i++) {
                 check(faults, "%s.steps[%d]".formatted(at, i), repeat.steps().get(i));

@@ -119,6 +119,9 @@ public class RuleTest {
     void anInkBloomWantsARegularResin() {
         assertThat(broken(FAST, List.of(bloom()))).contains(Rule.FAST_RESIN);
         assertThat(broken(REGULAR, List.of(bloom()))).isEmpty();
+        List<PlanStep> blend = List.of(step(StepKind.ADHESIVE, NOW), step(StepKind.GLITTER, new Wait.Settle(Duration.ofMinutes(2)), Material.MIXED_GLITTER));
+        assertThat(broken(FAST, blend)).contains(Rule.FAST_RESIN);
+        assertThat(broken(REGULAR, blend)).isEmpty();
     }
 
     @Test
