@@ -108,6 +108,32 @@
     (step.querySelector('.next') || timer).focus();
   });
 
+  // Banners: shown until put away on this tablet, and heard once if wanted.
+  const put = (store, key) => { const kept = JSON.parse(store.getItem(key) || '[]'); return { has: (name) => kept.includes(name), add: (name) => store.setItem(key, JSON.stringify([...kept.slice(-200), name])) }; };
+  const ring = () => {
+    for (const alarm of document.querySelectorAll('[data-alarm]')) {
+      const name = alarm.dataset.alarm;
+      alarm.hidden = put(localStorage, 'alarms-away').has(name);
+      if (alarm.hidden || put(localStorage, 'alarms-heard').has(name)) continue;
+      put(localStorage, 'alarms-heard').add(name);
+      if (localStorage.getItem('alarm-sound') === 'yes') beep();
+    }
+  };
+  document.addEventListener('click', (event) => {
+    const away = event.target.closest('.alarm-away');
+    if (!away) return;
+    put(localStorage, 'alarms-away').add(away.closest('[data-alarm]').dataset.alarm);
+    ring();
+  });
+  const sound = document.getElementById('alarm-sound');
+  if (sound) {
+    sound.checked = localStorage.getItem('alarm-sound') === 'yes';
+    sound.addEventListener('change', () => {
+      localStorage.setItem('alarm-sound', sound.checked ? 'yes' : 'no');
+      if (sound.checked) beep();
+    });
+  }
+
   const tick = () => {
     moveNowLines();
     countDown();
@@ -119,7 +145,7 @@
     const csrf = document.querySelector('meta[name="csrf"]');
     if (csrf) event.detail.headers[csrf.dataset.header] = csrf.content;
   });
-  document.addEventListener('htmx:afterSwap', tick);
+  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); });
 
   // Typing a time chooses "at …".
   document.addEventListener('input', (event) => {

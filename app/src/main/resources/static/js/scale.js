@@ -17,7 +17,12 @@
     if (word !== lastWord) byId('scale-word').textContent = word;
     lastWord = word;
   };
+  // A scale trembles five times a second: written anew each time, the judgement below would wait for it to hold still for ever.
+  const trembles = 0.1;
+  const written = {};
   const write = (id, grams) => {
+    if (Math.abs(grams - written[id]) < trembles) return;
+    written[id] = grams;
     byId(id).value = grams.toFixed(2);
     byId(id).dispatchEvent(new Event('input', { bubbles: true }));
   };

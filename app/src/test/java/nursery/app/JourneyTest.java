@@ -369,6 +369,45 @@ class JourneyTest {
     }
 
     @Test
+    void theRoomIsDrawnWithTheCoatsInItAndAskedForAWeek() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        send("Poured");
+        page.navigate("/room");
+        page.getByLabel("The thermometer reads").fill("66 °F");
+        page.getByLabel("Humidity, %").fill("88");
+        send("Log it");
+        assertThat(page.locator(".do-now .do-title")).hasText("Not now");
+        assertThat(page.locator(".room-chart")).isVisible();
+        assertThat(page.locator(".room-chart")).containsText("A-01");
+        button("A week").click();
+        assertThat(page.locator("#room-course .here")).hasText("A week");
+    }
+
+    @Test
+    void aBannerStandsOnEveryPageUntilItIsPutAwayAndTheRoomCanBeTriedOut() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        send("Poured");
+        forward(4.05);
+        page.navigate("/shelf");
+        assertThat(page.locator(".alarm").first()).containsText("A-01: Second coat");
+        page.navigate("/cups/A-01");
+        assertThat(page.locator(".alarm").first()).isVisible();
+        button("Put away: A-01: Second coat").click();
+        page.navigate("/");
+        page.waitForTimeout(500);
+        assertThat(page.locator(".alarm", new Page.LocatorOptions().setHasText("A-01: Second coat")).first()).isHidden();
+        page.navigate("/cups/A-01");
+        page.locator(".what-if summary").click();
+        page.locator("#what-temperature").fill("12");
+        assertThat(page.locator("#what-if .huge")).hasText("12\u00a0°C");
+        assertThat(page.locator("#what-if")).containsText("later");
+    }
+
+    @Test
     void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
         measureABlank();
         startACup();
@@ -382,7 +421,7 @@ class JourneyTest {
         page.navigate("/cups/A-01");
         send("Poured");
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/alarms", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,9 @@ import nursery.app.room.RoomBook;
 import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
+import nursery.core.cure.CoatTimes;
+import nursery.core.cure.Moved;
+import nursery.core.cure.RoomCourse;
 import nursery.core.log.Ahead;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.LogEntry;
@@ -55,6 +59,8 @@ class CupPages {
                 .flatMap(next -> MixAdvice.forStep(cup, next.step(), shelf.measuringCupAtHand().cup(), show));
         List<SpindleChoice> spindles = SpindleChoice.of(shelf.spindles(), cups.all(), show);
         model.addAttribute("mix", mix.orElse(null));
+        model.addAttribute("resins", shelf.resins());
+        model.addAttribute("roomC", room.temperatureC(show.now()));
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
         model.addAttribute("spindles", spindles);
         Shop shop = shops.shop();
@@ -84,7 +90,18 @@ class CupPages {
         model.addAttribute("picture", cup.picture());
         model.addAttribute("coat", cup.state().newestCoat()
                 .map(coat -> CoatCard.of(coat, cup.file().blank().area().coatedCm2(), next, shop, show)).orElse(null));
+        model.addAttribute("moved", cup.state().newestCoat().flatMap(coat -> Moved.of(coat.label(), coat.times().pouredAt(), room.course(), show.now())).orElse(null));
+        model.addAttribute("range", cup.state().newestCoat().filter(coat -> coat.times().sandableFrom().isAfter(show.now())).map(coat -> range(coat, show)).orElse(null));
         return cup;
+    }
+
+    /** The sandable time with the room ahead as much warmer and as much colder as it may be. */
+    private String range(CoatOnCup coat, Show show) {
+        RoomCourse course = room.course();
+        double spreadC = room.spreadC();
+        Instant poured = coat.times().pouredAt();
+        return "%s – %s".formatted(show.at(new CoatTimes(coat.label(), course.shifted(show.now(), spreadC), poured).sandableFrom()),
+                show.at(new CoatTimes(coat.label(), course.shifted(show.now(), -spreadC), poured).sandableFrom()));
     }
 
     /** What was really laid on the cup, from the steel up. */

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,6 +22,7 @@ import nursery.app.cups.LogBook;
 import nursery.app.cups.NewCup;
 import nursery.app.platform.Moments;
 import nursery.app.room.RoomBook;
+import nursery.app.room.SimulatedThermometer;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.Shelf;
 import nursery.app.shelf.StockBook;
@@ -141,7 +143,7 @@ class DemoShop implements SmartInitializingSingleton {
         pour(saturn, FLOOD, 4.7, 24, 5, "Mira");
         String milky = start("Milky way", STARS, tapered30, regular, 4, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
         toGlitter(milky, "Jonas", 29, 1);
-        pour(milky, FLOOD, 9.5, 27, 0, "Jonas");
+        pour(milky, FLOOD, 17.2, 27, 0, "Jonas");
     }
 
     private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
@@ -151,7 +153,7 @@ class DemoShop implements SmartInitializingSingleton {
         pour(line7, SECOND, 2.1, 16, 2, "Jonas");
         String depot = start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40);
         toGlitter(depot, "Jonas", 39, 1);
-        pour(depot, FLOOD, 13, 26, 3, "Jonas");
+        pour(depot, FLOOD, 17.6, 26, 3, "Jonas");
         log.add(depot, happening(Kind.TAKEN_OFF, 0, 8, 0, Optional.empty(), "Jonas", "Hung by the window; forgot the second coat."), true);
         String bell = start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9);
         toGlitter(bell, "Mira", 8, 1);
@@ -181,10 +183,13 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void readRoom() {
-        double[] celsius = {21.5, 18.5, 22, 22.5, 19, 22, 21};
-        for (int i = 0; i < celsius.length; i++) {
-            room.add(new RoomReading(ago(60 - i * 10.0), celsius[i]), i % 2 == 0 ? "Mira" : "Jonas");
+        // A heated workshop over a week, with a window left open in one night.
+        SimulatedThermometer thermometer = new SimulatedThermometer(5, shops.shop().zoneId(), 22.2, 19, Optional.of(ago(17)));
+        List<RoomReading> week = new ArrayList<>();
+        for (Instant at = ago(7 * 24); !at.isAfter(now); at = at.plus(Duration.ofMinutes(15))) {
+            thermometer.read(at).ifPresent(week::add);
         }
+        room.add(RoomBook.BENCH, week, "sensor");
         shops.save(shops.shop());
         shelf.addTurner("Old motor", 2.5, 2);
         shelf.addMeasuringCup("Small cup, fine marks", new MeasuringCup(30, 1, 26, 32));

@@ -2,20 +2,72 @@ package nursery.app.room;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import nursery.core.cure.RoomReading;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface RoomMapper {
 
-    @Select("SELECT taken_at AS at, temperature_c AS temperatureC FROM room_reading ORDER BY taken_at, id")
-    List<RoomReading> all();
+    record ReadingRow(Instant at, double temperatureC, @Nullable Double humidity, String recordedBy) {
 
-    @Select("SELECT taken_at AS at, temperature_c AS temperatureC FROM room_reading ORDER BY taken_at DESC, id DESC LIMIT #{count}")
-    List<RoomReading> newest(int count);
+        RoomReading reading() {
+            return new RoomReading(at, temperatureC, humidity == null ? java.util.OptionalDouble.empty() : java.util.OptionalDouble.of(humidity));
+        }
+    }
 
-    @Insert("INSERT INTO room_reading (taken_at, temperature_c, recorded_by) VALUES (#{at}, #{temperatureC}, #{recordedBy})")
-    void insert(Instant at, double temperatureC, String recordedBy);
+    /** Changes whenever a place's readings do, since they are only ever added. */
+    record Stamp(long count, long newest) {}
+
+    record SensorRow(long id, String place, Instant madeAt, String madeBy, @Nullable Instant heardAt, @Nullable Instant revokedAt) {}
+
+    record PlanRow(String curePlace, String forecast, @Nullable Double steadyC, String heating) {}
+
+    @Select("SELECT COUNT(*), COALESCE(MAX(id), 0) FROM room_reading WHERE place = #{place}")
+    Stamp stamp(String place);
+
+    @Select("SELECT taken_at, temperature_c, humidity, recorded_by FROM room_reading WHERE place = #{place} ORDER BY taken_at, id")
+    List<ReadingRow> all(String place);
+
+    @Select("SELECT taken_at, temperature_c, humidity, recorded_by FROM room_reading WHERE place = #{place} ORDER BY taken_at DESC, id DESC LIMIT #{count}")
+    List<ReadingRow> newest(@Param("place") String place, @Param("count") int count);
+
+    @Select("SELECT taken_at FROM room_reading WHERE place = #{place} AND taken_at BETWEEN #{from} AND #{until}")
+    List<Instant> taken(@Param("place") String place, @Param("from") Instant from, @Param("until") Instant until);
+
+    @Select("SELECT DISTINCT place FROM room_reading UNION SELECT DISTINCT place FROM room_sensor ORDER BY 1")
+    List<String> places();
+
+    @Insert("""
+            <script>INSERT INTO room_reading (place, taken_at, temperature_c, humidity, recorded_by) VALUES
+            <foreach collection="rows" item="row" separator=",">(#{place}, #{row.at}, #{row.temperatureC}, #{row.humidity}, #{row.recordedBy})</foreach></script>""")
+    void insertAll(@Param("place") String place, @Param("rows") List<ReadingRow> rows);
+
+    @Insert("INSERT INTO room_sensor (place, token_hash, made_at, made_by) VALUES (#{place}, #{hash}, #{at}, #{by})")
+    void insertSensor(@Param("place") String place, @Param("hash") String hash, @Param("at") Instant at, @Param("by") String by);
+
+    @Select("SELECT id, place, made_at, made_by, heard_at, revoked_at FROM room_sensor ORDER BY id")
+    List<SensorRow> sensors();
+
+    @Select("SELECT id, place, made_at, made_by, heard_at, revoked_at FROM room_sensor WHERE token_hash = #{hash}")
+    Optional<SensorRow> sensor(String hash);
+
+    @Update("UPDATE room_sensor SET heard_at = #{at} WHERE id = #{id}")
+    void heard(@Param("id") long id, @Param("at") Instant at);
+
+    @Update("UPDATE room_sensor SET revoked_at = #{at} WHERE id = #{id} AND revoked_at IS NULL")
+    void revoke(@Param("id") long id, @Param("at") Instant at);
+
+    @Select("SELECT cure_place, forecast, steady_c, heating FROM room_plan")
+    Optional<PlanRow> plan();
+
+    @Insert("""
+            INSERT INTO room_plan (id, cure_place, forecast, steady_c, heating) VALUES (1, #{curePlace}, #{forecast}, #{steadyC}, #{heating})
+            ON DUPLICATE KEY UPDATE cure_place = #{curePlace}, forecast = #{forecast}, steady_c = #{steadyC}, heating = #{heating}""")
+    void savePlan(PlanRow plan);
 }

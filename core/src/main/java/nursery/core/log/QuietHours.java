@@ -29,4 +29,11 @@ public record QuietHours(LocalTime from, LocalTime untilExclusive, ZoneId zone) 
         ZonedDateTime end = local.with(untilExclusive);
         return (end.isAfter(local) ? end : end.plusDays(1).with(untilExclusive)).toInstant();
     }
+
+    /** When the quiet hours around a moment in them began. */
+    Instant begins(Instant at) {
+        ZonedDateTime local = at.atZone(zone);
+        ZonedDateTime start = local.with(from);
+        return (start.isAfter(local) ? start.minusDays(1).with(from) : start).toInstant();
+    }
 }

@@ -1,0 +1,90 @@
+package nursery.app.alarms;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import nursery.app.alarms.FeedMapper.FeedRow;
+import nursery.app.cups.CupBook;
+import nursery.app.cups.CupOnBench;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Secret;
+import nursery.app.room.RoomBook;
+import nursery.app.settings.Shop;
+import nursery.app.settings.ShopBook;
+import nursery.core.log.Alarm;
+import nursery.core.log.QuietHours;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What there is to tell of all cups, and the feeds that tell it. */
+@Service
+class AlarmBook {
+
+    private final CupBook cups;
+    private final RoomBook room;
+    private final ShopBook shops;
+    private final FeedMapper mapper;
+    private final Moments moments;
+
+    AlarmBook(CupBook cups, RoomBook room, ShopBook shops, FeedMapper mapper, Moments moments) {
+        this.cups = cups;
+        this.room = room;
+        this.shops = shops;
+        this.mapper = mapper;
+        this.moments = moments;
+    }
+
+    /** An alarm with when it is to be heard, if it is. */
+    record Told(Alarm alarm, Optional<Instant> heardAt) {}
+
+    QuietHours quiet() {
+        Shop shop = shops.shop();
+        return new QuietHours(shop.quietFrom(), shop.quietUntil(), shop.zoneId());
+    }
+
+    /** All there is to tell from a moment on, in the order of its moments. */
+    List<Told> from(Instant from) {
+        QuietHours quiet = quiet();
+        return cups.all().stream().flatMap(cup -> Alarm.of(cup.cup().code(), cup.state(), from).stream()).map(alarm -> new Told(alarm, alarm.heardAt(quiet)))
+                .sorted(Comparator.comparing(told -> told.alarm().at())).toList();
+    }
+
+    /** What became due within a while before now and was to be heard then; the quiet hours are kept. */
+    List<Told> dueWithin(Duration before) {
+        Instant now = moments.now();
+        return quiet().isQuiet(now) ? List.of()
+                : from(now.minus(before)).stream().filter(told -> told.heardAt().filter(at -> !at.isAfter(now) && at.isAfter(now.minus(before))).isPresent()).toList();
+    }
+
+    /** Counts on whenever the log or the room has: a calendar takes the entry with the higher number. */
+    int edition() {
+        Instant newest = cups.all().stream().map(CupOnBench::file).flatMap(file -> file.log().stream()).map(entry -> entry.mark().recordedAt()).max(Instant::compareTo).orElse(Instant.EPOCH);
+        Instant latest = room.lastReadAt().filter(newest::isBefore).orElse(newest);
+        return (int) Math.max(0, Duration.between(Instant.parse("2026-01-01T00:00:00Z"), latest).toMinutes());
+    }
+
+    List<FeedRow> feeds() {
+        return mapper.feeds();
+    }
+
+    @Transactional
+    String newFeed(String by) {
+        Secret secret = Secret.fresh();
+        mapper.insert(secret.hash(), moments.now(), by);
+        return secret.text();
+    }
+
+    @Transactional
+    void revoke(long id) {
+        mapper.revoke(id, moments.now());
+    }
+
+    @Transactional
+    boolean opens(String secret) {
+        Optional<FeedRow> feed = mapper.feed(new Secret(secret).hash());
+        feed.ifPresent(found -> mapper.read(found.id(), moments.now()));
+        return feed.isPresent();
+    }
+}

@@ -1,0 +1,142 @@
+package nursery.app.picture;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import nursery.app.platform.Show;
+import nursery.core.cure.CoatTimes;
+import nursery.core.cure.RoomCourse;
+import nursery.core.measure.Numbers;
+
+/**
+ * The room's temperature over a span of time, what is expected of it, and the cups' coats under it, each in its phases. Drawn in a
+ * box 960 wide: the room on top, a lane for each coat below.
+ *
+ * @param known    the course that was read, as an SVG path
+ * @param expected the course ahead
+ * @param band     how far it may be off
+ */
+public record RoomChart(String unit, String known, String expected, String band, List<Tick> across, List<Tick> up, List<Lane> lanes, double nowX, double heightPx) {
+
+    private static final double LEFT = 64;
+    private static final double RIGHT = 950;
+    private static final double TOP = 14;
+    private static final double BOTTOM = 190;
+    private static final double LANE = 26;
+    private static final double FIRST_LANE = BOTTOM + 36;
+    private static final double MARGIN_C = 1.5;
+    private static final int POINTS = 240;
+
+    public record Tick(double at, String label) {}
+
+    /** A coat's lane: the pieces of its phases, and whose it is. */
+    public record Lane(String code, String title, double y, List<Piece> pieces) {}
+
+    public record Piece(double x, double width, String style, String title) {}
+
+    /** A coat to lay under the room. */
+    public record Coat(String code, String title, CoatTimes times) {}
+
+    public static RoomChart of(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, List<Coat> coats, Show show) {
+        Frame frame = new Frame(room, spreadC, from, until, now, show);
+        List<Lane> lanes = new ArrayList<>();
+        for (Coat coat : coats) {
+            lanes.add(new Lane(coat.code(), coat.title(), FIRST_LANE + lanes.size() * LANE, frame.pieces(coat.times())));
+        }
+        return new RoomChart(show.temperatureUnit().symbol(), frame.line(from, now, 0), frame.line(now, until, 0), frame.band(), frame.hours(), frame.degrees(), List.copyOf(lanes), frame.x(now), FIRST_LANE + Math.max(1, coats.size()) * LANE + 8);
+    }
+
+    /** Where a moment and a temperature lie. */
+    private record Frame(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, Show show, double lowC, double highC) {
+
+        Frame(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, Show show) {
+            this(room, spreadC, from, until, now, show, extreme(room, from, until, -1) - MARGIN_C, extreme(room, from, until, 1) + MARGIN_C);
+        }
+
+        private static double extreme(RoomCourse room, Instant from, Instant until, int sign) {
+            double extreme = -1e9;
+            for (int i = 0; i <= POINTS; i++) {
+                extreme = Math.max(extreme, sign * room.temperatureCAt(along(from, until, i)));
+            }
+            return sign * extreme;
+        }
+
+        private static Instant along(Instant from, Instant until, int i) {
+            return from.plus(Duration.between(from, until).multipliedBy(i).dividedBy(POINTS));
+        }
+
+        double x(Instant at) {
+            double part = (double) Duration.between(from, at).toMillis() / Duration.between(from, until).toMillis();
+            return round(LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, part)));
+        }
+
+        double y(double celsius) {
+            return round(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
+        }
+
+        String line(Instant start, Instant end, double byC) {
+            StringBuilder path = new StringBuilder();
+            for (int i = 0; i <= POINTS; i++) {
+                Instant at = along(start, end, i);
+                path.append(i == 0 ? "M" : "L").append(CupPicture.coordinates(x(at), y(room.temperatureCAt(at) + byC)));
+            }
+            return path.toString();
+        }
+
+        String band() {
+            StringBuilder path = new StringBuilder(line(now, until, spreadC));
+            for (int i = POINTS; i >= 0; i--) {
+                Instant at = along(now, until, i);
+                path.append("L").append(CupPicture.coordinates(x(at), y(room.temperatureCAt(at) - spreadC)));
+            }
+            return path.append("Z").toString();
+        }
+
+        List<Tick> hours() {
+            long span = Duration.between(from, until).toHours();
+            int step = span > 72 ? 24 : 6;
+            List<Tick> ticks = new ArrayList<>();
+            ZonedDateTime at = from.atZone(show.zone()).truncatedTo(java.time.temporal.ChronoUnit.DAYS);
+            for (; at.toInstant().isBefore(until); at = at.plusHours(step)) {
+                if (!at.toInstant().isBefore(from)) {
+                    ticks.add(new Tick(x(at.toInstant()), at.getHour() == 0 ? at.getDayOfWeek().getDisplayName(java.time.format.TextStyle.SHORT, Locale.ENGLISH) + " " + at.getDayOfMonth() : "%02d:00".formatted(at.getHour())));
+                }
+            }
+            return ticks;
+        }
+
+        List<Tick> degrees() {
+            double low = show.temperatureUnit().fromBase(lowC);
+            double high = show.temperatureUnit().fromBase(highC);
+            double step = high - low > 24 ? 10 : high - low > 9 ? 5 : 2;
+            List<Tick> ticks = new ArrayList<>();
+            for (double at = Math.ceil(low / step) * step; at <= high; at += step) {
+                ticks.add(new Tick(y(show.temperatureUnit().toBase(at)), Numbers.show(at, 0)));
+            }
+            return ticks;
+        }
+
+        List<Piece> pieces(CoatTimes times) {
+            List<CoatTimes.Span> spans = times.phases();
+            List<Piece> pieces = new ArrayList<>();
+            for (int i = 0; i < spans.size(); i++) {
+                Instant start = spans.get(i).startsAt();
+                Optional<Instant> end = i + 1 < spans.size() ? Optional.of(spans.get(i + 1).startsAt()) : Optional.empty();
+                double x = x(start);
+                double width = x(end.orElse(until)) - x;
+                if (width > 0) {
+                    pieces.add(new Piece(x, round(width), TimeBar.styleOf(spans.get(i).phase()), "%s from %s".formatted(spans.get(i).phase().word(), show.at(start))));
+                }
+            }
+            return pieces;
+        }
+    }
+
+    private static double round(double value) {
+        return Math.round(value * 10) / 10.0;
+    }
+}
