@@ -142,4 +142,34 @@ class AlarmsTest {
         assertThat(tablet.page("/cups/" + code + "/what-if?temperature=hot&shelf=900")).contains("is not a number").contains("The hours on the shelf is 900 h");
         assertThat(tablet.get("/cups/Z-99/what-if?temperature=20")).hasStatus(404);
     }
+
+    private MvcTestResult touch(String touch) {
+        return tablet.send("/cups/" + code + "/log", typed("what", "TOUCHED", "touch", touch, "when", "0", "note", ""));
+    }
+
+    /** Sanded to dust at 4 h already, five times: this resin is faster here than its label, which says 8 h. */
+    @Test
+    void touchesTeachTheResinsSpeedWhichIsTakenOverAndGivenBack() {
+        long regular = shop.bean(Shelf.class).resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        String page = "/shelf/resins/" + regular + "/learned";
+        assertThat(tablet.page(page)).contains("No touch is logged yet");
+        Instant byLabel = sandable();
+        shop.clock().set(Instant.parse("2026-03-02T10:00:00Z"));
+        for (int i = 0; i < 5; i++) {
+            assertThat(touch("SANDS_TO_DUST")).hasStatus(302);
+        }
+        assertThat(text(touch("MOIST"))).contains("choose one of those offered");
+        assertThat(tablet.page(page)).contains("5 touches").contains("Faster than its label");
+        assertThat(tablet.page("/cups/" + code)).contains("Felt: sands to dust");
+        assertThat(sandable()).as("nothing changes before the maker says so").isEqualTo(byLabel);
+        assertThat(tablet.send(page, typed("decide", "take"))).hasStatus(302);
+        assertThat(sandable()).isBefore(byLabel.minus(Duration.ofMinutes(60)));
+        assertThat(tablet.page(page)).contains("Taken over by Mira");
+        assertThat(tablet.send(page, typed("decide", "label"))).hasStatus(302);
+        assertThat(sandable()).isEqualTo(byLabel);
+    }
+
+    private Instant sandable() {
+        return shop.bean(CupBook.class).cup(code).orElseThrow().state().newestCoat().orElseThrow().times().sandableFrom();
+    }
 }

@@ -18,7 +18,8 @@ class CoreArchitectureTest {
 
     @Test
     void theCoreIsPlainJava() {
-        noClasses().should().dependOnClassesThat().resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..").check(CORE);
+        noClasses().should().dependOnClassesThat().resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..", "org.hipparchus..").check(CORE);
+        noClasses().that().doNotHaveSimpleName("Calibration").should().dependOnClassesThat().resideInAPackage("org.hipparchus..").check(CORE);
     }
 
     @ParameterizedTest

@@ -106,7 +106,7 @@ public class CupBook {
         Schools schools = Schools.of(Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
         Cup cup = new Cup(row.id(), row.code(), row.name(), row.madeFor(), stock.blanks().get(row.blankId()), stock.resins().get(row.baseResinId()),
                 stock.resins().get(row.lastResinId()), Optional.ofNullable(row.dueOn()), row.paintColour(), row.glitterColour(), schools, row.technique(), row.startedAt());
-        CupFile file = new CupFile(cup.blank().blank(), cup.base().label(), cup.last().label(), steps, row.startedAt(), log);
+        CupFile file = new CupFile(cup.blank().blank(), cup.base().cureLabel(), cup.last().cureLabel(), steps, row.startedAt(), log);
         return new CupOnBench(cup, file, CupFold.stateOf(file, room, now));
     }
 }

@@ -120,6 +120,7 @@ class CupController {
         model.addAttribute("cup", cup.cup());
         model.addAttribute("entryId", id);
         model.addAttribute("what", HistoryLine.what(entry, cup.file(), show));
+        model.addAttribute("touch", entry instanceof LogEntry.Touched touched ? touched.touch().name() : "");
         model.addAttribute("isPour", entry instanceof LogEntry.Poured);
         model.addAttribute("isNote", entry instanceof LogEntry.Noted);
         model.addAttribute("spindles", shelf.spindles());

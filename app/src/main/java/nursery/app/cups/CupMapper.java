@@ -21,7 +21,7 @@ interface CupMapper {
             SELECT cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit
             FROM cup_step\s""";
     String ENTRY = """
-            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id, e.batch_id,
+            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id, e.batch_id, e.touch,
               e.happened_at, e.recorded_at, e.recorded_by, e.note
             FROM log_entry e LEFT JOIN spindle s ON s.id = e.spindle_id\s""";
 
@@ -76,7 +76,7 @@ interface CupMapper {
     int positionOf(@Param("cupId") long cupId, @Param("number") int number);
 
     @Insert("""
-            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, happened_at, recorded_at, recorded_by, note)
-            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
+            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, touch, happened_at, recorded_at, recorded_by, note)
+            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{touch}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
     void insertEntry(EntryRow entry);
 }

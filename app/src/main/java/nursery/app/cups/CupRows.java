@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.OptionalLong;
+import nursery.core.cure.Touch;
 import nursery.core.film.CoatRole;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -69,7 +70,7 @@ final class CupRows {
     }
 
     record EntryRow(@Nullable Long id, long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
-            @Nullable String spindleName, @Nullable Long cancelsId, @Nullable Long batchId, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
+            @Nullable String spindleName, @Nullable Long cancelsId, @Nullable Long batchId, @Nullable String touch, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
 
         static EntryRow of(long cupId, LogEntry entry) {
             Mark mark = entry.mark();
@@ -84,6 +85,9 @@ final class CupRows {
             }
             if (entry instanceof LogEntry.Skipped skipped) {
                 return row(cupId, "SKIPPED", skipped.step(), null, null, null, null, mark);
+            }
+            if (entry instanceof LogEntry.Touched touched) {
+                return new EntryRow(null, cupId, "TOUCHED", null, null, null, null, null, null, touched.touch().name(), mark.happenedAt(), mark.recordedAt(), mark.recordedBy(), mark.note());
             }
             return row(cupId, plainKind(entry), null, null, null, null, null, mark);
         }
@@ -104,7 +108,7 @@ final class CupRows {
 
         private static EntryRow row(long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId,
                 @Nullable Long cancelsId, @Nullable Long batchId, Mark mark) {
-            return new EntryRow(null, cupId, kind, step, amountMl, spindleId, null, cancelsId, batchId, mark.happenedAt(), mark.recordedAt(),
+            return new EntryRow(null, cupId, kind, step, amountMl, spindleId, null, cancelsId, batchId, null, mark.happenedAt(), mark.recordedAt(),
                     mark.recordedBy(), mark.note());
         }
 
@@ -116,6 +120,7 @@ final class CupRows {
                         batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
                 case "DONE" -> new LogEntry.StepDone(mark, needed(step));
                 case "CANCELLED" -> new LogEntry.Cancelled(mark, needed(cancelsId));
+                case "TOUCHED" -> new LogEntry.Touched(mark, Touch.valueOf(needed(touch)));
                 case "SKIPPED" -> new LogEntry.Skipped(mark, needed(step));
                 case "FAULTS_SEEN" -> new LogEntry.FaultsSeen(mark);
                 case "HANDED_OVER" -> new LogEntry.HandedOver(mark);

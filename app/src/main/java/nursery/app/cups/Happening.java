@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.app.platform.Published;
+import nursery.core.cure.Touch;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Spindle;
@@ -14,16 +15,27 @@ import nursery.core.log.Spindle;
  * @param step     the step it does; meaningful for DONE, POURED and SKIPPED
  * @param amountMl what went on the cup; meaningful for POURED
  * @param batch    the batch it came from, if any
+ * @param touch    what was felt; there for TOUCHED
  */
 @Published
-public record Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note, OptionalLong batch) {
+public record Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note, OptionalLong batch, Optional<Touch> touch) {
 
     /** Something that did not come out of a batch. */
     public Happening(Kind kind, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note) {
-        this(kind, step, at, amountMl, spindle, by, note, OptionalLong.empty());
+        this(kind, step, at, amountMl, spindle, by, note, OptionalLong.empty(), Optional.empty());
     }
 
-    public enum Kind { DONE, POURED, SKIPPED, FAULTS_SEEN, HANDED_OVER, SCUFFED, TAKEN_OFF, NOTED }
+    /** A coat out of a batch. */
+    public static Happening pouredFrom(long batch, int step, Instant at, double amountMl, Optional<Spindle> spindle, String by, String note) {
+        return new Happening(Kind.POURED, step, at, amountMl, spindle, by, note, OptionalLong.of(batch), Optional.empty());
+    }
+
+    /** A finger on the newest coat. */
+    public static Happening touched(Touch touch, Instant at, String by, String note) {
+        return new Happening(Kind.TOUCHED, 0, at, 0, Optional.empty(), by, note, OptionalLong.empty(), Optional.of(touch));
+    }
+
+    public enum Kind { DONE, POURED, SKIPPED, FAULTS_SEEN, HANDED_OVER, SCUFFED, TOUCHED, TAKEN_OFF, NOTED }
 
     /** The entry it makes. It sorts behind every entry there is until the database gives it its number. */
     LogEntry entry(Instant recordedAt) {
@@ -35,6 +47,7 @@ public record Happening(Kind kind, int step, Instant at, double amountMl, Option
             case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark);
             case HANDED_OVER -> new LogEntry.HandedOver(mark);
             case SCUFFED -> new LogEntry.Scuffed(mark);
+            case TOUCHED -> new LogEntry.Touched(mark, touch.orElseThrow());
             case TAKEN_OFF -> new LogEntry.TakenOff(mark);
             case NOTED -> new LogEntry.Noted(mark);
         };

@@ -38,6 +38,9 @@ record HistoryLine(long id, String what, String when, String recorded, String no
         if (entry instanceof LogEntry.Skipped skipped) {
             return file.step(skipped.step()).title() + ": left out";
         }
+        if (entry instanceof LogEntry.Touched touched) {
+            return "Felt: " + touched.touch().words();
+        }
         if (entry instanceof LogEntry.FaultsSeen) {
             return "Not flawless";
         }

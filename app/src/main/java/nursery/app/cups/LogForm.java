@@ -9,6 +9,7 @@ import nursery.app.cups.Happening.Kind;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
+import nursery.core.cure.Touch;
 import nursery.core.log.Spindle;
 import nursery.core.measure.InvalidInput;
 
@@ -56,6 +57,11 @@ public final class LogForm {
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
         Optional<String> overruled = overruled(reader);
         reader.faults().throwIfAny();
+        if (kind == Kind.TOUCHED) {
+            Touch touch = reader.choice("touch", "What was felt", Touch.class).orElse(Touch.WET);
+            reader.faults().throwIfAny();
+            return Happening.touched(touch, at, by, note);
+        }
         return new Happening(kind, step, at, amountMl, spindle, by, noteWith(note, overruled));
     }
 

@@ -3,11 +3,9 @@ package nursery.app.mix;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.CupOnBench;
 import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogForm;
 import nursery.app.cups.LogBook;
 import nursery.app.mix.Batch.BatchShare;
@@ -120,7 +118,7 @@ class MixBook {
             refuse("This batch is not mixed yet: enter what you measured first.");
         }
         BatchShare share = batch.shares().stream().filter(found -> found.code().equals(code)).findFirst().orElseThrow();
-        log.add(code, new Happening(Kind.POURED, share.step(), moments.now(), ml, spindle, by, LogForm.noteWith(note(share), overruled), OptionalLong.of(number)), overruled.isPresent());
+        log.add(code, Happening.pouredFrom(number, share.step(), moments.now(), ml, spindle, by, LogForm.noteWith(note(share), overruled)), overruled.isPresent());
     }
 
     /** @throws InvalidInput if more is left than there was */

@@ -28,7 +28,7 @@ record ResinRow(@Nullable Long id, String name, String ratio, double workingH, d
         LabelTimes times = new LabelTimes(workingH, turningH, recoatFromH, recoatUntilH, sandableFromH, sandableSureH, scuffAfterH, curedH, fullCureH);
         Label label = new Label(MixRatio.parse(ratio), times, referenceC, activation, densities,
                 optional(viscosity), optional(potLife), optional(tolerance));
-        return new ShelfResin(id == null ? 0 : id, name, label, source, version);
+        return new ShelfResin(id == null ? 0 : id, name, label, source, version, Optional.empty());
     }
 
     private static @Nullable Double orNull(OptionalDouble value) {

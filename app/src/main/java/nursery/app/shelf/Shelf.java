@@ -42,7 +42,8 @@ public class Shelf {
     }
 
     public List<ShelfResin> resins() {
-        return mapper.resins().stream().map(ResinRow::toResin).toList();
+        Map<Long, ShelfResin.Found> found = mapper.found().stream().collect(Collectors.toMap(ShelfMapper.FoundRow::resinId, ShelfMapper.FoundRow::found));
+        return mapper.resins().stream().map(ResinRow::toResin).map(resin -> resin.with(Optional.ofNullable(found.get(resin.id())))).toList();
     }
 
     public Optional<ShelfResin> resin(long id) {
@@ -112,6 +113,18 @@ public class Shelf {
         mapper.deleteBlank(id);
     }
 
+    /** The cure clock goes by what was found here from now on. */
+    @Transactional
+    public void takeOver(long resinId, ShelfResin.Found found) {
+        mapper.takeOver(resinId, found.speed(), found.activationKjPerMol(), found.observations(), found.acceptedAt(), found.acceptedBy());
+    }
+
+    /** The cure clock goes by the label again. */
+    @Transactional
+    public void backToLabel(long resinId) {
+        mapper.backToLabel(resinId);
+    }
+
     /** @throws InvalidInput with which cups, if any is made with it, or if a mix or a bottle is on record */
     @Transactional
     public void removeResin(long id) {
@@ -119,6 +132,7 @@ public class Shelf {
         if (mapper.recordsOfResin(id) > 0) {
             throw new InvalidInput(List.of(new Fault("resin", "Mixes or bottles of this resin are on record: it stays, so that they can be traced.")));
         }
+        mapper.backToLabel(id);
         mapper.deleteResin(id);
     }
 

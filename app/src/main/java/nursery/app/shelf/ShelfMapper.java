@@ -1,5 +1,6 @@
 package nursery.app.shelf;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cup.Station;
@@ -125,4 +126,21 @@ interface ShelfMapper {
 
     @Delete("DELETE FROM resin WHERE id = #{id}")
     void deleteResin(long id);
+
+    record FoundRow(long resinId, double speed, double activation, int observations, Instant acceptedAt, String acceptedBy) {
+        ShelfResin.Found found() {
+            return new ShelfResin.Found(speed, activation, observations, acceptedAt, acceptedBy);
+        }
+    }
+
+    @Select("SELECT resin_id, speed, activation, observations, accepted_at, accepted_by FROM resin_found")
+    List<FoundRow> found();
+
+    @Insert("""
+            INSERT INTO resin_found (resin_id, speed, activation, observations, accepted_at, accepted_by) VALUES (#{resinId}, #{speed}, #{activation}, #{observations}, #{at}, #{by})
+            ON DUPLICATE KEY UPDATE speed = #{speed}, activation = #{activation}, observations = #{observations}, accepted_at = #{at}, accepted_by = #{by}""")
+    void takeOver(@Param("resinId") long resinId, @Param("speed") double speed, @Param("activation") double activation, @Param("observations") int observations, @Param("at") Instant at, @Param("by") String by);
+
+    @Delete("DELETE FROM resin_found WHERE resin_id = #{resinId}")
+    void backToLabel(long resinId);
 }

@@ -106,6 +106,15 @@ public final class RoomCourse {
         return first;
     }
 
+    /** Only what lies between two moments. */
+    public RoomCourse between(Instant from, Instant until) {
+        List<RoomReading> part = new ArrayList<>();
+        part.add(new RoomReading(from, temperatureCAt(from)));
+        part.addAll(readings(from.plusNanos(1), until.minusNanos(1)));
+        part.add(new RoomReading(until, temperatureCAt(until)));
+        return new RoomCourse(part);
+    }
+
     /** This course with everything after a moment warmer or colder by so much. */
     public RoomCourse shifted(Instant after, double byC) {
         List<RoomReading> moved = new ArrayList<>(readings(Instant.MIN, after));

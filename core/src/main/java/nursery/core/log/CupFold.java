@@ -19,6 +19,7 @@ import nursery.core.log.LogEntry.Scuffed;
 import nursery.core.log.LogEntry.Skipped;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.log.LogEntry.TakenOff;
+import nursery.core.log.LogEntry.Touched;
 import nursery.core.resin.Label;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
@@ -92,7 +93,7 @@ public final class CupFold {
             layers = layers.withFaults();
         } else if (entry instanceof HandedOver handed) {
             handedOverAt = Optional.of(handed.mark().happenedAt());
-        } else if (!(entry instanceof Noted)) {
+        } else if (!(entry instanceof Noted) && !(entry instanceof Touched)) {
             throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
         }
     }

@@ -20,6 +20,7 @@ import nursery.core.log.LogEntry.Scuffed;
 import nursery.core.log.LogEntry.Skipped;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.log.LogEntry.TakenOff;
+import nursery.core.log.LogEntry.Touched;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.technique.Judgement;
@@ -40,6 +41,7 @@ import nursery.core.technique.Situation;
  * <tr><td>leave a step out</td><td>it is the first step not done, and a reason is given</td></tr>
  * <tr><td>see faults</td><td>what was seen is said</td></tr>
  * <tr><td>hand over</td><td>no step is left, and it is not handed over yet</td></tr>
+ * <tr><td>touch</td><td>there is a coat, poured before</td></tr>
  * <tr><td>scuff</td><td>there is a coat that is not scuffed yet</td></tr>
  * <tr><td>take off the turner</td><td>it is on a spindle</td></tr>
  * <tr><td>note</td><td>always</td></tr>
@@ -80,6 +82,9 @@ public final class LegalMoves {
         if (entry instanceof HandedOver) {
             return tooEarly(state, at).or(() -> Refusal.unless(state.isFinished(), "step", "The cup is not finished: its next step is %s.".formatted(state.next().map(NextAction::title).orElse(""))))
                     .or(() -> Refusal.unless(state.handedOverAt().isEmpty(), "step", "The cup is handed over already."));
+        }
+        if (entry instanceof Touched) {
+            return Refusal.unless(state.newestCoat().filter(coat -> !at.isBefore(coat.times().pouredAt())).isPresent(), "step", "There was no coat to touch then.");
         }
         if (entry instanceof FaultsSeen) {
             return tooEarly(state, at).or(() -> Refusal.unless(!entry.mark().note().isBlank(), "note", "Say in a few words what was seen."));

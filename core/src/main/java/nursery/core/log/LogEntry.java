@@ -2,6 +2,7 @@ package nursery.core.log;
 
 import java.util.Optional;
 import java.util.OptionalLong;
+import nursery.core.cure.Touch;
 
 /** Something that happened to a cup. Entries are only ever added. */
 public sealed interface LogEntry {
@@ -36,6 +37,9 @@ public sealed interface LogEntry {
 
     /** The newest coat was scuffed so that the next one grips, outside the plan's own sanding. */
     record Scuffed(Mark mark) implements LogEntry {}
+
+    /** A finger, or a paper, on the newest coat. */
+    record Touched(Mark mark, Touch touch) implements LogEntry {}
 
     /** The cup came off its spindle. */
     record TakenOff(Mark mark) implements LogEntry {}

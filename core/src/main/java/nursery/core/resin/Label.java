@@ -41,6 +41,14 @@ public record Label(MixRatio ratio, LabelTimes times, double referenceC, double 
         return new Label(other, times, referenceC, activationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
     }
 
+    /**
+     * This label as a shop has found its resin to be: every age divided by how much faster it is, and another activation energy. Pot
+     * life and viscosity stay the label's own: a finger on a coat says nothing about the pot.
+     */
+    public Label found(double speed, double otherActivationKjPerMol) {
+        return new Label(ratio, times.faster(speed), referenceC, otherActivationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
+    }
+
     /** Density of the mix, g/ml: the two parts' masses over their volumes. */
     public double mixDensityGPerMl() {
         return densities.map(d -> (d.partAGPerMl() * ratio.partsA() + d.partBGPerMl() * ratio.partsB()) / ratio.parts()).orElse(USUAL_DENSITY_G_PER_ML);

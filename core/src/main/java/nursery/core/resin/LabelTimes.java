@@ -46,6 +46,11 @@ public record LabelTimes(double workingH, double turningH, double recoatFromH, d
         faults.throwIfAny();
     }
 
+    /** The same with every age divided by a factor. */
+    LabelTimes faster(double speed) {
+        return new LabelTimes(workingH / speed, turningH / speed, recoatFromH / speed, recoatUntilH / speed, sandableFromH / speed, sandableSureH / speed, scuffAfterH / speed, curedH / speed, fullCureH / speed);
+    }
+
     private static void order(Faults faults, String field, String what, double laterH, String than, double earlierH) {
         faults.require(laterH >= earlierH, field, "%s %s h is before %s, %s h: check the label.".formatted(what, Numbers.show(laterH), than, Numbers.show(earlierH)));
     }
