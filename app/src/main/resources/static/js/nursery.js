@@ -134,6 +134,34 @@
     });
   }
 
+  // The cure lab: a moment is chosen by slider or pointer, and read out with its values.
+  const readLab = (at) => {
+    const lab = document.querySelector('[data-lab]');
+    if (!lab) return;
+    const texts = lab.dataset.lab.split('|');
+    const index = Math.min(texts.length - 1, Math.max(0, at));
+    document.getElementById('lab-read').textContent = texts[index];
+    for (const line of lab.querySelectorAll('.lab-now')) {
+      const x = (64 + (560 * index) / (texts.length - 1)).toFixed(1);
+      line.setAttribute('x1', x);
+      line.setAttribute('x2', x);
+    }
+  };
+  document.addEventListener('input', (event) => {
+    if (event.target.id !== 'lab-at') return;
+    event.stopPropagation();
+    readLab(Number(event.target.value));
+  }, true);
+  document.addEventListener('change', (event) => { if (event.target.id === 'lab-at') event.stopPropagation(); }, true);
+  document.addEventListener('pointermove', (event) => {
+    const chart = event.target.closest && event.target.closest('.lab-chart');
+    if (!chart) return;
+    const box = chart.getBoundingClientRect();
+    const at = Math.round((((event.clientX - box.left) / box.width) * 640 - 64) / 560 * 120);
+    document.getElementById('lab-at').value = at;
+    readLab(at);
+  });
+
   const tick = () => {
     moveNowLines();
     countDown();

@@ -20,7 +20,7 @@ class BoundariesTest {
     private static final JavaClasses SHOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("nursery.app");
 
     @ParameterizedTest
-    @ValueSource(strings = {"settings", "room", "shelf", "techniques", "cups", "mix", "scale", "bench", "alarms", "api", "demo"})
+    @ValueSource(strings = {"settings", "room", "shelf", "techniques", "cups", "mix", "scale", "bench", "alarms", "lab", "api", "demo"})
     void aRoomIsEnteredOnlyThroughWhatItPublishes(String room) {
         String inside = "nursery.app." + room + "..";
         DescribedPredicate<JavaClass> isPrivate = new DescribedPredicate<>("private to the room " + room) {

@@ -151,7 +151,7 @@ class JourneyTest {
 
         assertThat(doNow()).hasText("Second coat");
         assertThat(page.locator(".coat-words")).containsText("workable");
-        assertThat(page.locator(".coat-card .facts")).containsText("Recoat straight on");
+        assertThat(page.locator(".coat-card > .facts")).containsText("Recoat straight on");
         String before = page.locator(".bar-now").first().getAttribute("x1");
         page.waitForFunction("x => document.querySelector('.bar-now').getAttribute('x1') !== x", before);
 
@@ -421,7 +421,7 @@ class JourneyTest {
         page.navigate("/cups/A-01");
         send("Poured");
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/alarms", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/room/lab", "/alarms", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

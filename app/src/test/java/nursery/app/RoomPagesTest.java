@@ -119,8 +119,8 @@ class RoomPagesTest {
 
     @Test
     void badRowsAreToldByNumberAndTheOthersTaken() throws InterruptedException {
-        assertThat(read("time,temp_c,hum\n2026-03-01T18:00:00Z,20,45\nyesterday,20,45\n2026-03-01T19:00:00Z,warm,45\n2026-03-01T20:00:00Z,70,45\n2026-03-01T21:00:00Z,20,145\n2026-03-01T22:00:00Z\n"))
-                .contains("<b>1</b> readings taken").contains("5 left out").contains("Row 3: “yesterday” is not a time").contains("Row 4: “warm” is not a number").contains("did you mean 70 °F").contains("hygrometer").contains("too few columns");
+        assertThat(read("time,temp_c,hum\n2026-03-01T18:00:00Z,20,45\nyesterday,20,45\n2026-03-01T19:00:00Z,warm,45\n2026-03-01T20:00:00Z,70,45\n2026-03-01T21:00:00Z,20,145\n2026-03-01T22:00:00Z\n2027-01-01T00:00:00Z,20,40\n"))
+                .contains("<b>1</b> readings taken").contains("6 left out").contains("still to come").contains("Row 3: “yesterday” is not a time").contains("Row 4: “warm” is not a number").contains("did you mean 70 °F").contains("hygrometer").contains("too few columns");
         assertThat(count()).isEqualTo(1);
     }
 
@@ -236,7 +236,7 @@ class RoomPagesTest {
     @Test
     void aSilentThermometerIsSaid() {
         room.add(new RoomReading(now().minus(Duration.ofDays(2)), 20), "sensor");
-        assertThat(tablet.page("/room")).contains("has been silent since").contains("±3.0 °C");
+        assertThat(tablet.page("/room")).contains("has been silent since").contains("±3 °C");
     }
 
     @Test
@@ -251,7 +251,7 @@ class RoomPagesTest {
         log.add(code, new Happening(Kind.DONE, 1, evening.minus(Duration.ofMinutes(50)), 0, Optional.empty(), "Mira", ""), true);
         log.add(code, new Happening(Kind.DONE, 2, evening.minus(Duration.ofMinutes(40)), 0, Optional.empty(), "Mira", ""), true);
         log.add(code, new Happening(Kind.POURED, 3, evening, 1, Optional.empty(), "Mira", ""), true);
-        assertThat(tablet.page("/cups/" + code)).contains("The room <span>fell</span> to <b>12 °C</b>").contains("sandable moved from").contains("Sandable, if the room is off");
+        assertThat(tablet.page("/cups/" + code)).contains("The room <span>fell</span> to <b>12 °C</b>").contains("sandable moved from").contains("If the room is off by ±");
         assertThat(tablet.page("/room/coats?span=week")).contains(code).contains("chart-band");
     }
 
@@ -261,5 +261,35 @@ class RoomPagesTest {
         assertThat(room.course().humidityPercentAt(now())).hasValue(48);
         Map<String, String> wrong = typed("temperature", "21", "humidity", "480");
         assertThat(text(tablet.send("/room", wrong))).contains("check the hygrometer").contains("value=\"480\"");
+    }
+
+    @Test
+    void theLabPlaysACoatThroughAndGivesItsValuesAway() throws Exception {
+        shop.bean(Shelf.class).addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
+        assertThat(tablet.page("/room/lab?starts=22&ends=22")).contains("It never sags").contains("4 h 00").contains("pot life 40 min");
+        assertThat(tablet.page("/room/lab?starts=22&ends=22&share=80")).contains("It sags for");
+        assertThat(tablet.page("/room/lab?tilt=12&starts=90&span=x&share=-2")).contains("The room at first is 90").contains("is not a number").contains("On the cup is -2");
+        assertThat(tablet.page("/room/lab?tilt=12")).contains("Tilt 12° is outside 0°–10°");
+        MvcTestResult csv = tablet.get("/room/lab.csv?starts=22&ends=22");
+        assertThat(csv.getResponse().getContentAsString()).startsWith("minutes,room_c,equivalent_age_h,phase").contains("0.0,22.00,0.0000,\"workable\",1.0000");
+        MvcTestResult svg = tablet.get("/room/lab.svg?starts=22&ends=22");
+        assertThat(svg.getResponse().getContentAsString()).startsWith("<svg xmlns").contains("width=\"160mm\"").contains("viewBox=\"0 0 640 690\"").doesNotContain(" th:").contains("equivalent age, h");
+        javax.xml.parsers.DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new java.io.ByteArrayInputStream(svg.getResponse().getContentAsByteArray()));
+        assertThat(tablet.get("/room/lab.csv?share=-2")).hasStatus(400);
+    }
+
+    /** Over the real server, because it is the server that stops reading. */
+    @Test
+    void aFileTooLargeToReadIsRefusedInWords() throws Exception {
+        HttpClient client = HttpClient.newHttpClient();
+        HttpResponse<String> page = client.send(HttpRequest.newBuilder(URI.create(shop.address() + "/room")).build(), BodyHandlers.ofString());
+        String cookie = page.headers().firstValue("Set-Cookie").orElseThrow().split(";")[0];
+        String action = page.body().replaceAll("(?s).*action=\"(/room/import\\?[^\"]+)\".*", "$1");
+        String head = "--cut\r\nContent-Disposition: form-data; name=\"file\"; filename=\"room.csv\"\r\nContent-Type: text/csv\r\n\r\n";
+        byte[] body = (head + "time,temp_c\n" + "2026-03-01T18:00:00Z,20\n".repeat(1_200_000) + "\r\n--cut--\r\n").getBytes(StandardCharsets.UTF_8);
+        HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(shop.address() + action)).header("Cookie", cookie).header("Accept", "text/html").header("Content-Type", "multipart/form-data; boundary=cut").POST(BodyPublishers.ofByteArray(body)).build(), BodyHandlers.ofString());
+        assertThat(answer.statusCode()).isEqualTo(413);
+        assertThat(answer.body()).contains("larger than 25 MB");
+        assertThat(count()).isZero();
     }
 }

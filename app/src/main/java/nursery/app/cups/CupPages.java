@@ -1,6 +1,7 @@
 package nursery.app.cups;
 
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -59,6 +60,7 @@ class CupPages {
                 .flatMap(next -> MixAdvice.forStep(cup, next.step(), shelf.measuringCupAtHand().cup(), show));
         List<SpindleChoice> spindles = SpindleChoice.of(shelf.spindles(), cups.all(), show);
         model.addAttribute("mix", mix.orElse(null));
+        model.addAttribute("fitness", room.fitness());
         model.addAttribute("resins", shelf.resins());
         model.addAttribute("roomC", room.temperatureC(show.now()));
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
@@ -91,17 +93,30 @@ class CupPages {
         model.addAttribute("coat", cup.state().newestCoat()
                 .map(coat -> CoatCard.of(coat, cup.file().blank().area().coatedCm2(), next, shop, show)).orElse(null));
         model.addAttribute("moved", cup.state().newestCoat().flatMap(coat -> Moved.of(coat.label(), coat.times().pouredAt(), room.course(), show.now())).orElse(null));
-        model.addAttribute("range", cup.state().newestCoat().filter(coat -> coat.times().sandableFrom().isAfter(show.now())).map(coat -> range(coat, show)).orElse(null));
+        model.addAttribute("spreadC", room.spreadC());
+        model.addAttribute("ranges", cup.state().newestCoat().map(coat -> ranges(coat, show)).orElse(List.of()));
         return cup;
     }
 
-    /** The sandable time with the room ahead as much warmer and as much colder as it may be. */
-    private String range(CoatOnCup coat, Show show) {
+    /** A moment of a coat that lies ahead, from the earliest to the latest. */
+    record Ranged(String what, String between) {}
+
+    /** What lies ahead of a coat, with the room as much warmer and as much colder as it may be. */
+    private List<Ranged> ranges(CoatOnCup coat, Show show) {
         RoomCourse course = room.course();
         double spreadC = room.spreadC();
         Instant poured = coat.times().pouredAt();
-        return "%s – %s".formatted(show.at(new CoatTimes(coat.label(), course.shifted(show.now(), spreadC), poured).sandableFrom()),
-                show.at(new CoatTimes(coat.label(), course.shifted(show.now(), -spreadC), poured).sandableFrom()));
+        CoatTimes warm = new CoatTimes(coat.label(), course.shifted(show.now(), spreadC), poured);
+        CoatTimes cold = new CoatTimes(coat.label(), course.shifted(show.now(), -spreadC), poured);
+        Map<String, Function<CoatTimes, Instant>> moments = new LinkedHashMap<>();
+        moments.put("Off the turner", CoatTimes::offTurnerFrom);
+        moments.put("Recoat straight on", times -> times.tackWindow().opensAt());
+        moments.put("until", times -> times.tackWindow().closesAtExclusive().orElseThrow());
+        moments.put("Sandable", CoatTimes::sandableFrom);
+        moments.put("Scuff needed after", CoatTimes::scuffAfter);
+        moments.put("Full cure", CoatTimes::fullCureAt);
+        return moments.entrySet().stream().filter(moment -> moment.getValue().apply(coat.times()).isAfter(show.now()))
+                .map(moment -> new Ranged(moment.getKey(), "%s – %s".formatted(show.at(moment.getValue().apply(warm)), show.at(moment.getValue().apply(cold))))).toList();
     }
 
     /** What was really laid on the cup, from the steel up. */

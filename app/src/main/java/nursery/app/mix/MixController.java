@@ -102,6 +102,7 @@ class MixController {
         model.addAttribute("turners", shelf.turners());
         model.addAttribute("sheet", sheet(form.typed(), all).orElse(null));
         model.addAttribute("open", mixes.open());
+        model.addAttribute("fitness", room.fitness());
         return "mix/mix";
     }
 

@@ -1,11 +1,14 @@
 package nursery.app.mix;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.picture.Chart;
+import java.util.stream.IntStream;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
+import nursery.app.picture.LineChart;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Moments;
@@ -32,8 +35,7 @@ class TurnerController {
     /** A turner that stands carries nothing; the formula wants a little more than that. */
     private static final double STANDING = 1e-9;
     private static final double FASTEST = 20;
-    /** Above the curve's end the picture would only show empty paper. */
-    private static final double HEADROOM = 1.15;
+    private static final int POINTS = 80;
 
     private final Shelf shelf;
     private final ShopBook shops;
@@ -48,7 +50,7 @@ class TurnerController {
     }
 
     /** The answer with the numbers it was asked for. */
-    record Answer(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, TurnerCheck check, CupPicture picture, Chart chart, double needle, boolean keepsLines) {}
+    record Answer(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, TurnerCheck check, CupPicture picture, LineChart chart, double needle, boolean keepsLines) {}
 
     @GetMapping("/mix/turner")
     String page(@RequestParam Map<String, String> typed, Model model) {
@@ -97,11 +99,12 @@ class TurnerController {
                 check.keepsItsLines(chosen.label().times().workingH() * 3600)));
     }
 
-    private static Chart chart(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, Show show) {
+    private static LineChart chart(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC, Show show) {
         double fastest = Math.max(FASTEST, rpm);
-        double mostMl = Math.max(carriesMl(blank, resin, shareMl, fastest, roomC), shareMl) * HEADROOM;
-        return Chart.of(new Chart.Axis("turns a minute", 0, fastest), new Chart.Axis("carries, " + show.volumeUnit().symbol(), 0, show.volumeUnit().fromBase(mostMl)),
-                speed -> show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, Math.max(STANDING, speed), roomC)), show.volumeUnit().fromBase(shareMl), rpm);
+        double[] speeds = IntStream.rangeClosed(0, POINTS).mapToDouble(i -> fastest * i / POINTS).toArray();
+        double[] carried = Arrays.stream(speeds).map(speed -> show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, Math.max(STANDING, speed), roomC))).toArray();
+        return LineChart.of("carries", "turns a minute", speeds, "carries, " + show.volumeUnit().symbol(), false, List.of(new LineChart.Series("", "a", carried)),
+                Optional.of(new LineChart.Level(show.volumeUnit().fromBase(shareMl), "your share")), Optional.of(new LineChart.Point(rpm, show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, rpm, roomC)))));
     }
 
     private static double carriesMl(ShelfBlank blank, ShelfResin resin, double shareMl, double rpm, double roomC) {

@@ -59,8 +59,8 @@ class SecurityRules {
     }
 
     /**
-     * Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. The one that takes a
-     * scale's readings needs a header of its own, which a browser does not send across sites.
+     * Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. Those that take a
+     * scale's or a sensor's readings need a header of their own, which a browser does not send across sites.
      */
     private static boolean isPureComputation(HttpServletRequest request) {
         return HttpMethod.POST.matches(request.getMethod()) && request.getRequestURI().startsWith("/api/");

@@ -45,6 +45,12 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
         return lengthUnit == LengthUnit.MM ? Numbers.show(mm, 2) + "\u00a0mm" : Numbers.show(LengthUnit.IN.fromBase(mm) * 1000, 0) + "\u00a0thou";
     }
 
+    /** A difference of temperature, such as ±2.2 °C. */
+    public String degrees(double differenceC) {
+        double difference = temperatureUnit.fromBase(differenceC) - temperatureUnit.fromBase(0);
+        return "±" + Numbers.show(difference, 1) + "\u00a0" + temperatureUnit.symbol();
+    }
+
     public String area(double cm2) {
         return lengthUnit == LengthUnit.MM ? Numbers.show(cm2, 0) + "\u00a0cm²" : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
     }

@@ -11,6 +11,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
+import nursery.app.platform.Moments;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.TemperatureUnit;
@@ -26,6 +27,7 @@ class ImportDesk implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(ImportDesk.class);
 
     private final RoomBook room;
+    private final Moments moments;
     private final Map<Long, Run> runs = new ConcurrentHashMap<>();
     private final AtomicLong numbers = new AtomicLong();
     private final ExecutorService working = Executors.newSingleThreadExecutor(work -> {
@@ -34,8 +36,9 @@ class ImportDesk implements DisposableBean {
         return thread;
     });
 
-    ImportDesk(RoomBook room) {
+    ImportDesk(RoomBook room, Moments moments) {
         this.room = room;
+        this.moments = moments;
     }
 
     /** How far an import is; {@code result} once it is done, {@code faults} if nothing was taken. */
@@ -69,7 +72,7 @@ class ImportDesk implements DisposableBean {
 
     private void work(long number, String text, int rows, String place, ZoneId zone, Optional<TemperatureUnit> unit, String by) {
         try {
-            ReadingsCsv.Read read = ReadingsCsv.read(text, zone, unit, done -> runs.put(number, new Run(rows, done / 2, Optional.empty(), List.of())));
+            ReadingsCsv.Read read = ReadingsCsv.read(text, zone, unit, moments.now(), done -> runs.put(number, new Run(rows, done / 2, Optional.empty(), List.of())));
             int added = room.add(place, read.readings(), by);
             runs.put(number, new Run(rows, rows, Optional.of(new Result(added, read.readings().size() - added, read.leftOut(), read.told())), List.of()));
         } catch (InvalidInput e) {

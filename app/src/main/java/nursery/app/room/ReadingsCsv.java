@@ -34,6 +34,7 @@ final class ReadingsCsv {
     private static final List<DateTimeFormatter> LOCAL = List.of(DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm[:ss][.SSS]"), DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm[:ss][.SSS]"),
             DateTimeFormatter.ofPattern("yyyy/MM/dd HH:mm[:ss]"), DateTimeFormatter.ofPattern("d.M.yyyy HH:mm[:ss]"));
 
+    private final Instant now;
     private final ZoneId zone;
     private final Optional<TemperatureUnit> asked;
     private final List<RoomReading> readings = new ArrayList<>();
@@ -41,7 +42,8 @@ final class ReadingsCsv {
     private int leftOut;
     private Instant before = Instant.MIN;
 
-    private ReadingsCsv(ZoneId zone, Optional<TemperatureUnit> asked) {
+    private ReadingsCsv(ZoneId zone, Optional<TemperatureUnit> asked, Instant now) {
+        this.now = now;
         this.zone = zone;
         this.asked = asked;
     }
@@ -61,8 +63,8 @@ final class ReadingsCsv {
      * @param progress is told how many rows are done
      * @throws InvalidInput if no time or temperature column is known, or the unit must be asked
      */
-    static Read read(String text, ZoneId zone, Optional<TemperatureUnit> unit, IntConsumer progress) {
-        ReadingsCsv csv = new ReadingsCsv(zone, unit);
+    static Read read(String text, ZoneId zone, Optional<TemperatureUnit> unit, Instant now, IntConsumer progress) {
+        ReadingsCsv csv = new ReadingsCsv(zone, unit, now);
         String clean = text.startsWith("\ufeff") ? text.substring(1) : text;
         String head = clean.lines().filter(line -> !line.isBlank()).findFirst().orElseThrow(() -> refused("The file is empty."));
         char delimiter = head.contains("\t") ? '\t' : head.contains(";") ? ';' : ',';
@@ -120,6 +122,9 @@ final class ReadingsCsv {
     private void row(CSVRecord row, Columns columns) {
         try {
             Instant at = moment(row.get(columns.time()) + columns.clock().map(clock -> " " + row.get(clock)).orElse(""));
+            if (at.isAfter(now)) {
+                throw new IllegalArgumentException("%s is still to come: check the clock it was read by.".formatted(at));
+            }
             OptionalDouble percent = columns.humidity().filter(index -> index < row.size() && !row.get(index).isBlank()).map(index -> OptionalDouble.of(number(row.get(index).replace("%", ""), columns)))
                     .orElse(OptionalDouble.empty());
             readings.add(new RoomReading(at, columns.unit().toBase(number(row.get(columns.temperature()), columns)), percent));
