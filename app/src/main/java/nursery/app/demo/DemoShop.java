@@ -33,6 +33,7 @@ import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
+import nursery.core.cure.Touch;
 import nursery.core.log.Ahead;
 import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
@@ -141,9 +142,14 @@ class DemoShop implements SmartInitializingSingleton {
         String saturn = start("Saturn", STARS, slim20, regular, 4, "#4a3420", "#c99a5b", 12);
         toGlitter(saturn, "Mira", 11, 1);
         pour(saturn, FLOOD, 4.7, 24, 5, "Mira");
+        touch(sky, Touch.STRINGS, 2.3, "Mira");
+        touch(sky, Touch.TACKY, 1.4, "Mira");
+        touch(saturn, Touch.TACKY, 0.9, "Jonas");
         String milky = start("Milky way", STARS, tapered30, regular, 4, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
         toGlitter(milky, "Jonas", 29, 1);
         pour(milky, FLOOD, 17.2, 27, 0, "Jonas");
+        touch(milky, Touch.GUMS_PAPER, 8.5, "Jonas");
+        touch(milky, Touch.SANDS_TO_DUST, 6, "Jonas");
     }
 
     private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
@@ -165,6 +171,8 @@ class DemoShop implements SmartInitializingSingleton {
         toGlitter(foxglove, "Mira", 59, 1);
         pour(foxglove, FLOOD, 54, 20, 0, "Mira");
         pour(foxglove, SECOND, 49, 18, 0, "Mira");
+        touch(foxglove, Touch.FIRM_WITH_PRINT, 44, "Mira");
+        touch(foxglove, Touch.SANDS_TO_DUST, 42, "Mira");
         done(foxglove, SAND, 34, "Mira");
         pour(foxglove, FINISHING, 33, 12, 0, "Mira");
         done(foxglove, FINISH, 18, "Mira");
@@ -220,6 +228,10 @@ class DemoShop implements SmartInitializingSingleton {
             double ml = step.step().role().map(role -> cups.cup(code).orElseThrow().state().share(cup.file(), role).suggestedMl()).orElse(0.0);
             log.add(code, new Happening(step.step().kind().isPour() ? Kind.POURED : Kind.DONE, step.step().number(), step.at(), Math.round(ml * 2) / 2.0, Optional.empty(), by, ""), true);
         }
+    }
+
+    private void touch(String code, Touch touch, double hoursAgo, String by) {
+        log.add(code, Happening.touched(touch, ago(hoursAgo), by, ""), true);
     }
 
     private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {

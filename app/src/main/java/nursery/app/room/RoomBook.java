@@ -3,6 +3,8 @@ package nursery.app.room;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -35,7 +37,8 @@ public class RoomBook {
     /** Taken until the first reading: the middle of an ordinary room (practice, section 3, from memory). */
     public static final double ASSUMED_C = 22;
     public static final String BENCH = "bench";
-    private static final int ROWS_AT_ONCE = 500;
+    private static final int ROWS_AT_ONCE = 5000;
+    private static final DateTimeFormatter TAKEN_AT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss.SSS").withZone(ZoneOffset.UTC);
     /** A forecast is worth this long; then it is worked out anew. */
     private static final Duration FORECAST_LASTS = Duration.ofMinutes(5);
 
@@ -106,35 +109,12 @@ public class RoomBook {
 
     /** Whether a cup as warm as the room is fit for a coat now. */
     public CoatFitness fitness() {
-        RoomCourse course = course();
-        Instant now = moments.now();
-        return CoatFitness.of(course.temperatureCAt(now), course.humidityPercentAt(now), course.temperatureCAt(now));
+        return CoatFitness.at(course(), moments.now());
     }
 
-    /** The first half hour, within the forecast, at which the verdict on a coat changes. */
+    /** When, by the forecast, the verdict on a coat changes. */
     public Optional<Instant> fitnessTurnsAt() {
-        RoomCourse course = course();
-        Instant now = moments.now();
-        CoatFitness.Verdict verdict = fitness().verdict();
-        for (Instant at = now.plus(Forecast.STEP); at.isBefore(now.plus(Duration.ofHours(48))); at = at.plus(Forecast.STEP)) {
-            // The moisture stays in the air; its relative humidity does not.
-            OptionalDouble percent = humidityAhead(course, now, at);
-            if (CoatFitness.of(course.temperatureCAt(at), percent, course.temperatureCAt(at)).verdict() != verdict) {
-                return Optional.of(at);
-            }
-        }
-        return Optional.empty();
-    }
-
-    /** The same moisture at another temperature: by the saturation pressure of WMO-No. 8's Magnus form, at most 100 %. */
-    private static OptionalDouble humidityAhead(RoomCourse course, Instant now, Instant at) {
-        OptionalDouble percent = course.humidityPercentAt(now);
-        if (percent.isEmpty()) {
-            return percent;
-        }
-        double saturatedNow = Math.exp(17.62 * course.temperatureCAt(now) / (243.12 + course.temperatureCAt(now)));
-        double saturatedThen = Math.exp(17.62 * course.temperatureCAt(at) / (243.12 + course.temperatureCAt(at)));
-        return OptionalDouble.of(Math.max(RoomReading.DRIEST_PERCENT, Math.min(100, percent.getAsDouble() * saturatedNow / saturatedThen)));
+        return CoatFitness.turnsAt(course(), moments.now());
     }
 
     RoomPlan plan() {
@@ -178,12 +158,22 @@ public class RoomBook {
         Instant from = readings.stream().map(RoomReading::at).min(Instant::compareTo).orElseThrow().truncatedTo(ChronoUnit.MILLIS);
         Instant until = readings.stream().map(RoomReading::at).max(Instant::compareTo).orElseThrow();
         Set<Instant> known = new HashSet<>(mapper.taken(place, from, until));
-        List<ReadingRow> rows = readings.stream().filter(reading -> known.add(reading.at().truncatedTo(ChronoUnit.MILLIS)))
-                .map(reading -> new ReadingRow(reading.at(), reading.temperatureC(), reading.humidityPercent().isPresent() ? reading.humidityPercent().getAsDouble() : null, recordedBy)).toList();
-        for (int i = 0; i < rows.size(); i += ROWS_AT_ONCE) {
-            mapper.insertAll(place, rows.subList(i, Math.min(rows.size(), i + ROWS_AT_ONCE)));
+        List<RoomReading> fresh = readings.stream().filter(reading -> known.add(reading.at().truncatedTo(ChronoUnit.MILLIS))).toList();
+        for (int i = 0; i < fresh.size(); i += ROWS_AT_ONCE) {
+            mapper.insertAll(place, recordedBy, json(fresh.subList(i, Math.min(fresh.size(), i + ROWS_AT_ONCE))));
         }
-        return rows.size();
+        return fresh.size();
+    }
+
+    /** Numbers and moments only, so nothing needs quoting. */
+    private static String json(List<RoomReading> readings) {
+        StringBuilder json = new StringBuilder("[");
+        for (RoomReading reading : readings) {
+            json.append(json.length() == 1 ? "[\"" : ",[\"").append(TAKEN_AT.format(reading.at())).append("\",").append(reading.temperatureC());
+            reading.humidityPercent().ifPresent(percent -> json.append(',').append(percent));
+            json.append(']');
+        }
+        return json.append(']').toString();
     }
 
     List<SensorRow> sensors() {

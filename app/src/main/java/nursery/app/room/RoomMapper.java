@@ -43,10 +43,16 @@ interface RoomMapper {
     @Select("SELECT DISTINCT place FROM room_reading UNION SELECT DISTINCT place FROM room_sensor ORDER BY 1")
     List<String> places();
 
+    /**
+     * Many readings in one statement: a year of them would otherwise be half a million parameters.
+     *
+     * @param json an array of arrays: the moment as {@code 2026-03-01 18:00:00.000} in UTC, °C, and the humidity if it was read
+     */
     @Insert("""
-            <script>INSERT INTO room_reading (place, taken_at, temperature_c, humidity, recorded_by) VALUES
-            <foreach collection="rows" item="row" separator=",">(#{place}, #{row.at}, #{row.temperatureC}, #{row.humidity}, #{row.recordedBy})</foreach></script>""")
-    void insertAll(@Param("place") String place, @Param("rows") List<ReadingRow> rows);
+            INSERT INTO room_reading (place, taken_at, temperature_c, humidity, recorded_by)
+            SELECT #{place}, r.taken_at, r.celsius, r.humidity, #{by} FROM JSON_TABLE(#{json}, '$[*]'
+              COLUMNS (taken_at DATETIME(3) PATH '$[0]', celsius DOUBLE PATH '$[1]', humidity DOUBLE PATH '$[2]')) r""")
+    void insertAll(@Param("place") String place, @Param("by") String by, @Param("json") String json);
 
     @Insert("INSERT INTO room_sensor (place, token_hash, made_at, made_by) VALUES (#{place}, #{hash}, #{at}, #{by})")
     void insertSensor(@Param("place") String place, @Param("hash") String hash, @Param("at") Instant at, @Param("by") String by);

@@ -1,7 +1,10 @@
 package nursery.core.cure;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.core.measure.Numbers;
 
@@ -24,6 +27,7 @@ public record CoatFitness(Verdict verdict, double surfaceC, OptionalDouble dewPo
     private static final double HOT_C = 32;
     private static final double DAMP_PERCENT = 70;
     private static final double WET_PERCENT = 85;
+    private static final Duration LOOKS_AHEAD = Duration.ofHours(48);
 
     public enum Verdict {
         GO("Go"), WAIT("Better wait"), NOT_NOW("Not now");
@@ -61,6 +65,29 @@ public record CoatFitness(Verdict verdict, double surfaceC, OptionalDouble dewPo
         Verdict verdict = !never.isEmpty() ? Verdict.NOT_NOW : wait.isEmpty() ? Verdict.GO : Verdict.WAIT;
         never.addAll(wait);
         return new CoatFitness(verdict, surfaceC, dew, never.isEmpty() ? List.of("Dry and warm enough.") : never);
+    }
+
+    /** A cup as warm as the room, now. */
+    public static CoatFitness at(RoomCourse room, Instant now) {
+        return ahead(room, now, now);
+    }
+
+    /** The first half hour ahead at which the verdict on such a cup changes, if it does within two days. */
+    public static Optional<Instant> turnsAt(RoomCourse room, Instant now) {
+        Verdict verdict = at(room, now).verdict();
+        for (Instant at = now.plus(Forecast.STEP); at.isBefore(now.plus(LOOKS_AHEAD)); at = at.plus(Forecast.STEP)) {
+            if (ahead(room, now, at).verdict() != verdict) {
+                return Optional.of(at);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The moisture stays in the air; its relative humidity follows the temperature. */
+    private static CoatFitness ahead(RoomCourse room, Instant now, Instant at) {
+        double airC = room.temperatureCAt(at);
+        OptionalDouble percent = room.humidityPercentAt(now).stream().map(read -> DewPoint.humidityPercentAt(airC, room.temperatureCAt(now), read)).findFirst();
+        return of(airC, percent, airC);
     }
 
     private static void coldOrHot(double airC, double surfaceC, List<String> never, List<String> wait) {

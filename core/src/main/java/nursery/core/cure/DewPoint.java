@@ -26,4 +26,10 @@ public final class DewPoint {
         double gamma = Math.log(humidityPercent / 100) + MAGNUS_B * airC / (MAGNUS_C + airC);
         return MAGNUS_C * gamma / (MAGNUS_B - gamma);
     }
+
+    /** What the same moisture is in relative humidity at another temperature; at most 100 %, because the rest settles. */
+    public static double humidityPercentAt(double otherC, double airC, double humidityPercent) {
+        double saturation = MAGNUS_B * airC / (MAGNUS_C + airC) - MAGNUS_B * otherC / (MAGNUS_C + otherC);
+        return Math.max(RoomReading.DRIEST_PERCENT, Math.min(100, humidityPercent * Math.exp(saturation)));
+    }
 }

@@ -46,9 +46,9 @@ public record LabelTimes(double workingH, double turningH, double recoatFromH, d
         faults.throwIfAny();
     }
 
-    /** The same with every age divided by a factor. */
+    /** The same with every age divided by a factor; but full cure, which no finger can tell, is never sooner than the label's. */
     LabelTimes faster(double speed) {
-        return new LabelTimes(workingH / speed, turningH / speed, recoatFromH / speed, recoatUntilH / speed, sandableFromH / speed, sandableSureH / speed, scuffAfterH / speed, curedH / speed, fullCureH / speed);
+        return new LabelTimes(workingH / speed, turningH / speed, recoatFromH / speed, recoatUntilH / speed, sandableFromH / speed, sandableSureH / speed, scuffAfterH / speed, curedH / speed, Math.max(fullCureH, fullCureH / speed));
     }
 
     private static void order(Faults faults, String field, String what, double laterH, String than, double earlierH) {

@@ -89,6 +89,8 @@ class CalibrationTest {
         Label found = new Calibration(2, 1.8, 2.2, 60, 5, 30).applyTo(REGULAR);
         assertThat(found.times().sandableFromH()).isEqualTo(4);
         assertThat(found.activationKjPerMol()).isEqualTo(60);
+        assertThat(found.times().fullCureH()).as("no finger can tell full cure: never sooner than the label").isEqualTo(72);
+        assertThat(new Calibration(0.5, 0.4, 0.6, 50, 5, 30).applyTo(REGULAR).times().fullCureH()).isEqualTo(144);
         assertThat(found.viscosityPaS()).isEqualTo(REGULAR.viscosityPaS());
         assertThat(found.ratio()).isEqualTo(REGULAR.ratio());
     }

@@ -217,4 +217,21 @@ class RoomTest {
         assertThat(shelf.temperatureCAt(hour(3))).isEqualTo(32);
         assertThat(shelf.temperatureCAt(hour(6))).isEqualTo(22);
     }
+
+    /** By hand: 50 % at 20 °C is at 25 °C 50·exp(17.62·20/263.12 − 17.62·25/268.12) = 36.9 %; at its dew point of 9.26 °C it is 100 %. */
+    @Test
+    void theSameMoistureIsAnotherHumidityWhenTheRoomWarms() {
+        assertThat(DewPoint.humidityPercentAt(25, 20, 50)).isCloseTo(36.9, within(0.05));
+        assertThat(DewPoint.humidityPercentAt(DewPoint.celsius(20, 50), 20, 50)).isCloseTo(100, within(1e-6));
+        assertThat(DewPoint.humidityPercentAt(5, 20, 50)).isEqualTo(100);
+    }
+
+    /** Cold and damp now, warmed from 14 to 22 °C within four hours: 68 % there, 41 % here; from 18 °C on it is fit. */
+    @Test
+    void whenTheRoomBecomesFitIsForeseen() {
+        RoomCourse warming = new RoomCourse(List.of(new RoomReading(hour(0), 14, OptionalDouble.of(68)), new RoomReading(hour(4), 22), new RoomReading(hour(60), 22)));
+        assertThat(CoatFitness.at(warming, hour(0)).verdict()).isEqualTo(Verdict.WAIT);
+        assertThat(CoatFitness.turnsAt(warming, hour(0))).contains(hour(2));
+        assertThat(CoatFitness.turnsAt(new RoomCourse(List.of(new RoomReading(hour(0), 22, OptionalDouble.of(45)))), hour(0))).isEmpty();
+    }
 }

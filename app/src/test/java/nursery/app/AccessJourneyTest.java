@@ -1,0 +1,67 @@
+package nursery.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.AxeResults;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Every page in light and dark, on a tablet and a phone. */
+class AccessJourneyTest extends Journey {
+
+    @Test
+    void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        page.navigate("/mix");
+        send("Start this mix");
+        String mix = page.url().substring(shop.address().length());
+        page.navigate("/techniques/waves");
+        send("Copy and change it");
+        String edit = page.url().substring(shop.address().length());
+        page.navigate("/cups/A-01");
+        send("Poured");
+        long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/room/lab", "/alarms", "/shop", "/nowhere");
+        List<String> violations = new ArrayList<>();
+        for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+            int width = scheme == ColorScheme.LIGHT ? 1280 : 390;
+            open(width, 800, scheme);
+            for (String path : pages) {
+                page.navigate(path);
+                page.waitForLoadState(LoadState.LOAD);
+                AxeResults results = new AxeBuilder(page).analyze();
+                results.getViolations().stream().map(rule -> describe(path, scheme, rule)).forEach(violations::add);
+                reachable(path, width, violations);
+            }
+        }
+        complaints.removeIf(complaint -> complaint.contains("404"));
+        assertThat(violations).isEmpty();
+    }
+
+    private static String describe(String path, ColorScheme scheme, Rule rule) {
+        return "%s %s %s: %s".formatted(path, scheme, rule.getId(), rule.getNodes().stream().limit(3).map(node -> node.getHtml() + " " + node.getAny().stream().map(check -> check.getMessage()).toList()).toList());
+    }
+
+    /** WCAG 2.2, target size (enhanced), 44 px; links within a sentence are exempt. And nothing is wider than the screen. */
+    private void reachable(String path, int width, List<String> violations) {
+        Object small = page.evaluate("""
+                () => [...document.querySelectorAll('a, button, input:not([type=hidden]), select, textarea, summary')]
+                  .filter(e => !e.closest('p, .skip, .outline-row[aria-hidden]') && e.offsetParent !== null)
+                  .map(e => ({ e, box: (e.closest('label') || e).getBoundingClientRect() }))
+                  .filter(({ box }) => box.height > 0 && (box.height < 43.5 || box.width < 43.5))
+                  .map(({ e, box }) => `${e.tagName} ${e.name || e.textContent.trim().slice(0, 20)} ${box.width.toFixed(0)}x${box.height.toFixed(0)}`)""");
+        ((List<?>) small).forEach(target -> violations.add("%s at %d px: too small for a glove: %s".formatted(path, width, target)));
+        int scrolls = ((Number) page.evaluate("() => document.documentElement.scrollWidth")).intValue();
+        if (scrolls > width) {
+            violations.add("%s is %d px wide on a screen of %d".formatted(path, scrolls, width));
+        }
+    }
+}

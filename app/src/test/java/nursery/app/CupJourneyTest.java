@@ -1,0 +1,179 @@
+package nursery.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.Duration;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A maker and a cup, in a real browser: from an empty shop to a cup whose coats are logged and corrected. */
+class CupJourneyTest extends Journey {
+
+    @Test
+    void fromAnEmptyShopToACoatOnTheTurner() {
+        page.navigate("/");
+        assertThat(page.locator(".welcome")).containsText("Measure a blank");
+        link("Measure a blank").click();
+        assertThat(page).hasURL(Pattern.compile("/shelf/blanks/new$"));
+        measureABlank();
+        startACup();
+        upToTheFlood();
+
+        assertThat(doNow()).hasText("Flood coat");
+        assertThat(page.locator(".ab")).containsText("12.5\u00a0ml");
+        assertThat(page.locator("svg.fill")).hasAttribute("aria-label", Pattern.compile("A to 12.5\u00a0ml, then B to 25\u00a0ml"));
+        assertThat(page.locator(".mix")).containsText("Common practice: 20–60\u00a0ml across sizes");
+        page.getByLabel("On the cup").fill("23");
+        choose("Spindle 2");
+        choose("5 min ago");
+        send("Poured");
+
+        assertThat(doNow()).hasText("Second coat");
+        assertThat(page.locator(".coat-words")).containsText("workable");
+        assertThat(page.locator(".coat-card > .facts")).containsText("Recoat straight on");
+        String before = page.locator(".bar-now").first().getAttribute("x1");
+        page.waitForFunction("x => document.querySelector('.bar-now').getAttribute('x1') !== x", before);
+
+        page.navigate("/");
+        assertThat(page.locator(".coming")).containsText("Second coat");
+        forward(4);
+        assertThat(page.locator(".now-card.closing")).containsText("If missed: Let it harden, scuff it, then coat.");
+        assertThat(page.locator(".now-card.closing")).containsText("Spindle 2 may stop");
+        page.locator(".now-link").click();
+        assertThat(page.locator("label.chip", new Page.LocatorOptions().setHasText("Spindle 2")).locator("input")).isChecked();
+    }
+
+    @Test
+    void aMissedWindowAsksForScuffingAndAWrongEntryIsCorrected() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        page.getByLabel("On the cup").fill("32");
+        send("Poured");
+        forward(7);
+        assertThat(doNow()).hasText("Scuff, then second coat");
+        forward(3);
+        send("Scuffed");
+        assertThat(doNow()).hasText("Second coat");
+
+        page.locator("#history li", new Page.LocatorOptions().setHasText("32\u00a0ml poured")).getByRole(AriaRole.LINK).click();
+        page.getByLabel("On the cup").fill("-3");
+        send("Correct it");
+        assertThat(page.locator("#faults")).containsText("enter more than 0");
+        assertThat(page.getByLabel("On the cup")).hasValue("-3");
+        page.getByLabel("On the cup").fill("23");
+        page.getByLabel("Why").fill("slipped digit");
+        send("Correct it");
+        assertThat(page.locator("#history .struck")).containsText("slipped digit");
+        assertThat(page.locator(".plan")).containsText("23\u00a0ml");
+
+        send("Poured");
+        forward(13);
+        assertThat(doNow()).hasText("Trim the rim and sand");
+        send("Done");
+        assertThat(doNow()).hasText("Finishing coat");
+        send("Poured");
+        forward(13);
+        send("Done");
+        assertThat(doNow()).hasText("Keep it back until full cure");
+        forward(60);
+        assertThat(doNow()).hasText("Ready to hand over");
+    }
+
+    @Test
+    void aWindowOpensBeforeTheMakersEyesWithoutReloading() {
+        measureABlank();
+        startACup();
+        send("Done");
+        send("Done");
+        shop.clock().forward(Duration.ofMinutes(60).minusSeconds(2));
+        page.reload();
+        assertThat(page.locator(".do-now .clock-label").first()).hasText("Next");
+        shop.clock().forward(Duration.ofSeconds(3));
+        assertThat(page.locator(".do-now .clock-label").first()).hasText("Do now");
+    }
+
+    @Test
+    void aStepIsLoggedByKeyboardAlone() {
+        measureABlank();
+        startACup();
+        page.navigate("/");
+        tabTo("a", "A-01");
+        page.keyboard().press("Enter");
+        assertThat(doNow()).hasText("Scuff, clean and mask");
+        tabTo("button", "Done");
+        page.keyboard().press("Enter");
+        assertThat(doNow()).hasText("Paint the base colour");
+    }
+
+    @Test
+    void aTechniqueIsCopiedChangedAndJudgedAndACupStartedFromIt() {
+        measureABlank();
+        page.navigate("/techniques");
+        page.locator(".technique-shelf a", new Page.LocatorOptions().setHasText("Mixed or chunky glitter")).click();
+        assertThat(page.locator(".steps")).containsText("Press the flakes flat");
+        send("Copy and change it");
+        assertThat(page.locator("#judgement")).containsText("Sound.");
+        button("Remove: Seal the glitter").click();
+        assertThat(page.locator("#judgement")).containsText("Chunky or mixed glitter not sealed");
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter")).click();
+        page.locator("#s3-material").selectOption("fine-glitter");
+        assertThat(page.locator("#judgement")).containsText("Flood coat over an adhesive that is not set");
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat")).click();
+        page.locator("#s5-wait").selectOption("age");
+        page.locator("#s5-amount").fill("6");
+        page.keyboard().press("Tab");
+        assertThat(page.locator("#judgement")).containsText("Sound.");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Meteor glitter");
+        send("Keep it");
+        assertThat(page.locator("h1")).hasText("Meteor glitter");
+        link("Start a cup this way").click();
+        page.getByLabel("What it will be").fill("Meteor shower");
+        choose("20 oz slim");
+        choose("Regular tumbler epoxy");
+        page.getByLabel("How many alike").fill("2");
+        send("Start it");
+        assertThat(page.locator(".cup-shelf li")).hasCount(2);
+        link("Log one step for several").click();
+        page.locator(".together label").first().click();
+        page.locator(".together label").last().click();
+        send("Done on all picked");
+        assertThat(page.locator(".now-card").first()).containsText("Paint the base colour");
+    }
+
+    @Test
+    void aCupThatFeelsRoughGetsAnotherCoatInOneTouch() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        send("Poured");
+        forward(5);
+        send("Poured");
+        forward(9);
+        assertThat(doNow()).hasText("Trim the rim and sand");
+        assertThat(page.locator("svg.section")).isVisible();
+        send("Feels rough: coat again instead");
+        assertThat(doNow()).hasText("Scuff, then extra coat");
+        assertThat(page.locator(".plan .next")).containsText("about");
+        send("Scuffed");
+        assertThat(doNow()).hasText("Extra coat");
+        page.getByLabel("Note").fill("no resin left");
+        send("Leave it out");
+        assertThat(page.locator(".plan")).containsText("left out: no resin left");
+        assertThat(doNow()).hasText("Trim the rim and sand");
+    }
+
+    private void tabTo(String element, String text) {
+        for (int i = 0; i < 60; i++) {
+            page.keyboard().press("Tab");
+            if ((Boolean) page.evaluate("([tag, text]) => document.activeElement.matches(tag) && document.activeElement.textContent.includes(text)", List.of(element, text))) {
+                return;
+            }
+        }
+        throw new AssertionError("Tab never reached " + text);
+    }
+}

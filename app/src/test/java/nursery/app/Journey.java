@@ -1,0 +1,127 @@
+package nursery.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import nursery.app.ShopUnderTest.Running;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What every journey through the real interface needs: a shop, a browser, and hands that press. */
+@ExtendWith(ShopUnderTest.class)
+abstract class Journey {
+
+    Running shop;
+    BrowserContext context;
+    Page page;
+    final List<String> complaints = new ArrayList<>();
+
+    @BeforeEach
+    void openTheShop(Running running) {
+        shop = running;
+        shop.empty();
+        shop.settle("UTC");
+        open(1280, 800, ColorScheme.LIGHT);
+    }
+
+    @AfterEach
+    void nothingWasComplainedOf() {
+        context.close();
+        assertThat(complaints).as("what the browser's console complained of").isEmpty();
+    }
+
+    void open(int width, int height, ColorScheme scheme) {
+        if (context != null) {
+            context.close();
+        }
+        context = shop.browser().newContext(new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme).setBaseURL(shop.address()));
+        page = context.newPage();
+        page.onConsoleMessage(message -> {
+            // A preview that a newer one overtakes is aborted, which htmx reports; a 422 is how a form comes back.
+            if ("error".equals(message.type()) && !message.text().matches("(?s).*(422|htmx:sendAbort|htmx:afterRequest).*")) {
+                complaints.add(message.text());
+            }
+        });
+        page.onPageError(complaints::add);
+    }
+
+    void forward(double hours) {
+        shop.clock().forward(Duration.ofSeconds(Math.round(hours * 3600)));
+        page.reload();
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** Presses a button that sends a form, and waits until its answer is there. */
+    void send(String name) {
+        page.evaluate("() => { window.beforeSending = true; }");
+        button(name).click();
+        page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
+    }
+
+    Locator link(String name) {
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true)).first();
+    }
+
+    void choose(String chip) {
+        page.locator("label.chip", new Page.LocatorOptions().setHasText(chip)).first().click();
+    }
+
+    Locator doNow() {
+        return page.locator(".do-title");
+    }
+
+    void measureABlank() {
+        page.navigate("/shelf/blanks/new");
+        page.getByLabel("Name").fill("20 oz slim");
+        page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("205");
+        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true)).fill("9");
+        assertThat(page.locator("#drawing")).containsText("did you mean 9 in (229 mm)?");
+        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true)).fill("9 in");
+        assertThat(page.locator("#drawing .huge")).containsText("510");
+        assertThat(page.locator("#drawing svg.cup")).isVisible();
+        page.getByLabel("Bare at the rim").fill("5");
+        assertThat(page.locator("#drawing .huge")).containsText("499");
+        send("Put it on the shelf");
+        assertThat(page.locator("[id^='blank-']").first()).containsText("20 oz slim");
+    }
+
+    void startACup() {
+        page.navigate("/cups/new");
+        page.getByLabel("What it will be").fill("Winter sky");
+        choose("20 oz slim");
+        choose("Regular tumbler epoxy");
+        page.getByLabel("Due").fill("2026-03-20");
+        page.locator("summary").click();
+        choose("turn it anyway");
+        send("Start it");
+        assertThat(page.locator("h1 .tape")).hasText("A-01");
+    }
+
+    void upToTheFlood() {
+        send("Done");
+        assertThat(doNow()).hasText("Paint the base colour");
+        send("Done");
+        assertThat(page.locator(".do-when")).containsText("1 h 00 min");
+        forward(1.05);
+        send("Poured");
+        assertThat(doNow()).hasText("Glitter");
+        forward(0.1);
+        assertThat(page.locator(".do-when")).containsText("closes in");
+        send("Done");
+        forward(4);
+    }
+
+}
