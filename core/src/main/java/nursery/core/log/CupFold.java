@@ -53,19 +53,19 @@ public final class CupFold {
     }
 
     /** A fold of all that has happened, which more can be laid on: how the steps ahead are played through. */
-    static CupFold of(CupFile file, RoomCourse room) {
+    public static CupFold of(CupFile file, RoomCourse room) {
         CupFold fold = new CupFold(file, room);
         file.happened().forEach(fold::add);
         return fold;
     }
 
     /** Lays one more entry on, with what is questionable about it. */
-    void add(LogEntry entry) {
+    public void add(LogEntry entry) {
         LegalMoves.concernsAbout(stateAt(entry.mark().happenedAt()), file, entry).forEach(concerns::add);
         apply(entry);
     }
 
-    CupState stateAt(Instant now) {
+    public CupState stateAt(Instant now) {
         Optional<NextAction> next = file.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
                 .map(step -> NextStep.of(step, newestCoat(), lastDone, now));
         return new CupState(done, coats, next, layers, hold, lastDone, handedOverAt, concerns);

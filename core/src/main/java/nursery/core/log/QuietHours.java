@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.Optional;
 
 /**
  * When the maker sleeps. Hours that run past midnight end the next day; equal ends mean there are none.
@@ -28,6 +29,16 @@ public record QuietHours(LocalTime from, LocalTime untilExclusive, ZoneId zone) 
         ZonedDateTime local = at.atZone(zone);
         ZonedDateTime end = local.with(untilExclusive);
         return (end.isAfter(local) ? end : end.plusDays(1).with(untilExclusive)).toInstant();
+    }
+
+    /** When the next quiet hours begin, at a moment outside them; empty if there are none. */
+    public Optional<Instant> nextQuiet(Instant at) {
+        if (from.equals(untilExclusive)) {
+            return Optional.empty();
+        }
+        ZonedDateTime local = at.atZone(zone);
+        ZonedDateTime start = local.with(from);
+        return Optional.of((start.isAfter(local) ? start : start.plusDays(1).with(from)).toInstant());
     }
 
     /** When the quiet hours around a moment in them began. */

@@ -23,7 +23,7 @@ public enum Question {
     }
 
     /** What stands for the chosen school's words in a step's detail, such as {@code {cleaning}}. */
-    public String placeholder() {
+    public String slot() {
         return "{" + name().toLowerCase(Locale.ROOT).replace('_', '-') + "}";
     }
 

@@ -24,7 +24,7 @@ public record TechniqueStep(StepKind kind, String title, Wait waiting, String de
     PlanStep in(Schools schools, int number) {
         String words = detail;
         for (Question question : Question.values()) {
-            words = words.replace(question.placeholder(), schools.on(question).words());
+            words = words.replace(question.slot(), schools.on(question).words());
         }
         return new PlanStep(number, kind, title, waiting, words, role, material, size, grit);
     }

@@ -1,0 +1,90 @@
+package nursery.core.plan;
+
+import java.util.Arrays;
+import java.util.BitSet;
+
+/** The hands and the spindles over the slots: what is taken, and where something still fits. */
+final class Bench {
+
+    /** Nothing fits any more before the horizon. */
+    static final int NOWHERE = Layout.NOWHERE;
+
+    private final Problem problem;
+    private final BitSet busy = new BitSet();
+    private final BitSet worked = new BitSet();
+    private final BitSet full = new BitSet();
+    private final int[] turning;
+
+    Bench(Problem problem) {
+        this.problem = problem;
+        turning = new int[problem.grid.slots()];
+    }
+
+    void clear() {
+        busy.clear();
+        busy.or(problem.closed);
+        worked.clear();
+        full.clear();
+        Arrays.fill(turning, 0);
+        if (problem.spindles == 0) {
+            full.set(0, turning.length);
+        }
+    }
+
+    /** Keeps hands for work that has its moment already. */
+    void keep(int from, int slots) {
+        busy.set(from, from + slots);
+    }
+
+    void work(int from, int slots) {
+        busy.set(from, from + slots);
+        worked.set(from, from + slots);
+    }
+
+    void turn(int from, int untilExclusive) {
+        int until = Math.min(untilExclusive, turning.length);
+        for (int slot = Math.max(0, from); slot < until; slot++) {
+            if (++turning[slot] >= problem.spindles) {
+                full.set(slot);
+            }
+        }
+    }
+
+    /** The first slot from one on at which hands are free for so long, the booth with them if it is needed. */
+    int hands(int from, int slots, boolean inBooth) {
+        int at = from;
+        while (at + slots <= turning.length) {
+            at = busy.nextClearBit(at);
+            int taken = busy.nextSetBit(at);
+            if (taken >= 0 && taken < at + slots) {
+                at = taken;
+                continue;
+            }
+            int shut = inBooth ? problem.boothClosed.nextSetBit(at) : NOWHERE;
+            if (shut < 0 || shut >= at + slots) {
+                return at + slots <= turning.length ? at : NOWHERE;
+            }
+            at = problem.boothClosed.nextClearBit(shut);
+        }
+        return NOWHERE;
+    }
+
+    /** The last slot of a stretch in which no spindle is free, or {@link #NOWHERE} if one is free throughout. */
+    int lastFull(int from, int untilExclusive) {
+        int last = full.previousSetBit(Math.min(untilExclusive, turning.length) - 1);
+        return last >= from ? last : NOWHERE;
+    }
+
+    /** How often the maker goes to the bench: stretches of work that no longer break parts. */
+    int sessions() {
+        int sessions = 0;
+        int end = -1;
+        for (int at = worked.nextSetBit(0); at >= 0; at = worked.nextSetBit(end)) {
+            if (sessions == 0 || (at - end) * Grid.MINUTES > Score.BREAK_MINUTES) {
+                sessions++;
+            }
+            end = worked.nextClearBit(at);
+        }
+        return sessions;
+    }
+}

@@ -1,0 +1,76 @@
+package nursery.core.plan;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a new plan changes against the one before.
+ *
+ * @param moved steps in both that begin at another time, by more than a slot
+ * @param cups  how each cup's promise changed
+ * @param scuffs how many more coats are scuffed for
+ * @param sessions how many more sessions there are
+ */
+public record Changes(List<Moved> moved, List<CupChange> cups, int scuffs, int sessions) {
+
+    /** A step that moved; later if {@code by} is positive. */
+    public record Moved(PlannedStep before, PlannedStep after, Duration by) {}
+
+    /**
+     * A cup whose day changed.
+     *
+     * @param before how late it was, zero if in time; empty if it had no place or was not there
+     * @param after  how late it will be
+     */
+    public record CupChange(PlanCup cup, Optional<Duration> before, Optional<Duration> after) {
+
+        public boolean isNowLate() {
+            return isLate(after) && !isLate(before);
+        }
+
+        public boolean isNoLongerLate() {
+            return !isLate(after) && isLate(before);
+        }
+
+        /** A cup without a place is late for ever. */
+        private static boolean isLate(Optional<Duration> late) {
+            return late.filter(Duration::isZero).isEmpty();
+        }
+    }
+
+    public static Changes between(WeekPlan before, WeekPlan after) {
+        List<Moved> moved = new ArrayList<>();
+        for (PlannedStep step : after.steps()) {
+            before.find(step.cup(), step.step().number()).ifPresent(old -> {
+                Duration by = Duration.between(old.begins(), step.begins());
+                if (by.abs().toMinutes() > Grid.MINUTES) {
+                    moved.add(new Moved(old, step, by));
+                }
+            });
+        }
+        List<CupChange> cups = after.workshop().cups().stream().filter(cup -> cup.dueAt().isPresent())
+                .map(cup -> new CupChange(cup, late(before, cup), late(after, cup))).filter(change -> !change.before().equals(change.after())).toList();
+        return new Changes(List.copyOf(moved), cups, after.score().scuffs() - before.score().scuffs(), after.score().sessions() - before.score().sessions());
+    }
+
+    public boolean isNothing() {
+        return moved.isEmpty() && cups.isEmpty();
+    }
+
+    public List<CupChange> nowLate() {
+        return cups.stream().filter(CupChange::isNowLate).toList();
+    }
+
+    public List<CupChange> noLongerLate() {
+        return cups.stream().filter(CupChange::isNoLongerLate).toList();
+    }
+
+    private static Optional<Duration> late(WeekPlan plan, PlanCup cup) {
+        return Optional.ofNullable(plan.readyAt().get(cup.code())).map(ready -> {
+            Duration over = Duration.between(cup.dueAt().orElseThrow(), ready);
+            return over.isNegative() ? Duration.ZERO : over;
+        });
+    }
+}

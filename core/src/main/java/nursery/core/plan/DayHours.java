@@ -1,0 +1,104 @@
+package nursery.core.plan;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+
+/** The hours of one day in which something may be done, in order. Hours that end at or before they begin run into the next day. */
+public record DayHours(List<Hours> hours) {
+
+    public static final DayHours NONE = new DayHours(List.of());
+    private static final int MOST = 6;
+    private static final DateTimeFormatter WRITTEN = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+
+    /** From a time of day until another. */
+    public record Hours(LocalTime from, LocalTime untilExclusive) {
+
+        private String written() {
+            return WRITTEN.format(from) + "–" + WRITTEN.format(untilExclusive);
+        }
+    }
+
+    /** A stretch of time. */
+    public record Span(Instant from, Instant untilExclusive) {}
+
+    public DayHours {
+        hours = hours.stream().sorted(Comparator.comparing(Hours::from)).toList();
+    }
+
+    /**
+     * Reads hours as people write them: {@code 18:30-22:00}, {@code 9-12, 14–17:30}, or nothing at all.
+     *
+     * @throws IllegalArgumentException with a sentence for the writer
+     */
+    public static DayHours parse(String written) {
+        List<Hours> hours = new ArrayList<>();
+        for (String part : written.split("[,;]")) {
+            String text = part.strip();
+            if (!text.isEmpty()) {
+                hours.add(hours(text));
+            }
+        }
+        if (hours.size() > MOST) {
+            throw new IllegalArgumentException("A day has at most %d stretches of hours.".formatted(MOST));
+        }
+        return new DayHours(hours).withoutOverlap();
+    }
+
+    public String written() {
+        return hours.stream().map(Hours::written).collect(Collectors.joining(", "));
+    }
+
+    public boolean isEmpty() {
+        return hours.isEmpty();
+    }
+
+    /** These hours on a day, on the clock of a place. */
+    List<Span> on(LocalDate day, ZoneId zone) {
+        return hours.stream().map(one -> {
+            ZonedDateTime from = day.atTime(one.from()).atZone(zone);
+            ZonedDateTime until = (one.untilExclusive().isAfter(one.from()) ? day : day.plusDays(1)).atTime(one.untilExclusive()).atZone(zone);
+            return new Span(from.toInstant(), until.toInstant());
+        }).filter(span -> span.from().isBefore(span.untilExclusive())).toList();
+    }
+
+    private static Hours hours(String text) {
+        String[] ends = text.split("\\s*(?:[-–—]|to)\\s*");
+        if (ends.length != 2) {
+            throw new IllegalArgumentException("“%s” is not a stretch of hours: write it as 18:30-22:00.".formatted(text));
+        }
+        Hours hours = new Hours(time(ends[0]), time(ends[1]));
+        if (hours.from().equals(hours.untilExclusive()) && !hours.from().equals(LocalTime.MIDNIGHT)) {
+            throw new IllegalArgumentException("“%s” ends when it begins.".formatted(text));
+        }
+        return hours;
+    }
+
+    private static LocalTime time(String text) {
+        String full = text.contains(":") ? text : text + ":00";
+        try {
+            return full.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(full.indexOf(':') == 1 ? "0" + full : full);
+        } catch (DateTimeException e) {
+            throw new IllegalArgumentException("“%s” is not a time of day: write it as 18:30.".formatted(text), e);
+        }
+    }
+
+    private DayHours withoutOverlap() {
+        for (int i = 1; i < hours.size(); i++) {
+            Hours before = hours.get(i - 1);
+            if (!before.untilExclusive().isAfter(before.from()) || before.untilExclusive().isAfter(hours.get(i).from())) {
+                throw new IllegalArgumentException("%s and %s overlap.".formatted(before.written(), hours.get(i).written()));
+            }
+        }
+        return this;
+    }
+}

@@ -1,0 +1,275 @@
+package nursery.core.plan;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Objects;
+import nursery.core.plan.Problem.Job;
+import nursery.core.plan.Problem.Mixing;
+
+/**
+ * Lays a plan out from its genes: a serial schedule-generation scheme (Kolisch 1996) with the craft's own logic. Each turn gives one cup's
+ * next steps the first place that hands, booth, spindles and windows allow. Steps that can only follow while a coat is wet are placed
+ * with it or not at all, so that no coat is poured that cannot be seen through; by the genes the next coat straight on is as well.
+ *
+ * <p>Keeps its work space, so one decoder serves one thread.
+ */
+final class Decoder {
+
+    /** So many begins are tried for a coat and what must follow it; then there is no such place. */
+    private static final int TRIES = 1200;
+    /** Waiting longer than this for a coat straight on is worth no scuffing saved. */
+    private static final int TRIES_STRAIGHT_ON = 250;
+
+    private final Problem problem;
+    private final Bench bench;
+    private final Progress[] cups;
+    private final int[] next;
+    private final Progress trial = new Progress();
+    private final int[] at;
+    private final boolean[] scuffed;
+    private final boolean[] missed;
+    private final List<BitSet> pours = new ArrayList<>();
+
+    Decoder(Problem problem) {
+        this.problem = problem;
+        bench = new Bench(problem);
+        cups = new Progress[problem.jobs.size()];
+        Arrays.setAll(cups, i -> new Progress());
+        next = new int[cups.length];
+        at = new int[problem.acts];
+        scuffed = new boolean[problem.acts];
+        missed = new boolean[problem.acts];
+        problem.resins.forEach(resin -> pours.add(new BitSet()));
+    }
+
+    /** Genes that ask for a coat straight on where there is no place for it are changed to not ask again. */
+    Layout lay(Genes genes) {
+        clear();
+        for (int number : genes.order()) {
+            placeNext(problem.jobs.get(number), genes);
+        }
+        for (Job job : problem.jobs) {
+            while (next[job.number()] < job.acts().size()) {
+                placeNext(job, genes);
+            }
+        }
+        return new Layout(at.clone(), scuffed.clone(), missed.clone(), ready(), score());
+    }
+
+    private void clear() {
+        bench.clear();
+        Arrays.fill(next, 0);
+        Arrays.fill(at, Layout.NOWHERE);
+        Arrays.fill(scuffed, false);
+        Arrays.fill(missed, false);
+        pours.forEach(BitSet::clear);
+        for (Job job : problem.jobs) {
+            cups[job.number()].set(job.start());
+            bench.turn(0, job.start().heldUntil);
+            job.acts().stream().filter(act -> act.pinned() >= 0).forEach(act -> bench.keep(act.pinned(), act.hands()));
+        }
+    }
+
+    private void placeNext(Job job, Genes genes) {
+        int from = next[job.number()];
+        if (from >= job.acts().size()) {
+            return;
+        }
+        int wet = endWhileWet(job, from);
+        int linked = endStraightOn(job, wet, genes);
+        if (linked > wet) {
+            if (findAndDo(job, from, linked, genes.notBefore(), TRIES_STRAIGHT_ON)) {
+                return;
+            }
+            genes.straightOn()[job.first() + wet] = false;
+        }
+        if (!findAndDo(job, from, wet, genes.notBefore(), TRIES) && !force(job, from, wet)) {
+            // Not placed, nor what comes after it.
+            next[job.number()] = job.acts().size();
+        }
+    }
+
+    private boolean findAndDo(Job job, int from, int end, int[] notBefore, int tries) {
+        int earliest = notBefore[job.first() + from];
+        Act first = job.acts().get(from);
+        Progress cup = cups[job.number()];
+        if (find(job, from, end, notBefore, Math.max(earliest, first.opens(cup)), first.closes(cup), false, tries)) {
+            return carryOut(job, from, end);
+        }
+        boolean mayScuff = first.mayScuff() && cup.hasCoat() && !cup.scuffed;
+        return mayScuff && find(job, from, end, notBefore, Math.max(earliest, Math.max(cup.sandable(), first.closes(cup))), Act.NEVER, true, tries) && carryOut(job, from, end);
+    }
+
+    /** The steps from one on that must all be done while the first one's coat is wet. */
+    private static int endWhileWet(Job job, int from) {
+        int end = from + 1;
+        boolean wet = job.acts().get(from).isPour();
+        while (wet && end < job.acts().size() && (job.acts().get(end).isWhileWet() || comesBeforeWet(job, end))) {
+            end++;
+        }
+        return end;
+    }
+
+    /** Whether a step that waits for nothing wet stands between the coat and one that does. */
+    private static boolean comesBeforeWet(Job job, int at) {
+        int after = at;
+        while (after < job.acts().size() && !job.acts().get(after).isPour()) {
+            if (job.acts().get(after++).isWhileWet()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The same with every coat that is to follow straight on. */
+    private static int endStraightOn(Job job, int wet, Genes genes) {
+        int end = wet;
+        while (end < job.acts().size() && genes.straightOn()[job.first() + end] && job.acts().get(end).mayScuff()) {
+            end = endWhileWet(job, end);
+        }
+        return end;
+    }
+
+    private boolean find(Job job, int from, int end, int[] notBefore, int opens, int closes, boolean scuffFirst, int tries) {
+        int earliest = opens;
+        for (int tried = 0; tried < tries; tried++) {
+            trial.set(cups[job.number()]);
+            int found = place(job, from, earliest, scuffFirst);
+            if (found == Bench.NOWHERE || found >= closes) {
+                return false;
+            }
+            if (placeRest(job, from + 1, end, notBefore)) {
+                return true;
+            }
+            earliest = found + 1 - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+        }
+        return false;
+    }
+
+    private boolean placeRest(Job job, int from, int end, int[] notBefore) {
+        for (int i = from; i < end; i++) {
+            int closes = job.acts().get(i).closes(trial);
+            // What must be done while a coat is wet is never put off: it would only be missed.
+            int earliest = job.acts().get(i).mayScuff() ? notBefore[job.first() + i] : 0;
+            int found = place(job, i, Math.max(earliest, job.acts().get(i).opens(trial)), false);
+            if (found == Bench.NOWHERE || found >= closes) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Gives a step its first place on the trial cup; the slot is the work's, or the pour's if the coat below is scuffed first. */
+    private int place(Job job, int index, int earliest, boolean scuffFirst) {
+        Act act = job.acts().get(index);
+        int scuffing = scuffFirst ? Act.SCUFF_SLOTS : 0;
+        int slot = Math.max(earliest, trial.free);
+        boolean pinned = act.pinned() >= slot;
+        slot = pinned ? act.pinned() : slot;
+        while (true) {
+            int begins = pinned || act.hands() == 0 ? slot : bench.hands(slot, act.hands() + scuffing, act.inBooth());
+            if (begins == Bench.NOWHERE || begins >= problem.grid.slots()) {
+                return Bench.NOWHERE;
+            }
+            int found = begins + scuffing;
+            int blocked = act.onSpindle() ? bench.lastFull(Math.max(found, trial.heldUntil), gelled(act, found)) : Bench.NOWHERE;
+            if (blocked == Bench.NOWHERE) {
+                note(job.first() + index, act, found, scuffFirst);
+                return found;
+            }
+            if (pinned) {
+                return Bench.NOWHERE;
+            }
+            slot = blocked + 1 - scuffing;
+        }
+    }
+
+    private void note(int number, Act act, int slot, boolean scuffFirst) {
+        at[number] = slot;
+        scuffed[number] = scuffFirst;
+        missed[number] = act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+        trial.does(act, slot);
+    }
+
+    static int gelled(Act act, int slot) {
+        return Objects.requireNonNull(act.clock()).from(act.clock().at(slot) + Objects.requireNonNull(act.label()).times().turningH());
+    }
+
+    /** Takes hands and spindle for steps that have found their places. */
+    private boolean carryOut(Job job, int from, int end) {
+        Progress cup = cups[job.number()];
+        for (int i = from; i < end; i++) {
+            Act act = job.acts().get(i);
+            int number = job.first() + i;
+            int scuffing = scuffed[number] ? Act.SCUFF_SLOTS : 0;
+            int held = cup.heldUntil;
+            cup.does(act, at[number]);
+            if (act.hands() > 0) {
+                bench.work(at[number] - scuffing, act.hands() + scuffing);
+            }
+            if (act.isPour()) {
+                pours.get(act.resin()).set(at[number]);
+                bench.turn(Math.max(at[number], held), cup.heldUntil);
+            }
+        }
+        next[job.number()] = end;
+        return true;
+    }
+
+    /** One after the other, too late for their windows: better than not at all. */
+    private boolean force(Job job, int from, int end) {
+        trial.set(cups[job.number()]);
+        for (int i = from; i < end; i++) {
+            int closes = job.acts().get(i).closes(trial);
+            int found = place(job, i, job.acts().get(i).opens(trial), false);
+            if (found == Bench.NOWHERE) {
+                Arrays.fill(at, job.first() + from, job.first() + end, Layout.NOWHERE);
+                return false;
+            }
+            missed[job.first() + i] |= found >= closes;
+        }
+        return carryOut(job, from, end);
+    }
+
+    private int[] ready() {
+        int[] ready = new int[cups.length];
+        for (Job job : problem.jobs) {
+            boolean whole = at[job.first() + job.acts().size() - 1] != Layout.NOWHERE;
+            ready[job.number()] = whole ? cups[job.number()].ready() : problem.grid.slots();
+        }
+        return ready;
+    }
+
+    private Score score() {
+        int notPlaced = 0;
+        int misses = 0;
+        int scuffs = 0;
+        for (int i = 0; i < at.length; i++) {
+            notPlaced += at[i] == Layout.NOWHERE ? 1 : 0;
+            misses += missed[i] ? 1 : 0;
+            scuffs += scuffed[i] ? 1 : 0;
+        }
+        long late = 0;
+        long finish = 0;
+        int[] ready = ready();
+        for (Job job : problem.jobs) {
+            late += Math.max(0, ready[job.number()] - (long) job.due()) * job.cup().matters() * Grid.MINUTES;
+            finish += (long) ready[job.number()] * Grid.MINUTES;
+        }
+        return new Score(notPlaced, misses, late, scuffs, bench.sessions(), mixes(), finish);
+    }
+
+    /** As few mixes as serve every coat: each serves all that are poured until it is too old. */
+    private int mixes() {
+        int mixes = 0;
+        for (int resin = 0; resin < pours.size(); resin++) {
+            Mixing mixing = problem.resins.get(resin);
+            for (int slot = pours.get(resin).nextSetBit(0); slot >= 0; mixes++) {
+                slot = pours.get(resin).nextSetBit(mixing.serves(slot));
+            }
+        }
+        return mixes;
+    }
+}

@@ -1,0 +1,133 @@
+package nursery.core.plan;
+
+import java.util.Arrays;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import nursery.core.plan.Problem.Job;
+
+/** Small changes to a plan's genes. */
+final class Mutation {
+
+    private static final int SESSION_SLOTS = 2 * Score.BREAK_MINUTES / Grid.MINUTES;
+    private static final int SLOTS_A_DAY = 24 * 60 / Grid.MINUTES;
+
+    private final Problem problem;
+    private final SplittableRandom random;
+    private final int[] jobOf;
+    private final int[] straightOn;
+
+    Mutation(Problem problem, SplittableRandom random) {
+        this.problem = problem;
+        this.random = random;
+        jobOf = new int[problem.acts];
+        for (Job job : problem.jobs) {
+            Arrays.fill(jobOf, job.first(), job.first() + job.acts().size(), job.number());
+        }
+        straightOn = problem.jobs.stream().flatMapToInt(job -> IntStream.range(0, job.acts().size()).filter(i -> job.acts().get(i).mayScuff()).map(i -> job.first() + i)).toArray();
+    }
+
+    void change(Genes genes, Layout layout) {
+        int kind = random.nextInt(100);
+        if (kind < 15) {
+            swap(genes.order());
+        } else if (kind < 30) {
+            move(genes.order());
+        } else if (kind < 40) {
+            together(genes.order());
+        } else if (kind < 52 && straightOn.length > 0) {
+            int act = straightOn[random.nextInt(straightOn.length)];
+            genes.straightOn()[act] = !genes.straightOn()[act];
+        } else if (kind < 77) {
+            delay(genes, layout);
+        } else if (kind < 87) {
+            giveUpSession(genes, layout);
+        } else {
+            free(genes);
+        }
+    }
+
+    private void swap(int[] order) {
+        int a = random.nextInt(order.length);
+        int b = random.nextInt(order.length);
+        int kept = order[a];
+        order[a] = order[b];
+        order[b] = kept;
+    }
+
+    private void move(int[] order) {
+        int from = random.nextInt(order.length);
+        int to = random.nextInt(order.length);
+        int moved = order[from];
+        if (from < to) {
+            System.arraycopy(order, from + 1, order, from, to - from);
+        } else {
+            System.arraycopy(order, to, order, to + 1, from - to);
+        }
+        order[to] = moved;
+    }
+
+    /** All of one cup's turns one after the other, before anything else or after so many. */
+    private void together(int[] order) {
+        int job = random.nextInt(problem.jobs.size());
+        int[] others = Arrays.stream(order).filter(number -> number != job).toArray();
+        int before = random.nextInt(others.length + 1);
+        int count = order.length - others.length;
+        System.arraycopy(others, 0, order, 0, before);
+        Arrays.fill(order, before, before + count, job);
+        System.arraycopy(others, before, order, before + count, others.length - before);
+    }
+
+    /** Puts a step off to just before or after another, so that they share a session or a mix, or by some hours. */
+    private void delay(Genes genes, Layout layout) {
+        int act = random.nextInt(problem.acts);
+        if (layout.at()[act] < 0) {
+            return;
+        }
+        int other = near(act, layout);
+        int slot = switch (random.nextInt(4)) {
+            case 0 -> layout.at()[act] + 1 + random.nextInt(SLOTS_A_DAY / 2);
+            case 1 -> layout.at()[other] - act(act).hands();
+            default -> layout.at()[other] + act(other).hands();
+        };
+        genes.notBefore()[act] = Math.max(0, slot);
+    }
+
+    /** Puts everything around a step off until another, so that the session it was in is spared. */
+    private void giveUpSession(Genes genes, Layout layout) {
+        int act = random.nextInt(problem.acts);
+        int until = layout.at()[near(act, layout)];
+        for (int other = 0; other < problem.acts; other++) {
+            if (Math.abs(layout.at()[other] - layout.at()[act]) <= SESSION_SLOTS && layout.at()[other] < until) {
+                genes.notBefore()[other] = until;
+            }
+        }
+    }
+
+    /** Another step, preferably one of the same day. */
+    private int near(int act, Layout layout) {
+        int found = act;
+        for (int tried = 0; tried < 8; tried++) {
+            found = random.nextInt(problem.acts);
+            if (layout.at()[found] >= 0 && Math.abs(layout.at()[found] - layout.at()[act]) < SLOTS_A_DAY) {
+                return found;
+            }
+        }
+        return layout.at()[found] >= 0 ? found : act;
+    }
+
+    /** Lets a cup's steps, or a single one, be begun as soon as they can. */
+    private void free(Genes genes) {
+        int act = random.nextInt(problem.acts);
+        if (random.nextBoolean()) {
+            genes.notBefore()[act] = 0;
+            return;
+        }
+        Job job = problem.jobs.get(jobOf[act]);
+        Arrays.fill(genes.notBefore(), job.first(), job.first() + job.acts().size(), 0);
+    }
+
+    private Act act(int number) {
+        Job job = problem.jobs.get(jobOf[number]);
+        return job.acts().get(number - job.first());
+    }
+}

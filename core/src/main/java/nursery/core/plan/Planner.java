@@ -1,0 +1,50 @@
+package nursery.core.plan;
+
+/**
+ * Plans many cups on few spindles with one pair of hands.
+ *
+ * <p>Model: the resource-constrained project problem with minimum and maximum time lags (RCPSP/max: Neumann, Schwindt and Zimmermann 2003).
+ * Hands are one, inside the bench hours; spindles are few; a coat holds its spindle until it has gelled; lags run on the wall's clock or on
+ * the cure clock over the room expected. A coat follows straight on inside the tack window, or, in the other mode, after
+ * scuffing once the coat below is sandable. Method: a serial schedule-generation scheme ({@link Decoder}) inside a local search ({@link Search}).
+ * What is compared, and in which order, is {@link Score}.
+ */
+public final class Planner {
+
+    /** Gives the same plan for the same workshop each time. */
+    public static final long SEED = 20260309;
+
+    private final Problem problem;
+    private final Search search;
+
+    public Planner(Workshop workshop, long seed) {
+        problem = new Problem(workshop);
+        search = new Search(problem, seed);
+    }
+
+    /** The first valid plan, at once. */
+    public static WeekPlan first(Workshop workshop) {
+        return new Planner(workshop, SEED).best();
+    }
+
+    public static WeekPlan plan(Workshop workshop, Budget budget) {
+        Planner planner = new Planner(workshop, SEED);
+        planner.improve(budget);
+        return planner.best();
+    }
+
+    /** Looks for a better plan; may be called again and again. */
+    public void improve(Budget budget) {
+        search.run(budget);
+    }
+
+    /** How good the best plan so far is. */
+    public Score score() {
+        return search.best().score();
+    }
+
+    /** The best plan so far, with every step's window and amount. */
+    public WeekPlan best() {
+        return new PlanReader(problem, search.best()).plan();
+    }
+}

@@ -1,0 +1,106 @@
+package nursery.core.plan;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import nursery.core.cure.CureClock;
+import nursery.core.log.CoatOnCup;
+import nursery.core.log.CupFold;
+import nursery.core.log.CupState;
+import nursery.core.resin.Label;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+
+/** A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read. */
+final class Problem {
+
+    final Workshop workshop;
+    final Grid grid;
+    final List<Job> jobs = new ArrayList<>();
+    /** Slots without hands at the bench. */
+    final BitSet closed;
+    final BitSet boothClosed;
+    final int spindles;
+    /** By resin: its clock and how old a mix may be, hours at label speed. */
+    final List<Mixing> resins = new ArrayList<>();
+    final int acts;
+    private final Map<CureClock, CureTable> clocks = new HashMap<>();
+    private final Map<String, Integer> numbers = new HashMap<>();
+
+    /**
+     * A cup with steps left.
+     *
+     * @param first the number of its first act among all
+     * @param start how it stands now
+     * @param due   the slot at which it must be ready, or {@link Act#NEVER}
+     */
+    record Job(PlanCup cup, int number, int first, List<Act> acts, Progress start, int due) {}
+
+    /** How long a mix of a resin serves. */
+    record Mixing(String name, CureTable clock, double ageH) {
+
+        /** The first slot at which a mix mixed at one is too old. */
+        int serves(int slot) {
+            return Math.max(slot + 1, clock.untilExclusive(clock.at(slot) + ageH));
+        }
+    }
+
+    Problem(Workshop workshop) {
+        this.workshop = workshop;
+        grid = Grid.from(workshop.now(), workshop.horizon());
+        closed = grid.outside(workshop.hours().benchSpans(grid.origin(), grid.instant(grid.slots())));
+        boothClosed = grid.outside(workshop.hours().boothSpans(grid.origin(), grid.instant(grid.slots())));
+        spindles = workshop.spindles().size();
+        Map<String, Map<Integer, Pin>> pins = workshop.pins().stream().collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
+        int count = 0;
+        for (PlanCup cup : workshop.cups()) {
+            CupState state = CupFold.stateOf(cup.file(), workshop.room(), workshop.now());
+            if (!state.isFinished()) {
+                Job job = job(cup, state, count, pins.getOrDefault(cup.code(), Map.of()));
+                jobs.add(job);
+                count += job.acts().size();
+            }
+        }
+        acts = count;
+    }
+
+    private Job job(PlanCup cup, CupState state, int first, Map<Integer, Pin> pins) {
+        List<Act> left = cup.file().plan().stream().filter(step -> !state.done().containsKey(step.number())).map(step -> act(cup, step, pins)).toList();
+        return new Job(cup, jobs.size(), first, left, start(state), cup.dueAt().map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES))).orElse(Act.NEVER));
+    }
+
+    private Act act(PlanCup cup, PlanStep step, Map<Integer, Pin> pins) {
+        Pin pin = pins.get(step.number());
+        int pinned = pin == null ? Act.FREE : grid.slotFrom(pin.at());
+        if (!step.kind().isPour()) {
+            return Act.of(step, null, null, Act.FREE, pinned);
+        }
+        Label label = cup.file().labelFor(step);
+        CureTable clock = clock(label);
+        int resin = numbers.computeIfAbsent(step.kind() == StepKind.FINISHING_COAT ? cup.last() : cup.base(), name -> {
+            resins.add(new Mixing(name, clock, label.potLifeMin().orElse(label.times().workingH() * 60) / 60));
+            return resins.size() - 1;
+        });
+        return Act.of(step, clock, label, resin, pinned);
+    }
+
+    private Progress start(CupState state) {
+        Progress start = new Progress();
+        start.lastMin = grid.minutes(state.lastDoneAt());
+        state.newestCoat().ifPresent(coat -> start.coat(clock(coat.label()), coat.label(), grid.minutes(coat.times().pouredAt()), ageAtOriginH(coat), coat.scuffed()));
+        start.heldUntil = state.hold().filter(hold -> workshop.spindles().stream().anyMatch(spindle -> spindle.id() == hold.spindle().id())).map(hold -> Math.max(0, grid.slotFrom(hold.mayComeOffAt()))).orElse(0);
+        start.cured = state.fullCureAt().map(at -> Math.max(0, grid.slotFrom(at))).orElse(0);
+        return start;
+    }
+
+    private double ageAtOriginH(CoatOnCup coat) {
+        return coat.times().ageHoursAt(grid.origin());
+    }
+
+    private CureTable clock(Label label) {
+        return clocks.computeIfAbsent(CureClock.of(label), clock -> new CureTable(clock, workshop.room(), grid));
+    }
+}

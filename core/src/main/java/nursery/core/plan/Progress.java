@@ -1,0 +1,102 @@
+package nursery.core.plan;
+
+import java.util.Objects;
+import nursery.core.resin.Label;
+import org.jspecify.annotations.Nullable;
+
+/** How far a cup has come while a plan is laid out. Changed in place: a search lays out thousands of plans. */
+final class Progress {
+
+    /** When its newest step was begun, minutes from the origin: waits run from there. */
+    double lastMin;
+    /** The first slot at which hands are off it. */
+    int free;
+    private @Nullable CureTable clock;
+    private @Nullable Label label;
+    /** When the newest coat was poured, minutes from the origin. */
+    double coatMin;
+    /** What its clock showed then. */
+    private double coatAge;
+    boolean scuffed;
+    /** Its spindle is taken until this slot. */
+    int heldUntil;
+    /** When every coat on it will have reached full cure. */
+    int cured;
+
+    void set(Progress other) {
+        lastMin = other.lastMin;
+        free = other.free;
+        clock = other.clock;
+        label = other.label;
+        coatMin = other.coatMin;
+        coatAge = other.coatAge;
+        scuffed = other.scuffed;
+        heldUntil = other.heldUntil;
+        cured = other.cured;
+    }
+
+    /** A coat that is on it already. */
+    void coat(CureTable coatClock, Label coatLabel, double pouredMin, double ageAtOriginH, boolean isScuffed) {
+        clock = coatClock;
+        label = coatLabel;
+        coatMin = pouredMin;
+        coatAge = -ageAtOriginH;
+        scuffed = isScuffed;
+    }
+
+    boolean hasCoat() {
+        return clock != null;
+    }
+
+    Label label() {
+        return Objects.requireNonNull(label);
+    }
+
+    int ageFrom(double hours) {
+        return Objects.requireNonNull(clock).from(coatAge + hours);
+    }
+
+    int ageUntil(double hours) {
+        return Objects.requireNonNull(clock).untilExclusive(coatAge + hours);
+    }
+
+    /** When a window closes that opens so long after the pour; never, if it would close before it opens. */
+    int closes(double opensAfterMin, double closesAtH) {
+        int closes = ageUntil(closesAtH);
+        return closes * (double) Grid.MINUTES >= coatMin + opensAfterMin ? closes : Act.NEVER;
+    }
+
+    /** Does a step at a slot, and takes the spindle it needs. */
+    void does(Act act, int slot) {
+        lastMin = slot * (double) Grid.MINUTES;
+        free = slot + act.hands();
+        if (act.isPour()) {
+            clock = act.clock();
+            label = act.label();
+            coatMin = lastMin;
+            coatAge = Objects.requireNonNull(clock).at(slot);
+            scuffed = false;
+            heldUntil = act.onSpindle() ? ageFrom(label().times().turningH()) : 0;
+            cured = Math.max(cured, ageFrom(label().times().fullCureH()));
+        } else if (act.step().kind().isSanding()) {
+            heldUntil = 0;
+            scuffed |= act.step().kind().scuffsTheBody();
+        }
+    }
+
+    /** Scuffs the coat below at a slot. */
+    void scuffs(int slot) {
+        lastMin = slot * (double) Grid.MINUTES;
+        scuffed = true;
+    }
+
+    /** When the newest coat may be scuffed. */
+    int sandable() {
+        return ageFrom(label().times().sandableFromH());
+    }
+
+    /** When it is done and may be handed over. */
+    int ready() {
+        return Math.max(cured, free);
+    }
+}

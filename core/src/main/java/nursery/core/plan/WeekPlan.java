@@ -1,0 +1,52 @@
+package nursery.core.plan;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Every step left of every cup with its place.
+ *
+ * @param workshop  what it was made from
+ * @param steps     in order of their begin
+ * @param mixes     the coats by the mix they are poured from, in order
+ * @param notPlaced cups for which there was no place, and why
+ * @param readyAt   by cup: when it has reached full cure; cups that are not placed are missing
+ */
+public record WeekPlan(Workshop workshop, List<PlannedStep> steps, List<PlannedMix> mixes, List<NotPlaced> notPlaced, Map<String, Instant> readyAt, Score score) {
+
+    public WeekPlan {
+        steps = List.copyOf(steps);
+        mixes = List.copyOf(mixes);
+        notPlaced = List.copyOf(notPlaced);
+        readyAt = Map.copyOf(readyAt);
+    }
+
+    public List<Session> sessions() {
+        return Session.of(steps);
+    }
+
+    public List<PlannedStep> of(String cup) {
+        return steps.stream().filter(step -> step.cup().equals(cup)).toList();
+    }
+
+    public Optional<PlannedStep> find(String cup, int number) {
+        return steps.stream().filter(step -> step.cup().equals(cup) && step.step().number() == number).findFirst();
+    }
+
+    public Optional<PlannedMix> mixOf(PlannedStep pour) {
+        return mixes.stream().filter(mix -> mix.serves(pour)).findFirst();
+    }
+
+    /** How late a cup will be; empty if it is in time or promised for no day. */
+    public Optional<Duration> lateness(PlanCup cup) {
+        return cup.dueAt().flatMap(due -> Optional.ofNullable(readyAt.get(cup.code())).filter(ready -> ready.isAfter(due)).map(ready -> Duration.between(due, ready)));
+    }
+
+    /** The cups that will not be ready when promised, those that find no place included. */
+    public List<PlanCup> late() {
+        return workshop.cups().stream().filter(cup -> lateness(cup).isPresent() || cup.dueAt().isPresent() && notPlaced.stream().anyMatch(not -> not.cup().equals(cup.code()))).toList();
+    }
+}

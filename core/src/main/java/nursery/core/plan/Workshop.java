@@ -1,0 +1,58 @@
+package nursery.core.plan;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import nursery.core.cure.RoomCourse;
+import nursery.core.log.Spindle;
+
+/**
+ * All that a plan is made from.
+ *
+ * @param now      nothing is planned before
+ * @param room     the room as it was, and behind it as it is expected
+ * @param spindles every place a coat may turn
+ * @param cups     those with steps left; finished ones are left aside
+ * @param pins     steps the maker wants at a moment of their own
+ * @param horizon  how far ahead is planned: what finds no place until then is told as not placed
+ */
+public record Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<PlanCup> cups, List<Pin> pins, Duration horizon) {
+
+    public static final Duration USUAL_HORIZON = Duration.ofDays(26 * 7);
+
+    public Workshop {
+        spindles = List.copyOf(spindles);
+        cups = List.copyOf(cups);
+        pins = List.copyOf(pins);
+    }
+
+    public Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<PlanCup> cups) {
+        this(now, room, hours, spindles, cups, List.of(), USUAL_HORIZON);
+    }
+
+    public Workshop with(BenchHours other) {
+        return new Workshop(now, room, other, spindles, cups, pins, horizon);
+    }
+
+    public Workshop withCups(List<PlanCup> others) {
+        return new Workshop(now, room, hours, spindles, others, pins, horizon);
+    }
+
+    public Workshop withPins(List<Pin> others) {
+        return new Workshop(now, room, hours, spindles, cups, others, horizon);
+    }
+
+    public Workshop withSpindles(List<Spindle> others) {
+        return new Workshop(now, room, hours, others, cups, pins, horizon);
+    }
+
+    /** This workshop with more spindles than it has. */
+    public Workshop withMoreSpindles(int count) {
+        List<Spindle> more = new ArrayList<>(spindles);
+        for (int i = 1; i <= count; i++) {
+            more.add(new Spindle(-i, count == 1 ? "one more spindle" : "more spindle " + i));
+        }
+        return withSpindles(more);
+    }
+}

@@ -1,0 +1,306 @@
+package nursery.core.plan;
+
+import com.google.ortools.Loader;
+import com.google.ortools.sat.BoolVar;
+import com.google.ortools.sat.CpModel;
+import com.google.ortools.sat.CpSolver;
+import com.google.ortools.sat.CpSolverStatus;
+import com.google.ortools.sat.CumulativeConstraint;
+import com.google.ortools.sat.IntVar;
+import com.google.ortools.sat.IntervalVar;
+import com.google.ortools.sat.LinearArgument;
+import com.google.ortools.sat.LinearExpr;
+import com.google.ortools.sat.LinearExprBuilder;
+import com.google.ortools.sat.Literal;
+import com.google.ortools.util.Domain;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.IntUnaryOperator;
+import java.util.function.ToIntFunction;
+import java.util.stream.IntStream;
+import nursery.core.cure.CoatTimes;
+import nursery.core.log.CupFold;
+import nursery.core.log.CupState;
+import nursery.core.resin.Label;
+import nursery.core.technique.Need;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+
+/**
+ * The planner's problem written down a second time, for OR-Tools' CP-SAT: the same slots of five minutes and the same order of what counts,
+ * but windows from {@link CoatTimes}, moment by moment, and none of the planner's code.
+ */
+final class ExactModel {
+
+    private static final int SLOT = 5;
+    private static final int SCUFF = 2;
+    private static final int BREAK = 12;
+    /** Weights that put one figure before the next: each more than the largest sum of all that follow. */
+    static final long MIX = 20_000;
+    static final long SESSION = MIX * 30;
+    static final long SCUFFING = SESSION * 40;
+    static final long LATE = SCUFFING * 20;
+
+    private final CpModel model = new CpModel();
+    private final Workshop shop;
+    private final Instant origin;
+    private final int slots;
+    private long[] open = {};
+    private final List<IntervalVar> hands = new ArrayList<>();
+    private final List<Work> work = new ArrayList<>();
+    private final Map<String, List<Pour>> pours = new HashMap<>();
+    private final CumulativeConstraint spindles;
+    private final LinearExprBuilder cost = LinearExpr.newBuilder();
+    private final Map<String, long[]> tables = new HashMap<>();
+    private final List<Runnable> hints = new ArrayList<>();
+
+    private record Work(IntVar begins, LinearExpr ends) {}
+
+    private record Pour(IntVar at, Label label) {}
+
+    private record Coat(Label label, Optional<IntVar> at, Optional<CoatTimes> poured, boolean scuffed) {}
+
+    /** @param bound no plan costs less than this; the plan found costs {@code cost} */
+    record Answer(CpSolverStatus status, double cost, double bound) {}
+
+    private ExactModel(Workshop shop, WeekPlan hint) {
+        this.shop = shop;
+        long five = SLOT * 60L;
+        origin = Instant.ofEpochSecond((shop.now().getEpochSecond() + five - 1) / five * five);
+        slots = (int) (shop.horizon().toMinutes() / SLOT);
+        spindles = model.addCumulative(shop.spindles().size());
+        closed();
+        shop.cups().forEach(cup -> cup(cup, hint));
+        model.addNoOverlap(hands);
+        sessions();
+        pours.values().forEach(this::mixes);
+        model.minimize(cost);
+    }
+
+    static Answer solve(Workshop shop, WeekPlan hint, double seconds) {
+        Loader.loadNativeLibraries();
+        ExactModel exact = new ExactModel(shop, hint);
+        CpSolver solver = new CpSolver();
+        solver.getParameters().setMaxTimeInSeconds(seconds).setNumWorkers(2).setRandomSeed(1);
+        CpSolverStatus status = solver.solve(exact.model);
+        return new Answer(status, solver.objectiveValue(), solver.bestObjectiveBound());
+    }
+
+    static long cost(Score score) {
+        return score.lateMinutes() / SLOT * LATE + score.scuffs() * SCUFFING + score.sessions() * SESSION + score.mixes() * MIX + score.finishMinutes() / SLOT;
+    }
+
+    /** Slots without hands are taken by fixed work; the others are all a step can be at. */
+    private void closed() {
+        open = IntStream.range(0, slots).filter(this::atBench).asLongStream().toArray();
+        int from = -1;
+        for (int slot = 0; slot <= slots; slot++) {
+            boolean shut = slot < slots && !atBench(slot);
+            if (shut && from < 0) {
+                from = slot;
+            } else if (!shut && from >= 0) {
+                hands.add(model.newFixedInterval(from, slot - from, "closed"));
+                from = -1;
+            }
+        }
+    }
+
+    private boolean atBench(int slot) {
+        for (int minute = 0; minute < SLOT; minute++) {
+            Instant at = instant(slot).plus(Duration.ofMinutes(minute));
+            var local = at.atZone(shop.hours().zone());
+            boolean open = shop.hours().on(local.toLocalDate()).hours().stream().anyMatch(hours -> !local.toLocalTime().isBefore(hours.from()) && local.toLocalTime().isBefore(hours.untilExclusive()));
+            if (!open || shop.hours().quiet().isQuiet(at)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void cup(PlanCup cup, WeekPlan hint) {
+        CupState state = CupFold.stateOf(cup.file(), shop.room(), shop.now());
+        List<PlanStep> left = cup.file().plan().stream().filter(step -> !state.done().containsKey(step.number())).toList();
+        Coat coat = state.newestCoat().map(on -> new Coat(on.label(), Optional.empty(), Optional.of(on.times()), on.scuffed())).orElse(null);
+        IntVar ready = model.newIntVar(0, slots * 2L, "ready");
+        state.fullCureAt().ifPresent(at -> model.addGreaterOrEqual(ready, Math.max(0, ceil(at))));
+        LinearExpr handsOff = LinearExpr.constant(0);
+        LinearExpr last = LinearExpr.constant(floorDiv(state.lastDoneAt()));
+        List<IntVar> turning = new ArrayList<>();
+        List<Label> labels = new ArrayList<>();
+        for (PlanStep step : left) {
+            IntVar at = model.newIntVarFromDomain(step.kind().handsOnMinutes() > 0 ? Domain.fromValues(open) : new Domain(0, slots - 1), step.title());
+            hint.find(cup.code(), step.number()).ifPresent(planned -> hints.add(() -> model.addHint(at, ceil(planned.at()))));
+            int minutes = step.kind().handsOnMinutes();
+            int length = (minutes + SLOT - 1) / SLOT;
+            Optional<BoolVar> scuff = step.waiting() instanceof Wait.StraightOn && coat != null && !coat.scuffed() ? Optional.of(model.newBoolVar("scuff")) : Optional.empty();
+            LinearExpr begins = scuff.map(bool -> LinearExpr.newBuilder().add(at).addTerm(bool, -SCUFF).build()).orElse(LinearExpr.newBuilder().add(at).build());
+            model.addGreaterOrEqual(begins, handsOff);
+            window(step, at, begins, coat, last, scuff);
+            handsOff = LinearExpr.newBuilder().add(at).add(length).build();
+            last = LinearExpr.newBuilder().add(at).build();
+            if (length > 0) {
+                IntVar begin = model.newIntVar(0, slots, "begin");
+                model.addEquality(begin, begins);
+                IntVar size = model.newIntVarFromDomain(Domain.fromValues(scuff.isPresent() ? new long[] {length, length + SCUFF} : new long[] {length}), "size");
+                scuff.ifPresent(bool -> model.addEquality(size, LinearExpr.newBuilder().addTerm(bool, SCUFF).add(length).build()));
+                hands.add(model.newIntervalVar(begin, size, handsOff, "hands"));
+                work.add(new Work(begin, handsOff));
+                if (step.kind().needs().contains(Need.BOOTH)) {
+                    throw new IllegalArgumentException("The exact model has no booth.");
+                }
+            }
+            scuff.ifPresent(bool -> cost.addTerm(bool, SCUFFING));
+            if (step.kind().isPour()) {
+                Label label = cup.file().labelFor(step);
+                coat = new Coat(label, Optional.of(at), Optional.empty(), false);
+                pours.computeIfAbsent(step.kind() == StepKind.FINISHING_COAT ? cup.last() : cup.base(), name -> new ArrayList<>()).add(new Pour(at, label));
+                LinearArgument cured = element(at, label, "full", label.times().fullCureH(), this::ceil);
+                model.addGreaterOrEqual(ready, cured);
+                if (step.kind().needs().contains(Need.SPINDLE)) {
+                    turning.add(at);
+                    labels.add(label);
+                }
+            } else if (step.kind().scuffsTheBody() && coat != null) {
+                coat = new Coat(coat.label(), coat.at(), coat.poured(), true);
+            }
+        }
+        model.addGreaterOrEqual(ready, handsOff);
+        turn(turning, labels);
+        cost.addTerm(ready, 1);
+        cup.dueAt().ifPresent(due -> {
+            IntVar late = model.newIntVar(0, slots * 2L, "late");
+            model.addGreaterOrEqual(late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
+            cost.addTerm(late, LATE * cup.matters());
+        });
+    }
+
+    private void turn(List<IntVar> turning, List<Label> labels) {
+        for (int i = 0; i < turning.size(); i++) {
+            LinearArgument gelled = element(turning.get(i), labels.get(i), "gel", labels.get(i).times().turningH(), this::ceil);
+            IntVar end = model.newIntVar(0, slots * 2L, "off");
+            if (i + 1 < turning.size()) {
+                model.addMinEquality(end, new LinearArgument[] {gelled, turning.get(i + 1)});
+            } else {
+                model.addEquality(end, gelled);
+            }
+            IntVar size = model.newIntVar(0, slots, "turns");
+            spindles.addDemand(model.newIntervalVar(turning.get(i), size, end, "turning"), 1);
+        }
+    }
+
+    private void window(PlanStep step, IntVar at, LinearExpr begins, Coat coat, LinearExpr last, Optional<BoolVar> scuff) {
+        Wait wait = step.waiting();
+        if (wait instanceof Wait.Dry dry) {
+            model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(last).add(dry.atLeast().toMinutes() / SLOT + (dry.atLeast().toMinutes() % SLOT > 0 ? 1 : 0)).build());
+        } else if (coat == null || wait instanceof Wait.None) {
+            model.addGreaterOrEqual(at, last);
+        } else if (wait instanceof Wait.Age age) {
+            atAge(at, coat, age.hoursFor(coat.label().times().turningH()));
+        } else if (wait instanceof Wait.Cured) {
+            atAge(at, coat, coat.label().times().curedH());
+        } else if (wait instanceof Wait.Sandable) {
+            atAge(at, coat, coat.label().times().sandableFromH());
+        } else if (wait instanceof Wait.Settle settle) {
+            wet(at, coat, settle.atLeast(), coat.label().times().workingH());
+        } else if (wait instanceof Wait.Into into) {
+            wet(at, coat, into.atLeast(), coat.label().times().turningH());
+        } else if (scuff.isPresent()) {
+            LinearExpr opens = age(coat, "recoat", coat.label().times().recoatFromH(), this::ceil);
+            LinearExpr closes = age(coat, "closes", coat.label().times().recoatUntilH(), this::ceil);
+            LinearExpr sandable = age(coat, "sandable", coat.label().times().sandableFromH(), this::ceil);
+            Literal not = scuff.get().not();
+            model.addGreaterOrEqual(at, opens).onlyEnforceIf(not);
+            model.addLessThan(at, closes).onlyEnforceIf(not);
+            model.addGreaterOrEqual(begins, closes).onlyEnforceIf(scuff.get());
+            model.addGreaterOrEqual(begins, sandable).onlyEnforceIf(scuff.get());
+        }
+    }
+
+    private void atAge(IntVar at, Coat coat, double hours) {
+        model.addGreaterOrEqual(at, age(coat, "age", hours, this::ceil));
+    }
+
+    private void wet(IntVar at, Coat coat, Duration wait, double untilH) {
+        int after = (int) ((wait.toMinutes() + SLOT - 1) / SLOT);
+        if (coat.at().isPresent()) {
+            model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(coat.at().get()).add(after).build());
+        } else {
+            model.addGreaterOrEqual(at, ceil(coat.poured().orElseThrow().pouredAt().plus(wait)));
+        }
+        model.addLessThan(at, age(coat, "wet", untilH, this::ceil));
+    }
+
+    private LinearExpr age(Coat coat, String what, double hours, ToIntFunction<Instant> round) {
+        return coat.at().map(at -> LinearExpr.newBuilder().add(element(at, coat.label(), what, hours, round)).build())
+                .orElseGet(() -> LinearExpr.constant(Math.max(0, round.applyAsInt(coat.poured().orElseThrow().at(hours)))));
+    }
+
+    /** When a coat poured at a slot reaches an age, by the slot it is poured at. */
+    private LinearArgument element(IntVar at, Label label, String what, double hours, ToIntFunction<Instant> round) {
+        IntUnaryOperator reached = slot -> round.applyAsInt(new CoatTimes(label, shop.room(), instant(slot)).at(hours));
+        long[] table = tables.computeIfAbsent(label.times() + what + hours, key -> IntStream.range(0, slots).mapToLong(reached::applyAsInt).toArray());
+        if (IntStream.range(0, slots).allMatch(slot -> table[slot] - slot == table[0])) {
+            return LinearExpr.newBuilder().add(at).add(table[0]).build();
+        }
+        IntVar value = model.newIntVar(0, slots * 2L, what);
+        model.addElement(at, table, value);
+        return value;
+    }
+
+    private void sessions() {
+        for (Work one : work) {
+            List<Literal> joins = new ArrayList<>();
+            for (Work other : work) {
+                if (other != one) {
+                    BoolVar joined = model.newBoolVar("joined");
+                    model.addGreaterOrEqual(one.begins(), other.ends()).onlyEnforceIf(joined);
+                    model.addLessOrEqual(one.begins(), LinearExpr.newBuilder().add(other.ends()).add(BREAK).build()).onlyEnforceIf(joined);
+                    joins.add(joined);
+                }
+            }
+            BoolVar first = model.newBoolVar("first");
+            joins.add(first);
+            model.addBoolOr(joins);
+            cost.addTerm(first, SESSION);
+        }
+        hints.forEach(Runnable::run);
+    }
+
+    private void mixes(List<Pour> all) {
+        List<BoolVar> mixed = all.stream().map(pour -> model.newBoolVar("mixed")).toList();
+        List<LinearArgument> serveUntil = all.stream().map(pour -> element(pour.at(), pour.label(), "pot", pour.label().times().workingH(), this::ceil)).toList();
+        for (int i = 0; i < all.size(); i++) {
+            List<Literal> served = new ArrayList<>(List.of(mixed.get(i)));
+            for (int j = 0; j < all.size(); j++) {
+                if (i != j) {
+                    Pour first = all.get(j);
+                    BoolVar serves = model.newBoolVar("serves");
+                    model.addImplication(serves, mixed.get(j));
+                    model.addGreaterOrEqual(all.get(i).at(), first.at()).onlyEnforceIf(serves);
+                    model.addLessThan(all.get(i).at(), serveUntil.get(j)).onlyEnforceIf(serves);
+                    served.add(serves);
+                }
+            }
+            model.addBoolOr(served);
+            cost.addTerm(mixed.get(i), MIX);
+        }
+    }
+
+    private Instant instant(int slot) {
+        return origin.plus(Duration.ofMinutes((long) slot * SLOT));
+    }
+
+    private int ceil(Instant at) {
+        return (int) Math.ceil(Duration.between(origin, at).toMillis() / (SLOT * 60_000.0) - 1e-6);
+    }
+
+    private int floorDiv(Instant at) {
+        return (int) Math.floor(Duration.between(origin, at).toMillis() / (SLOT * 60_000.0) + 1e-6);
+    }
+}

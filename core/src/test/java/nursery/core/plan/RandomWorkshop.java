@@ -1,0 +1,134 @@
+package nursery.core.plan;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import java.util.stream.IntStream;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.cure.RoomCourse;
+import nursery.core.cure.RoomReading;
+import nursery.core.film.CoatRole;
+import nursery.core.log.CupFile;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.QuietHours;
+import nursery.core.log.Spindle;
+import nursery.core.resin.Label;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+
+/** Workshops by chance: cups half done and not begun, warm and cold rooms, short and long evenings. */
+final class RandomWorkshop {
+
+    static final Instant NOW = Instant.parse("2026-03-02T07:00:00Z");
+    private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+    private static final QuietHours QUIET = new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneOffset.UTC);
+    private static final String[] HOURS = {"18:00-22:00", "07:00-09:00, 18:00-22:30", "09:00-17:00", "06:30-08:00, 12:00-13:00, 17:30-22:00"};
+
+    private final Random random;
+    private final RoomCourse room;
+
+    private RandomWorkshop(long seed) {
+        random = new Random(seed);
+        room = random.nextInt(4) > 0 ? RoomCourse.steady(18 + random.nextInt(7)) : swinging();
+    }
+
+    /** A small one, whose best plan an exact solver can prove: up to so many cups with their last steps left. */
+    static Workshop small(long seed, int mostCups) {
+        RandomWorkshop made = new RandomWorkshop(seed);
+        int cups = 2 + made.random.nextInt(mostCups - 1);
+        return made.workshop(cups, 1 + made.random.nextInt(2), true);
+    }
+
+    static Workshop of(long seed, int cups, int spindles) {
+        return new RandomWorkshop(seed).workshop(cups, spindles, false);
+    }
+
+    private Workshop workshop(int cups, int spindles, boolean small) {
+        BenchHours hours = BenchHours.daily(DayHours.parse(HOURS[random.nextInt(HOURS.length)]), QUIET);
+        List<Spindle> all = IntStream.rangeClosed(1, spindles).mapToObj(i -> new Spindle(i, "spindle " + i)).toList();
+        List<PlanCup> planned = IntStream.rangeClosed(1, cups).mapToObj(i -> cup("N-%03d".formatted(i), small)).toList();
+        return new Workshop(NOW, room, hours, all, planned, List.of(), Duration.ofDays(small ? 4 : 26 * 7));
+    }
+
+    private RoomCourse swinging() {
+        double base = 17 + random.nextInt(8);
+        List<RoomReading> readings = new ArrayList<>();
+        for (int hour = -72; hour <= 96; hour += 6) {
+            readings.add(new RoomReading(NOW.plus(Duration.ofHours(hour)), base + (Math.floorMod(hour, 24) < 12 ? 1 : -2)));
+        }
+        return new RoomCourse(readings);
+    }
+
+    private PlanCup cup(String code, boolean small) {
+        boolean fast = random.nextInt(3) == 0;
+        Label base = (fast ? StartingProfile.FAST : StartingProfile.REGULAR).label();
+        Label last = StartingProfile.REGULAR.label();
+        List<PlanStep> plan = plan(random.nextInt(4) == 0, random.nextInt(3) == 0, random.nextBoolean());
+        Instant started = NOW.minus(Duration.ofDays(3));
+        CupFile file = new CupFile(SLIM, base, last, plan, started, List.of());
+        int done = small ? plan.size() - 2 - random.nextInt(2) : random.nextInt(plan.size());
+        Optional<Instant> due = random.nextInt(4) == 0 ? Optional.empty() : Optional.of(NOW.truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(4 + random.nextInt(small ? 4 : 20))));
+        return new PlanCup(code, file.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20))))), fast ? "fast" : "regular", "regular", due, 1 + random.nextInt(3));
+    }
+
+    /** A cup of one fine colour, its first steps done some hours apart, the last of them just now. */
+    static PlanCup plainCup(String code, int done, Label label, Optional<Instant> due) {
+        List<PlanStep> plan = plan(false, false, true);
+        CupFile file = new CupFile(SLIM, label, label, plan, NOW.minus(Duration.ofDays(3)), log(plan, done, NOW));
+        return new PlanCup(code, file, "regular", "regular", due, 1);
+    }
+
+    private static List<PlanStep> plan(boolean ink, boolean tape, boolean sand) {
+        List<PlanStep> plan = new ArrayList<>();
+        add(plan, StepKind.PREP, new Wait.None());
+        add(plan, StepKind.PAINT, new Wait.None());
+        pour(plan, StepKind.ADHESIVE, new Wait.Dry(Duration.ofMinutes(30)), CoatRole.ADHESIVE_THIN);
+        add(plan, StepKind.GLITTER, new Wait.Settle(Duration.ofMinutes(2)));
+        pour(plan, StepKind.FLOOD_COAT, new Wait.Age(3, 2), CoatRole.FLOOD);
+        if (ink) {
+            add(plan, StepKind.INK_BLOOM, new Wait.Settle(Duration.ofMinutes(1)));
+        }
+        if (tape) {
+            add(plan, StepKind.PULL_TAPE, new Wait.Into(Duration.ofMinutes(45)));
+        }
+        pour(plan, StepKind.BUILD_COAT, new Wait.StraightOn(), CoatRole.BUILD);
+        if (sand) {
+            add(plan, StepKind.TRIM_AND_SAND, new Wait.Sandable());
+        }
+        pour(plan, StepKind.FINISHING_COAT, new Wait.StraightOn(), CoatRole.FINISHING);
+        add(plan, StepKind.FINISH, new Wait.Age(12));
+        return plan;
+    }
+
+    private static void add(List<PlanStep> plan, StepKind kind, Wait wait) {
+        plan.add(new PlanStep(plan.size() + 1, kind, wait, "", Optional.empty()));
+    }
+
+    private static void pour(List<PlanStep> plan, StepKind kind, Wait wait, CoatRole role) {
+        plan.add(new PlanStep(plan.size() + 1, kind, wait, "", Optional.of(role)));
+    }
+
+    /** The first steps as done, each some hours after the one before; the newest within the last hours. */
+    private static List<LogEntry> log(List<PlanStep> plan, int done, Instant newest) {
+        List<LogEntry> log = new ArrayList<>();
+        Instant at = newest;
+        for (int i = done - 1; i >= 0; i--) {
+            PlanStep step = plan.get(i);
+            Mark mark = new Mark(i + 1, at, at, "Mira", "");
+            log.add(0, step.kind().isPour() ? new LogEntry.Poured(mark, step.number(), 20, Optional.empty()) : new LogEntry.StepDone(mark, step.number()));
+            at = at.minus(Duration.ofMinutes(step.kind() == StepKind.GLITTER || step.kind() == StepKind.INK_BLOOM ? 5 : step.kind() == StepKind.PULL_TAPE ? 50 : 5 * 60));
+        }
+        return log;
+    }
+}
