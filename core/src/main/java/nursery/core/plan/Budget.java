@@ -18,9 +18,4 @@ public record Budget(long steps, BooleanSupplier stop, Consumer<Progressed> prog
     public static Budget of(long steps) {
         return new Budget(steps, () -> false, far -> {});
     }
-
-    /** A budget that also ends at a moment on the machine's clock; what is found by then depends on the machine. */
-    public Budget until(long nanoTime) {
-        return new Budget(steps, () -> stop.getAsBoolean() || System.nanoTime() - nanoTime >= 0, progress);
-    }
 }

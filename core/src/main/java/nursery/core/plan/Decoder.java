@@ -85,7 +85,7 @@ final class Decoder {
             }
             genes.straightOn()[job.first() + wet] = false;
         }
-        if (!findAndDo(job, from, wet, genes.notBefore(), TRIES) && !force(job, from, wet)) {
+        if (!findAndDo(job, from, wet, genes.notBefore(), TRIES) && !force(job, from, wet, genes.notBefore())) {
             // Not placed, nor what comes after it.
             next[job.number()] = job.acts().size();
         }
@@ -151,9 +151,7 @@ final class Decoder {
     private boolean placeRest(Job job, int from, int end, int[] notBefore) {
         for (int i = from; i < end; i++) {
             int closes = job.acts().get(i).closes(trial);
-            // What must be done while a coat is wet is never put off: it would only be missed.
-            int earliest = job.acts().get(i).mayScuff() ? notBefore[job.first() + i] : 0;
-            int found = place(job, i, Math.max(earliest, job.acts().get(i).opens(trial)), false);
+            int found = place(job, i, Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)), false);
             if (found == Bench.NOWHERE || found >= closes) {
                 return false;
             }
@@ -219,11 +217,11 @@ final class Decoder {
     }
 
     /** One after the other, too late for their windows: better than not at all. */
-    private boolean force(Job job, int from, int end) {
+    private boolean force(Job job, int from, int end, int[] notBefore) {
         trial.set(cups[job.number()]);
         for (int i = from; i < end; i++) {
             int closes = job.acts().get(i).closes(trial);
-            int found = place(job, i, job.acts().get(i).opens(trial), false);
+            int found = place(job, i, Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)), false);
             if (found == Bench.NOWHERE) {
                 Arrays.fill(at, job.first() + from, job.first() + end, Layout.NOWHERE);
                 return false;

@@ -1,6 +1,12 @@
 package nursery.core.plan;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import nursery.core.plan.Problem.Job;
 
 /**
  * What tells one plan from another; laying it out does the rest.
@@ -19,5 +25,23 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
         boolean[] all = new boolean[acts];
         Arrays.fill(all, straightOn);
         return new Genes(order, all, new int[acts]);
+    }
+
+    /** Genes that lay every step where a plan had it, if it can still be there; what it did not know comes last. */
+    static Genes asKept(Problem problem, List<Placement> kept) {
+        Map<String, Map<Integer, Integer>> slots = kept.stream().collect(Collectors.groupingBy(Placement::cup,
+                Collectors.toMap(Placement::step, placement -> Math.max(0, problem.grid.slotFrom(placement.begins())), (a, b) -> b)));
+        int[] notBefore = new int[problem.acts];
+        List<int[]> turns = new ArrayList<>();
+        for (Job job : problem.jobs) {
+            Map<Integer, Integer> own = slots.getOrDefault(job.cup().code(), Map.of());
+            for (int i = 0; i < job.acts().size(); i++) {
+                int begins = own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
+                notBefore[job.first() + i] = begins == Act.NEVER ? 0 : begins;
+                turns.add(new int[] {begins, job.number()});
+            }
+        }
+        turns.sort(Comparator.comparingInt(turn -> turn[0]));
+        return new Genes(turns.stream().mapToInt(turn -> turn[1]).toArray(), new boolean[problem.acts], notBefore);
     }
 }

@@ -58,10 +58,8 @@ final class Mutation {
         int from = random.nextInt(order.length);
         int to = random.nextInt(order.length);
         int moved = order[from];
-        if (from < to) {
-            System.arraycopy(order, from + 1, order, from, to - from);
-        } else {
-            System.arraycopy(order, to, order, to + 1, from - to);
+        for (int i = from; i != to; i += from < to ? 1 : -1) {
+            order[i] = order[i + (from < to ? 1 : -1)];
         }
         order[to] = moved;
     }
@@ -72,9 +70,9 @@ final class Mutation {
         int[] others = Arrays.stream(order).filter(number -> number != job).toArray();
         int before = random.nextInt(others.length + 1);
         int count = order.length - others.length;
-        System.arraycopy(others, 0, order, 0, before);
-        Arrays.fill(order, before, before + count, job);
-        System.arraycopy(others, before, order, before + count, others.length - before);
+        for (int i = 0; i < order.length; i++) {
+            order[i] = i < before ? others[i] : i < before + count ? job : others[i - count];
+        }
     }
 
     /** Puts a step off to just before or after another, so that they share a session or a mix, or by some hours. */

@@ -1,5 +1,7 @@
 package nursery.core.plan;
 
+import java.util.List;
+
 /**
  * Plans many cups on few spindles with one pair of hands.
  *
@@ -18,13 +20,28 @@ public final class Planner {
     private final Search search;
 
     public Planner(Workshop workshop, long seed) {
+        this(workshop, seed, List.of());
+    }
+
+    private Planner(Workshop workshop, long seed, List<Placement> before) {
         problem = new Problem(workshop);
-        search = new Search(problem, seed);
+        search = new Search(problem, seed, before);
+    }
+
+    /** Goes on from a plan that was made for this workshop as it was before: as far as that still holds, the new one is never worse. */
+    public static Planner after(List<Placement> before, Workshop workshop) {
+        return new Planner(workshop, SEED, before);
     }
 
     /** The first valid plan, at once. */
     public static WeekPlan first(Workshop workshop) {
         return new Planner(workshop, SEED).best();
+    }
+
+    /** A plan that was kept, laid out anew as things stand now: each step where it was, or at the first place after. Nothing is searched. */
+    public static WeekPlan kept(List<Placement> placements, Workshop workshop) {
+        Problem problem = new Problem(workshop);
+        return new PlanReader(problem, new Decoder(problem).lay(Genes.asKept(problem, placements))).plan();
     }
 
     public static WeekPlan plan(Workshop workshop, Budget budget) {

@@ -57,7 +57,9 @@ public record Rescue(String words, Optional<Duration> late, int othersLate) {
     }
 
     private static Rescue tried(String words, WeekPlan plan, PlanCup cup, Workshop changed, long steps) {
-        WeekPlan other = Planner.plan(changed, Budget.of(steps));
+        Planner planner = Planner.after(plan.placements(), changed);
+        planner.improve(Budget.of(steps));
+        WeekPlan other = planner.best();
         PlanCup then = changed.cups().stream().filter(one -> one.code().equals(cup.code())).findFirst().orElseThrow();
         Optional<Duration> late = other.readyAt().containsKey(cup.code()) ? Optional.of(other.lateness(then).orElse(Duration.ZERO)) : Optional.empty();
         List<String> lateNow = plan.late().stream().map(PlanCup::code).toList();

@@ -27,7 +27,8 @@ final class Search {
     private Genes bestGenes;
     private Layout best;
 
-    Search(Problem problem, long seed) {
+    /** @param before a plan to go on from, if any: what is found is never worse, as long as it still holds */
+    Search(Problem problem, long seed, List<Placement> before) {
         this.problem = problem;
         decoder = new Decoder(problem);
         random = new SplittableRandom(seed);
@@ -40,6 +41,9 @@ final class Search {
             for (boolean straightOn : new boolean[] {true, false}) {
                 start(Genes.of(order(cupByCup), problem.acts, straightOn));
             }
+        }
+        if (!before.isEmpty()) {
+            start(Genes.asKept(problem, before));
         }
         genes = bestGenes.copy();
         layout = best;

@@ -24,6 +24,11 @@ public record WeekPlan(Workshop workshop, List<PlannedStep> steps, List<PlannedM
         readyAt = Map.copyOf(readyAt);
     }
 
+    /** What to remember of it. */
+    public List<Placement> placements() {
+        return steps.stream().map(step -> new Placement(step.cup(), step.step().number(), step.begins())).toList();
+    }
+
     public List<Session> sessions() {
         return Session.of(steps);
     }
