@@ -11,7 +11,6 @@ import nursery.app.cups.CupOnBench;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Secret;
 import nursery.app.room.RoomBook;
-import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
 import nursery.core.log.Alarm;
 import nursery.core.log.QuietHours;
@@ -40,8 +39,7 @@ class AlarmBook {
     record Told(Alarm alarm, Optional<Instant> heardAt) {}
 
     QuietHours quiet() {
-        Shop shop = shops.shop();
-        return new QuietHours(shop.quietFrom(), shop.quietUntil(), shop.zoneId());
+        return shops.shop().quiet();
     }
 
     /** All there is to tell from a moment on, in the order of its moments. */

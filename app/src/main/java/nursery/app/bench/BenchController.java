@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import nursery.app.cups.CupBook;
 import nursery.app.picture.TimeBar;
+import nursery.app.plan.PlanBook;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
 import nursery.app.room.RoomBook;
@@ -30,13 +31,15 @@ class BenchController {
     private final Shelf shelf;
     private final ShopBook shops;
     private final RoomBook room;
+    private final PlanBook plans;
     private final Moments moments;
 
-    BenchController(CupBook cups, Shelf shelf, ShopBook shops, RoomBook room, Moments moments) {
+    BenchController(CupBook cups, Shelf shelf, ShopBook shops, RoomBook room, PlanBook plans, Moments moments) {
         this.cups = cups;
         this.shelf = shelf;
         this.shops = shops;
         this.room = room;
+        this.plans = plans;
         this.moments = moments;
     }
 
@@ -62,6 +65,7 @@ class BenchController {
         model.addAttribute("day", rows.stream().filter(row -> !row.isFinished()).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
         model.addAttribute("curing", rows.stream().filter(row -> row.isFinished() && row.onBench().state().handedOverAt().isEmpty())
                 .filter(row -> row.onBench().state().fullCureAt().map(at -> at.plus(SHOWN_AFTER_FULL_CURE).isAfter(now)).orElse(false)).toList());
+        model.addAttribute("departures", plans.departures());
         model.addAttribute("coatsDue", rows.stream().filter(row -> row.isNow() && row.share().isPresent()).count());
         model.addAttribute("roomC", room.temperatureC(now));
         model.addAttribute("hasBlanks", !shelf.blanks().isEmpty());

@@ -17,7 +17,8 @@ import nursery.core.technique.Schools;
  * @param paint    colour under the glitter, as #rrggbb
  * @param glitter  colour of the glitter, as #rrggbb
  * @param technique the name of the technique its plan was copied from
+ * @param matters   how much an hour late counts beside other cups
  */
 @Published
 public record Cup(long id, String code, String name, String madeFor, ShelfBlank blank, ShelfResin base, ShelfResin last,
-        Optional<LocalDate> dueOn, String paint, String glitter, Schools schools, String technique, Instant startedAt) {}
+        Optional<LocalDate> dueOn, String paint, String glitter, Schools schools, String technique, Instant startedAt, int matters) {}

@@ -71,7 +71,7 @@ public class CupBook {
         String code = CupCode.of(mapper.counted());
         String schools = cup.schools().all().stream().map(School::name).collect(Collectors.joining(","));
         mapper.insertCup(new CupRow(null, code, cup.name(), cup.madeFor(), cup.blankId(), cup.baseResinId(), cup.lastResinId(),
-                cup.dueOn().orElse(null), cup.paint(), cup.glitter(), schools, cup.technique(), cup.startedAt()));
+                cup.dueOn().orElse(null), cup.paint(), cup.glitter(), schools, cup.technique(), cup.startedAt(), cup.matters()));
         long id = mapper.lock(code).orElseThrow();
         for (int i = 0; i < cup.plan().size(); i++) {
             mapper.insertStep(StepRow.of(id, i + 1, cup.plan().get(i)));
@@ -91,6 +91,12 @@ public class CupBook {
                 .collect(Collectors.groupingBy(row -> Optional.ofNullable(row.batchId()).orElseThrow(), Collectors.mapping(EntryRow::happenedAt, Collectors.toList())));
     }
 
+    /** Sets how much an hour late counts for a cup. */
+    @Transactional
+    public void matters(String code, int matters) {
+        mapper.setMatters(code, matters);
+    }
+
     Instant now() {
         return moments.now();
     }
@@ -105,7 +111,7 @@ public class CupBook {
     private static CupOnBench onBench(CupRow row, Stock stock, List<PlanStep> steps, List<LogEntry> log, RoomCourse room, Instant now) {
         Schools schools = Schools.of(Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
         Cup cup = new Cup(row.id(), row.code(), row.name(), row.madeFor(), stock.blanks().get(row.blankId()), stock.resins().get(row.baseResinId()),
-                stock.resins().get(row.lastResinId()), Optional.ofNullable(row.dueOn()), row.paintColour(), row.glitterColour(), schools, row.technique(), row.startedAt());
+                stock.resins().get(row.lastResinId()), Optional.ofNullable(row.dueOn()), row.paintColour(), row.glitterColour(), schools, row.technique(), row.startedAt(), row.matters());
         CupFile file = new CupFile(cup.blank().blank(), cup.base().cureLabel(), cup.last().cureLabel(), steps, row.startedAt(), log);
         return new CupOnBench(cup, file, CupFold.stateOf(file, room, now));
     }

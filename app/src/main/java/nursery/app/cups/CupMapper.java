@@ -15,7 +15,7 @@ import org.apache.ibatis.annotations.Update;
 interface CupMapper {
 
     String CUP = """
-            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at
+            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters
             FROM cup\s""";
     String STEP = """
             SELECT cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit
@@ -58,10 +58,13 @@ interface CupMapper {
     int counted();
 
     @Insert("""
-            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at)
+            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters)
             VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paintColour}, #{glitterColour},
-              #{schools}, #{technique}, #{startedAt})""")
+              #{schools}, #{technique}, #{startedAt}, #{matters})""")
     void insertCup(CupRow cup);
+
+    @Update("UPDATE cup SET matters = #{matters} WHERE code = #{code}")
+    void setMatters(@Param("code") String code, @Param("matters") int matters);
 
     @Insert("""
             INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit)

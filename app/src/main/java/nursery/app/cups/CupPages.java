@@ -22,7 +22,6 @@ import nursery.core.log.CoatOnCup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
-import nursery.core.log.QuietHours;
 import nursery.core.technique.Layers;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
@@ -66,7 +65,7 @@ class CupPages {
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
         model.addAttribute("spindles", spindles);
         Shop shop = shops.shop();
-        List<Ahead.Expected> ahead = Ahead.of(cup.file(), room.course(), show.now(), new QuietHours(shop.quietFrom(), shop.quietUntil(), shop.zoneId()));
+        List<Ahead.Expected> ahead = Ahead.of(cup.file(), room.course(), show.now(), shop.quiet());
         model.addAttribute("steps", StepLine.of(cup, ahead, show));
         model.addAttribute("section", SectionPicture.of(layers(cup, show), show));
         model.addAttribute("doneBy", ahead.isEmpty() ? null : ahead.get(ahead.size() - 1).at());

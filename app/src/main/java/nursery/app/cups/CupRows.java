@@ -23,7 +23,7 @@ final class CupRows {
     private CupRows() {}
 
     record CupRow(@Nullable Long id, String code, String name, String madeFor, long blankId, long baseResinId, long lastResinId,
-            @Nullable LocalDate dueOn, String paintColour, String glitterColour, String schools, String technique, Instant startedAt) {}
+            @Nullable LocalDate dueOn, String paintColour, String glitterColour, String schools, String technique, Instant startedAt, int matters) {}
 
     record StepRow(long cupId, int number, int position, String kind, String title, String waitKind, double waitAmount, @Nullable Double waitFast, String detail, @Nullable String role,
             String material, @Nullable Double widthMm, @Nullable Double heightMm, String grit) {

@@ -13,7 +13,14 @@ import nursery.core.technique.Schools;
  *
  * @param technique the name of the technique it follows
  * @param plan      the cup's own copy of its steps, by the schools chosen
+ * @param matters   how much an hour late counts beside other cups, 1 for an ordinary one
  */
 @Published
 public record NewCup(String name, String madeFor, long blankId, long baseResinId, long lastResinId, Optional<LocalDate> dueOn,
-        String paint, String glitter, Schools schools, String technique, List<PlanStep> plan, Instant startedAt) {}
+        String paint, String glitter, Schools schools, String technique, List<PlanStep> plan, Instant startedAt, int matters) {
+
+    /** An ordinary cup. */
+    public NewCup(String name, String madeFor, long blankId, long baseResinId, long lastResinId, Optional<LocalDate> dueOn, String paint, String glitter, Schools schools, String technique, List<PlanStep> plan, Instant startedAt) {
+        this(name, madeFor, blankId, baseResinId, lastResinId, dueOn, paint, glitter, schools, technique, plan, startedAt, 1);
+    }
+}

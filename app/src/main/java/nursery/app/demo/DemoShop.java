@@ -20,6 +20,7 @@ import nursery.app.cups.Happening;
 import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
 import nursery.app.cups.NewCup;
+import nursery.app.plan.PlanBook;
 import nursery.app.platform.Moments;
 import nursery.app.room.RoomBook;
 import nursery.app.room.SimulatedThermometer;
@@ -74,10 +75,11 @@ class DemoShop implements SmartInitializingSingleton {
     private final ShopBook shops;
     private final StockBook stock;
     private final TechniqueBook techniques;
+    private final PlanBook plans;
     private final TransactionTemplate transaction;
     private final Instant now;
 
-    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TechniqueBook techniques, TransactionTemplate transaction,
+    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TechniqueBook techniques, PlanBook plans, TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
@@ -86,6 +88,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.shops = shops;
         this.stock = stock;
         this.techniques = techniques;
+        this.plans = plans;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -114,6 +117,9 @@ class DemoShop implements SmartInitializingSingleton {
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
         otherTechniques(slim20, slim12, plump, mug, regular, fast);
+        plans.begin("Mira");
+        // Life departs from the plan: a cup still feels rough, and gets a coat more.
+        log.addCoat(cups.all().stream().filter(cup -> cup.cup().name().equals("Saturn")).findFirst().orElseThrow().cup().code());
     }
 
     private void stock(long regular, long slow) {
@@ -130,22 +136,22 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void starCups(long slim20, long slim12, long tapered30, long regular) {
-        String sky = start("Winter sky", STARS, slim20, regular, 3, "#16213f", "#3b5fb5", 32);
+        String sky = start("Winter sky", STARS, slim20, regular, 6, "#16213f", "#3b5fb5", 32);
         toGlitter(sky, "Mira", 31, 1);
         pour(sky, FLOOD, 5.2, 23, 1, "Mira");
-        String meteors = start("Meteor shower", STARS, slim12, regular, 3, "#2a1f3d", "#c9b458", 3);
+        String meteors = start("Meteor shower", STARS, slim12, regular, 6, "#2a1f3d", "#c9b458", 3);
         done(meteors, PREP, 2.5, "Mira");
         done(meteors, PAINT, 1.6, "Mira");
         pour(meteors, ADHESIVE, 0.2, 1, 0, "Mira");
-        String comet = start("Comet", STARS, slim12, regular, 4, "#0f2f3a", "#58b7b0", 7);
+        String comet = start("Comet", STARS, slim12, regular, 6, "#0f2f3a", "#58b7b0", 7);
         toGlitter(comet, "Jonas", 6.5, 1);
-        String saturn = start("Saturn", STARS, slim20, regular, 4, "#4a3420", "#c99a5b", 12);
+        String saturn = start("Saturn", STARS, slim20, regular, 6, "#4a3420", "#c99a5b", 12);
         toGlitter(saturn, "Mira", 11, 1);
         pour(saturn, FLOOD, 4.7, 24, 5, "Mira");
         touch(sky, Touch.STRINGS, 2.3, "Mira");
         touch(sky, Touch.TACKY, 1.4, "Mira");
         touch(saturn, Touch.TACKY, 0.9, "Jonas");
-        String milky = start("Milky way", STARS, tapered30, regular, 4, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
+        String milky = start("Milky way", STARS, tapered30, regular, 6, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
         toGlitter(milky, "Jonas", 29, 1);
         pour(milky, FLOOD, 17.2, 27, 0, "Jonas");
         touch(milky, Touch.GUMS_PAPER, 8.5, "Jonas");
@@ -167,7 +173,7 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void seedCups(long plump, long slim20, long slow, long regular) {
-        String foxglove = start("Foxglove", SEEDS, plump, regular, 6, "#5d2a57", "#b45aa6", 60);
+        String foxglove = start("Foxglove", SEEDS, plump, regular, 10, "#5d2a57", "#b45aa6", 60);
         toGlitter(foxglove, "Mira", 59, 1);
         pour(foxglove, FLOOD, 54, 20, 0, "Mira");
         pour(foxglove, SECOND, 49, 18, 0, "Mira");
@@ -176,16 +182,16 @@ class DemoShop implements SmartInitializingSingleton {
         done(foxglove, SAND, 34, "Mira");
         pour(foxglove, FINISHING, 33, 12, 0, "Mira");
         done(foxglove, FINISH, 18, "Mira");
-        String bean = start("Runner bean", SEEDS, slim20, slow, 6, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN);
+        String bean = start("Runner bean", SEEDS, slim20, slow, 10, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN);
         toGlitter(bean, "Jonas", 50, 8);
         pour(bean, FLOOD, 42, 25, 0, "Jonas");
         pour(bean, SECOND, 36, 20, 0, "Jonas");
         done(bean, SAND, 15, "Jonas");
         pour(bean, FINISHING, 13.5, 15, 0, "Jonas");
-        String sunflower = start("Sunflower", SEEDS, slim20, regular, 6, "#8a5a00", "#f2c230", 3);
+        String sunflower = start("Sunflower", SEEDS, slim20, regular, 10, "#8a5a00", "#f2c230", 3);
         done(sunflower, PREP, 2.2, "Mira");
         done(sunflower, PAINT, 1.7, "Mira");
-        String marigold = start("Marigold", SEEDS, plump, regular, 6, "#a85a00", "#f0a52a", 1);
+        String marigold = start("Marigold", SEEDS, plump, regular, 10, "#a85a00", "#f0a52a", 1);
         done(marigold, PREP, 0.7, "Mira");
         done(marigold, PAINT, 0.35, "Mira");
     }
@@ -235,17 +241,17 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {
-        follow(start("ink-bloom", "Aurora", STARS, slim20, regular, 5, "#e8edf4", "#4aa58c", 30), 8, "Mira");
-        follow(start("peekaboo", "Moon phases", STARS, slim12, regular, 7, "#2b2f48", "#d9d4c0", 26), 6, "Jonas");
-        follow(start("glow-base-coat", "Glow comet", STARS, slim20, fast, 4, "#f4f4ee", "#9fe3b0", 9), 7, "Mira");
-        follow(start("waves", "River line", TRAMS, slim20, fast, 8, "#2f6d8c", "#d8e6ea", 14), 10, "Jonas");
+        follow(start("ink-bloom", "Aurora", STARS, slim20, regular, 6, "#e8edf4", "#4aa58c", 30), 8, "Mira");
+        follow(start("peekaboo", "Moon phases", STARS, slim12, regular, 6, "#2b2f48", "#d9d4c0", 26), 6, "Jonas");
+        follow(start("glow-base-coat", "Glow comet", STARS, slim20, fast, 6, "#f4f4ee", "#9fe3b0", 9), 7, "Mira");
+        follow(start("waves", "River line", TRAMS, slim20, fast, 9, "#2f6d8c", "#d8e6ea", 14), 10, "Jonas");
         follow(start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8), 6, "Jonas");
-        follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 3, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
+        follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 9, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
         for (int i = 1; i <= 3; i++) {
             follow(start("glitter-craft-glue", "Platform clock " + i, TRAMS, slim12, regular, 9, "#12322f", "#cfd8d0", 2), 1, "Jonas");
         }
-        follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 6, "#7b1e1e", "#d8442f", 22), 8, "Mira");
-        follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 6, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
+        follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 10, "#7b1e1e", "#d8442f", 22), 8, "Mira");
+        follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 10, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
     }
 
     private void done(String code, int step, double hoursAgo, String by) {

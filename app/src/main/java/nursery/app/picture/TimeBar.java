@@ -70,7 +70,7 @@ public record TimeBar(long fromMs, long untilMs, List<Piece> phases, Optional<Pi
                 window.closesAtExclusive().isPresent() ? "closing" : "open", "");
     }
 
-    private static List<Piece> quiet(Frame frame) {
+    static List<Piece> quiet(Frame frame) {
         List<Piece> nights = new ArrayList<>();
         if (frame.quietFrom().equals(frame.quietUntil())) {
             return nights;
@@ -84,7 +84,7 @@ public record TimeBar(long fromMs, long untilMs, List<Piece> phases, Optional<Pi
         return nights;
     }
 
-    private static List<Tick> ticks(Frame frame) {
+    static List<Tick> ticks(Frame frame) {
         long hours = Math.max(1, Duration.between(frame.from(), frame.until()).toHours());
         int step = TICK_HOURS[TICK_HOURS.length - 1];
         for (int i = TICK_HOURS.length - 1; i >= 0 && hours / TICK_HOURS[i] <= MOST_TICKS; i--) {
@@ -105,7 +105,7 @@ public record TimeBar(long fromMs, long untilMs, List<Piece> phases, Optional<Pi
         return hours >= 24 ? at.plusDays(hours / 24) : at.toLocalDateTime().plusHours(hours).atZone(at.getZone());
     }
 
-    private static Optional<Piece> piece(Frame frame, Instant start, Instant end, String style, String word) {
+    static Optional<Piece> piece(Frame frame, Instant start, Instant end, String style, String word) {
         if (!frame.covers(start, end)) {
             return Optional.empty();
         }

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.OptionalDouble;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
+import nursery.core.log.QuietHours;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
@@ -30,6 +31,11 @@ public record Shop(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
     /** How long a cup takes here, if the maker has said so; else the log teaches it. */
     public OptionalDouble setMinutesPerCup() {
         return minutesPerCup == null ? OptionalDouble.empty() : OptionalDouble.of(minutesPerCup);
+    }
+
+    /** When the maker sleeps. */
+    public QuietHours quiet() {
+        return new QuietHours(quietFrom, quietUntil, zoneId());
     }
 
     public ZoneId zoneId() {

@@ -154,6 +154,15 @@ public class Shelf {
         }
     }
 
+    /** Adds spindles to the newest turner, numbered on. */
+    @Transactional
+    public void addSpindles(int count) {
+        ShelfTurner newest = turners().stream().reduce((a, b) -> b).orElseThrow(() -> new InvalidInput(List.of(new Fault("spindle", "There is no turner to add a spindle to: add one on the shelf."))));
+        for (int i = 1; i <= count; i++) {
+            addSpindle(newest.id(), "%s-%d".formatted(newest.name(), newest.spindles().size() + i));
+        }
+    }
+
     /** @throws InvalidInput if that is no speed for a turner */
     @Transactional
     public void changeSpeed(long turnerId, double rpm) {

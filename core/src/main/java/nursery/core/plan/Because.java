@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import nursery.core.plan.DayHours.Span;
 import nursery.core.technique.Need;
+import nursery.core.technique.Wait;
 
 /**
  * Why a step stands where it stands, read off the finished plan: what ends right before it, what it would have met earlier, and what it
@@ -17,6 +18,11 @@ import nursery.core.technique.Need;
  * @param what in a few words
  */
 public record Because(Instant at, What what, String words) {
+
+    /** What came true long before the last of them held nothing up. */
+    private static final int MOST = 2;
+    /** Goes without saying. */
+    private static final String BEFORE = "the step before is done";
 
     /** What a step waits for. */
     public enum What { WINDOW, HANDS, BENCH, BOOTH, SPINDLE, MIX, SESSION, STRAIGHT_ON, PIN }
@@ -29,7 +35,7 @@ public record Because(Instant at, What what, String words) {
             reasons.add(new Because(step.begins(), What.PIN, "you pinned it there"));
         }
         if (opens.isAfter(plan.workshop().now())) {
-            reasons.add(new Because(opens, What.WINDOW, step.action().why()));
+            reasons.add(new Because(opens, What.WINDOW, window(step)));
         }
         if (step.isHandsOn()) {
             bench(plan, step).ifPresent(reasons::add);
@@ -40,7 +46,28 @@ public record Because(Instant at, What what, String words) {
         if (reasons.stream().noneMatch(reason -> !reason.at().isBefore(step.begins().minus(Duration.ofMinutes(Grid.MINUTES))))) {
             chosen(plan, step).ifPresent(reasons::add);
         }
-        return reasons.stream().filter(reason -> !reason.at().isAfter(step.at())).sorted(Comparator.comparing(Because::at).reversed()).toList();
+        return reasons.stream().filter(reason -> !reason.at().isAfter(step.at()) && !reason.words().equals(BEFORE)).sorted(Comparator.comparing(Because::at).reversed()).limit(MOST).toList();
+    }
+
+    /** What the step's own wait was for, as it came true. */
+    private static String window(PlannedStep step) {
+        Wait wait = step.step().waiting();
+        if (wait instanceof Wait.StraightOn) {
+            return step.scuffFirst() ? "the coat below can be scuffed" : step.action().window().closesAtExclusive().isPresent() ? "the tack window opens" : BEFORE;
+        }
+        if (wait instanceof Wait.Sandable) {
+            return "the coat below is sandable";
+        }
+        if (wait instanceof Wait.Cured) {
+            return "the coat below is cured enough to work on";
+        }
+        if (wait instanceof Wait.Dry dry) {
+            return "it has dried for %d min".formatted(dry.atLeast().toMinutes());
+        }
+        if (wait instanceof Wait.Into into) {
+            return "the coat is %d min old".formatted(into.atLeast().toMinutes());
+        }
+        return wait instanceof Wait.Age ? "the coat below has set" : wait instanceof Wait.Settle ? "it has settled" : BEFORE;
     }
 
     private static Optional<Because> bench(WeekPlan plan, PlannedStep step) {

@@ -54,7 +54,16 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
             return List.of();
         }
         boolean overdue = was.isBefore(now) && step.action().window().hasOpenedBy(now);
-        String words = overdue ? "%s was planned and is not logged".formatted(step.title()) : "%s cannot be where it was planned: %s".formatted(step.title(), step.action().why());
+        String words = overdue ? "%s was planned and is not logged".formatted(step.title()) : "%s cannot be where it was planned: %s".formatted(step.title(), reason(step, was));
         return List.of(new Departure(step.cup(), step.step().number(), overdue ? Kind.OVERDUE : Kind.MOVED, by, words));
+    }
+
+    /** The coat was not ready then, or what it needs was taken. */
+    private static String reason(PlannedStep step, Instant was) {
+        if (!step.action().window().opensAt().isAfter(was)) {
+            return "hands or spindles are taken then";
+        }
+        String why = step.action().why();
+        return Character.toLowerCase(why.charAt(0)) + (why.endsWith(".") ? why.substring(1, why.length() - 1) : why.substring(1));
     }
 }

@@ -35,10 +35,13 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
         List<int[]> turns = new ArrayList<>();
         for (Job job : problem.jobs) {
             Map<Integer, Integer> own = slots.getOrDefault(job.cup().code(), Map.of());
+            boolean known = true;
             for (int i = 0; i < job.acts().size(); i++) {
                 int begins = own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
+                // From a step on that the plan did not know this cup waits its turn: nobody else is moved for it.
+                known &= begins != Act.NEVER;
                 notBefore[job.first() + i] = begins == Act.NEVER ? 0 : begins;
-                turns.add(new int[] {begins, job.number()});
+                turns.add(new int[] {known ? begins : Act.NEVER, job.number()});
             }
         }
         turns.sort(Comparator.comparingInt(turn -> turn[0]));

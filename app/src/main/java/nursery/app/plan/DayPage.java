@@ -1,0 +1,94 @@
+package nursery.app.plan;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nursery.app.platform.Show;
+import nursery.core.plan.PlannedMix;
+import nursery.core.plan.PlannedStep;
+import nursery.core.plan.Session;
+import nursery.core.plan.WeekPlan;
+import nursery.core.resin.Losses;
+import nursery.core.resin.Mix;
+import nursery.core.technique.Need;
+
+/** A day of the plan as a list: each session with what to have ready, what to mix, and its steps in order. */
+record DayPage(LocalDate day, List<Block> blocks) {
+
+    /**
+     * A session.
+     *
+     * @param ready  what to have at hand before it begins
+     * @param lines  its steps, and the mixes between them
+     */
+    record Block(Instant begins, Instant ends, long handsOnMinutes, List<String> ready, List<Line> lines) {}
+
+    /**
+     * A step, with the mix to make before it if it is the first poured from one.
+     *
+     * @param until when its window closes, empty if it stays open
+     */
+    record Line(PlannedStep step, Optional<Mixed> mix, Optional<Instant> until) {}
+
+    /** A mix to make: for which cups, and how much of each part. */
+    record Mixed(PlannedMix mix, double totalMl, double partAMl, double partBMl) {
+
+        public List<String> cups() {
+            return mix.pours().stream().map(PlannedStep::cup).toList();
+        }
+    }
+
+    static DayPage of(WeekPlan plan, LocalDate day, Losses losses, double markMl, Show show) {
+        return new DayPage(day, plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().equals(day)).map(session -> block(plan, session, losses, markMl)).toList());
+    }
+
+    private static Block block(WeekPlan plan, Session session, Losses losses, double markMl) {
+        List<Line> lines = new ArrayList<>();
+        for (PlannedStep step : session.steps()) {
+            Optional<Mixed> mix = step.step().kind().isPour() ? plan.mixOf(step).filter(found -> found.pours().get(0).equals(step)).map(found -> mixed(plan, found, losses, markMl)) : Optional.empty();
+            lines.add(new Line(step, mix, step.scuffFirst() ? Optional.empty() : step.action().window().closesAtExclusive()));
+        }
+        return new Block(session.begins(), session.ends(), session.handsOnMinutes(), ready(session), lines);
+    }
+
+    static Mixed mixed(WeekPlan plan, PlannedMix mix, Losses losses, double markMl) {
+        PlannedStep first = mix.pours().get(0);
+        var label = plan.workshop().cups().stream().filter(cup -> cup.code().equals(first.cup())).findFirst().orElseThrow().file().labelFor(first.step());
+        Mix whole = Mix.onMarks(label.ratio(), Math.max(nursery.core.resin.BatchSheet.SMALLEST_ML, mix.sharesMl() + losses.perFillMl() + losses.perCupMl() * mix.pours().size()), markMl);
+        return new Mixed(mix, whole.totalMl(), whole.partAMl(), whole.partBMl());
+    }
+
+    /** What cannot be fetched with gloves on: places and things, each once. */
+    private static List<String> ready(Session session) {
+        Set<String> things = new LinkedHashSet<>();
+        for (PlannedStep step : session.steps()) {
+            step.step().kind().needs().stream().filter(need -> need != Need.SPINDLE).map(Need::words).forEach(things::add);
+            if (!step.step().grit().isBlank()) {
+                things.add(step.step().grit() + " grit");
+            }
+        }
+        long spindles = session.steps().stream().filter(step -> step.turns().isPresent()).map(step -> step.turns().orElseThrow().spindle().id()).distinct().count();
+        if (spindles > 0) {
+            things.add(spindles == 1 ? "a spindle" : spindles + " spindles");
+        }
+        return List.copyOf(things);
+    }
+
+    /** How much of each resin's two parts a plan takes until a moment: the shopping list. */
+    static Map<String, double[]> resinUntil(WeekPlan plan, Instant until, Losses losses, double markMl) {
+        Map<String, double[]> needed = new LinkedHashMap<>();
+        for (PlannedMix mix : plan.mixes().stream().filter(one -> one.at().isBefore(until)).toList()) {
+            Mixed mixed = mixed(plan, mix, losses, markMl);
+            needed.merge(mix.resin(), new double[] {mixed.partAMl(), mixed.partBMl()}, (a, b) -> new double[] {a[0] + b[0], a[1] + b[1]});
+        }
+        return needed;
+    }
+}

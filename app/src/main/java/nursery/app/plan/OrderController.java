@@ -1,0 +1,110 @@
+package nursery.app.plan;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import nursery.app.plan.Orders.Order;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
+import nursery.app.settings.ShopBook;
+import nursery.app.shelf.Shelf;
+import nursery.app.techniques.TechniqueBook;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.ModelAndView;
+
+/** What an order can be promised for on the day it is asked for, and taking it; orders out of a file. */
+@Controller
+class OrderController {
+
+    private final Orders orders;
+    private final OrderForm forms;
+    private final Shelf shelf;
+    private final TechniqueBook techniques;
+    private final ShopBook shops;
+    private final FormPost posts;
+
+    OrderController(Orders orders, OrderForm forms, Shelf shelf, TechniqueBook techniques, ShopBook shops, FormPost posts) {
+        this.orders = orders;
+        this.forms = forms;
+        this.shelf = shelf;
+        this.techniques = techniques;
+        this.shops = shops;
+        this.posts = posts;
+    }
+
+    /** The form; with its answer, once it is filled in. Asking changes nothing. */
+    @GetMapping("/plan/order")
+    String order(@RequestParam Map<String, String> typed, Model model) {
+        if (typed.isEmpty()) {
+            return page(model, Form.fresh(Map.of("count", "1", "matters", "1")));
+        }
+        FormReader reader = new FormReader(typed);
+        forms.read(typed, reader, shops.show()).ifPresent(order -> model.addAttribute("promise", orders.promise(order)));
+        return page(model, reader.faults().none() ? Form.fresh(typed) : Form.rejected(typed, reader.faults().found()));
+    }
+
+    @PostMapping("/plan/order")
+    ModelAndView take(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return posts.handle(typed, model, () -> {
+            FormReader reader = new FormReader(typed);
+            List<Order> one = forms.read(typed, reader, shops.show()).stream().toList();
+            reader.faults().throwIfAny();
+            return "/plan/changes/" + orders.take(one, Maker.of(request).name());
+        }, form -> page(model, form));
+    }
+
+    @GetMapping("/plan/import")
+    String imports(Model model) {
+        model.addAttribute("form", Form.fresh(Map.of()));
+        return "plan/import";
+    }
+
+    /** Takes all orders of a file, or none, with every bad row named. */
+    @PostMapping("/plan/import")
+    ModelAndView take(@RequestParam Map<String, String> typed, @RequestParam(name = "file", required = false) MultipartFile file, Model model, HttpServletRequest request) {
+        return posts.handle(typed, model, () -> {
+            if (file == null || file.isEmpty()) {
+                throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
+            }
+            List<Order> read = OrdersCsv.read(text(file), row -> {
+                FormReader reader = new FormReader(row);
+                List<Order> order = forms.read(row, reader, shops.show()).stream().toList();
+                return new OrdersCsv.Row(order, reader.faults().found());
+            });
+            return "/plan/changes/" + orders.take(read, Maker.of(request).name());
+        }, form -> {
+            model.addAttribute("form", form);
+            return "plan/import";
+        });
+    }
+
+    private static String text(MultipartFile file) {
+        try {
+            return new String(file.getBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private String page(Model model, Form form) {
+        Map<String, String> typed = new LinkedHashMap<>(form.typed());
+        model.addAttribute("form", new Form(typed, form.faults(), form.token()));
+        model.addAttribute("techniques", techniques.all());
+        model.addAttribute("blanks", shelf.blanks());
+        model.addAttribute("resins", shelf.resins());
+        return "plan/order";
+    }
+}
