@@ -31,7 +31,7 @@ launch_application() {
   # The first run remembers, when it ends, which classes it loaded; later starts are then about twice as fast.
   local classes=$root/var/app/classes.jsa remember=-XX:ArchiveClassesAtExit
   [ -f "$classes" ] && remember=-XX:SharedArchiveFile
-  java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
+  java -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     </dev/null >"$root/var/log/$shop.log" 2>&1 9>&- &
   application=$!

@@ -64,7 +64,9 @@ class ChangeController {
         reader.faults().throwIfAny();
         List<PlanChange> changes = kind.map(wanted -> List.of(change(wanted, reader, show))).orElse(List.of());
         String why = changes.isEmpty() ? "As things stand" : changes.get(0).words(show);
-        return plans.propose(Character.toUpperCase(why.charAt(0)) + why.substring(1), changes, by);
+        // Asked for a better plan while nothing is wrong, everything may move.
+        boolean calm = !changes.isEmpty() || !plans.departures().isEmpty();
+        return plans.propose(Character.toUpperCase(why.charAt(0)) + why.substring(1), changes, by, calm && plans.isKept());
     }
 
     private PlanChange change(PlanChange.Kind kind, FormReader reader, Show show) {

@@ -35,7 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class PlanBook {
 
     /** A change is answered within a second; the search for a better plan takes most of it. */
-    private static final Duration ANSWERED_WITHIN = Duration.ofMillis(600);
+    private static final Duration ANSWERED_WITHIN = Duration.ofMillis(550);
     private static final long MOST_STEPS = 4000;
     private static final long FIRST_STEPS = 300;
     private static final long PERIOD_S = 300;
@@ -128,8 +128,15 @@ public class PlanBook {
     /** Works out a plan with some things otherwise, and puts it before the maker. */
     @Transactional
     public long propose(String why, List<PlanChange> changes, String by) {
+        return propose(why, changes, by, isKept());
+    }
+
+    /** @param calm whether to move as little as may be of what is planned */
+    @Transactional
+    long propose(String why, List<PlanChange> changes, String by, boolean calm) {
         Workshop changed = changed(workshop(), changes);
-        Planner planner = Planner.after(current().placements(), changed);
+        List<Placement> before = current().placements();
+        Planner planner = calm ? Planner.after(before, changed) : Planner.anew(before, changed);
         long until = System.nanoTime() + ANSWERED_WITHIN.toNanos();
         planner.improve(new Budget(MOST_STEPS, () -> System.nanoTime() - until >= 0, far -> {}));
         return record(why, changes, planner.best(), by);

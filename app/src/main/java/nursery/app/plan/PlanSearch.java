@@ -93,7 +93,7 @@ class PlanSearch implements DisposableBean {
         current.set(Optional.of(run));
         working.execute(() -> {
             try {
-                Planner planner = Planner.after(plan.placements(), plan.workshop());
+                Planner planner = Planner.anew(plan.placements(), plan.workshop());
                 planner.improve(new Budget(Long.MAX_VALUE, run::isEnough, far -> {
                     run.steps = far.steps();
                     run.best = far.best();

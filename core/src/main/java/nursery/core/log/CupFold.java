@@ -65,6 +65,11 @@ public final class CupFold {
         apply(entry);
     }
 
+    /** Lays one more entry on without asking what is questionable about it: for what is only planned. */
+    public void play(LogEntry entry) {
+        apply(entry);
+    }
+
     public CupState stateAt(Instant now) {
         Optional<NextAction> next = file.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
                 .map(step -> NextStep.of(step, newestCoat(), lastDone, now));

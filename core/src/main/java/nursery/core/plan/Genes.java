@@ -29,22 +29,32 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
 
     /** Genes that lay every step where a plan had it, if it can still be there; what it did not know comes last. */
     static Genes asKept(Problem problem, List<Placement> kept) {
-        Map<String, Map<Integer, Integer>> slots = kept.stream().collect(Collectors.groupingBy(Placement::cup,
-                Collectors.toMap(Placement::step, placement -> Math.max(0, problem.grid.slotFrom(placement.begins())), (a, b) -> b)));
-        int[] notBefore = new int[problem.acts];
+        int[] slots = slots(problem, kept);
+        int[] notBefore = Arrays.stream(slots).map(slot -> slot == Act.NEVER ? 0 : slot).toArray();
         List<int[]> turns = new ArrayList<>();
         for (Job job : problem.jobs) {
-            Map<Integer, Integer> own = slots.getOrDefault(job.cup().code(), Map.of());
             boolean known = true;
-            for (int i = 0; i < job.acts().size(); i++) {
-                int begins = own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
+            for (int act = job.first(); act < job.first() + job.acts().size(); act++) {
                 // From a step on that the plan did not know this cup waits its turn: nobody else is moved for it.
-                known &= begins != Act.NEVER;
-                notBefore[job.first() + i] = begins == Act.NEVER ? 0 : begins;
-                turns.add(new int[] {known ? begins : Act.NEVER, job.number()});
+                known &= slots[act] != Act.NEVER;
+                turns.add(new int[] {known ? slots[act] : Act.NEVER, job.number()});
             }
         }
         turns.sort(Comparator.comparingInt(turn -> turn[0]));
         return new Genes(turns.stream().mapToInt(turn -> turn[1]).toArray(), new boolean[problem.acts], notBefore);
+    }
+
+    /** By act: the slot a plan has it at, or {@link Act#NEVER} if it does not know it. */
+    static int[] slots(Problem problem, List<Placement> kept) {
+        Map<String, Map<Integer, Integer>> slots = kept.stream().collect(Collectors.groupingBy(Placement::cup,
+                Collectors.toMap(Placement::step, placement -> Math.max(0, problem.grid.slotFrom(placement.begins())), (a, b) -> b)));
+        int[] found = new int[problem.acts];
+        for (Job job : problem.jobs) {
+            Map<Integer, Integer> own = slots.getOrDefault(job.cup().code(), Map.of());
+            for (int i = 0; i < job.acts().size(); i++) {
+                found[job.first() + i] = own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
+            }
+        }
+        return found;
     }
 }

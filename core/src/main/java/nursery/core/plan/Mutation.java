@@ -9,6 +9,7 @@ import nursery.core.plan.Problem.Job;
 final class Mutation {
 
     private static final int SESSION_SLOTS = 2 * Score.BREAK_MINUTES / Grid.MINUTES;
+    private static final int LOOKS_FOR_LATE = 6;
     private static final int SLOTS_A_DAY = 24 * 60 / Grid.MINUTES;
 
     private final Problem problem;
@@ -33,7 +34,7 @@ final class Mutation {
         } else if (kind < 30) {
             move(genes.order());
         } else if (kind < 40) {
-            together(genes.order());
+            together(genes.order(), layout);
         } else if (kind < 52 && straightOn.length > 0) {
             int act = straightOn[random.nextInt(straightOn.length)];
             genes.straightOn()[act] = !genes.straightOn()[act];
@@ -42,7 +43,7 @@ final class Mutation {
         } else if (kind < 87) {
             giveUpSession(genes, layout);
         } else {
-            free(genes);
+            free(genes, layout);
         }
     }
 
@@ -65,8 +66,8 @@ final class Mutation {
     }
 
     /** All of one cup's turns one after the other, before anything else or after so many. */
-    private void together(int[] order) {
-        int job = random.nextInt(problem.jobs.size());
+    private void together(int[] order, Layout layout) {
+        int job = jobOf[any(layout)];
         int[] others = Arrays.stream(order).filter(number -> number != job).toArray();
         int before = random.nextInt(others.length + 1);
         int count = order.length - others.length;
@@ -77,7 +78,7 @@ final class Mutation {
 
     /** Puts a step off to just before or after another, so that they share a session or a mix, or by some hours. */
     private void delay(Genes genes, Layout layout) {
-        int act = random.nextInt(problem.acts);
+        int act = any(layout);
         if (layout.at()[act] < 0) {
             return;
         }
@@ -114,14 +115,28 @@ final class Mutation {
     }
 
     /** Lets a cup's steps, or a single one, be begun as soon as they can. */
-    private void free(Genes genes) {
-        int act = random.nextInt(problem.acts);
+    private void free(Genes genes, Layout layout) {
+        int act = any(layout);
         if (random.nextBoolean()) {
             genes.notBefore()[act] = 0;
             return;
         }
         Job job = problem.jobs.get(jobOf[act]);
         Arrays.fill(genes.notBefore(), job.first(), job.first() + job.acts().size(), 0);
+    }
+
+    /** A step, half of the time one of a cup that is late: there is the most to gain. */
+    private int any(Layout layout) {
+        int act = random.nextInt(problem.acts);
+        int tries = random.nextBoolean() ? LOOKS_FOR_LATE : 0;
+        for (int tried = 0; tried < tries && !isLate(jobOf[act], layout); tried++) {
+            act = random.nextInt(problem.acts);
+        }
+        return act;
+    }
+
+    private boolean isLate(int job, Layout layout) {
+        return layout.ready()[job] > problem.jobs.get(job).due();
     }
 
     private Act act(int number) {

@@ -63,12 +63,12 @@ final class PlanReader {
         Instant begins = scuffFirst ? problem.grid.instant(layout.at()[number] - Act.SCUFF_SLOTS) : at;
         NextAction action = fold.stateAt(begins).next().orElseThrow();
         if (scuffFirst) {
-            fold.add(new LogEntry.Scuffed(mark(begins)));
+            fold.play(new LogEntry.Scuffed(mark(begins)));
         }
         CupState state = fold.stateAt(at);
         OptionalDouble amount = act.step().role().map(role -> OptionalDouble.of(state.share(job.cup().file(), role).suggestedMl())).orElse(OptionalDouble.empty());
         Optional<Turning> turning = Optional.ofNullable(turnings.get(number));
-        fold.add(act.isPour() ? new LogEntry.Poured(mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle)) : new LogEntry.StepDone(mark(at), act.step().number()));
+        fold.play(act.isPour() ? new LogEntry.Poured(mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle)) : new LogEntry.StepDone(mark(at), act.step().number()));
         return new PlannedStep(job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
     }
 

@@ -20,17 +20,25 @@ public final class Planner {
     private final Search search;
 
     public Planner(Workshop workshop, long seed) {
-        this(workshop, seed, List.of());
+        this(workshop, seed, List.of(), false);
     }
 
-    private Planner(Workshop workshop, long seed, List<Placement> before) {
+    private Planner(Workshop workshop, long seed, List<Placement> before, boolean calm) {
         problem = new Problem(workshop);
-        search = new Search(problem, seed, before);
+        search = new Search(problem, seed, before, calm);
     }
 
-    /** Goes on from a plan that was made for this workshop as it was before: as far as that still holds, the new one is never worse. */
+    /**
+     * Goes on from a plan that was made for this workshop as it was before, and moves a step of it only to be less late, to miss
+     * less or to scuff less. As far as the plan still holds, the new one is never worse.
+     */
     public static Planner after(List<Placement> before, Workshop workshop) {
-        return new Planner(workshop, SEED, before);
+        return new Planner(workshop, SEED, before, true);
+    }
+
+    /** Looks for the best plan there is, whatever moves; as far as the plan before still holds, never a worse one. */
+    public static Planner anew(List<Placement> before, Workshop workshop) {
+        return new Planner(workshop, SEED, before, false);
     }
 
     /** The first valid plan, at once. */

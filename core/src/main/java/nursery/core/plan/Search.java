@@ -11,51 +11,73 @@ import nursery.core.plan.Problem.Job;
 /**
  * Looks for better plans by small changes: late-acceptance hill climbing (Burke and Bykov, Eur. J. Oper. Res. 258, 2017), which only
  * compares plans and so needs no weights between the figures of a score. Starts anew from the best when it is stuck.
+ *
+ * <p>A calm search goes on from a plan that people know, and moves a step only to be less late or to scuff less: what it moves counts
+ * before sessions, mixes and finish times.
  */
 final class Search {
 
     private static final int REMEMBERED = 60;
     private static final int STUCK_AFTER = 1500;
     private static final int TELL_EVERY = 200;
+    private static final int KICKS = 4;
 
     private final Problem problem;
     private final Decoder decoder;
     private final SplittableRandom random;
     private final Mutation mutation;
-    private Genes genes;
-    private Layout layout;
-    private Genes bestGenes;
-    private Layout best;
+    private final int[] known;
+    private Candidate here;
+    private Candidate best;
 
-    /** @param before a plan to go on from, if any: what is found is never worse, as long as it still holds */
-    Search(Problem problem, long seed, List<Placement> before) {
+    /** A plan laid out, and how many steps it moves that were known. */
+    private record Candidate(Genes genes, Layout layout, int moved) implements Comparable<Candidate> {
+
+        private static final Comparator<Candidate> ORDER = Comparator.comparingInt((Candidate one) -> one.score().notPlaced()).thenComparingInt(one -> one.score().missed()).thenComparingLong(one -> one.score().lateMinutes())
+                .thenComparingInt(one -> one.score().scuffs()).thenComparingInt(Candidate::moved).thenComparing(Candidate::score);
+
+        Score score() {
+            return layout.score();
+        }
+
+        @Override
+        public int compareTo(Candidate other) {
+            return ORDER.compare(this, other);
+        }
+    }
+
+    /**
+     * @param before a plan to go on from, if any: what is found is never worse, as long as it still holds
+     * @param calm   whether to move as little of it as may be
+     */
+    Search(Problem problem, long seed, List<Placement> before, boolean calm) {
         this.problem = problem;
         decoder = new Decoder(problem);
         random = new SplittableRandom(seed);
         mutation = new Mutation(problem, random);
-        genes = first();
-        layout = decoder.lay(genes);
-        bestGenes = genes.copy();
-        best = layout;
-        for (boolean cupByCup : new boolean[] {true, false}) {
-            for (boolean straightOn : new boolean[] {true, false}) {
-                start(Genes.of(order(cupByCup), problem.acts, straightOn));
+        known = calm ? Genes.slots(problem, before) : new int[0];
+        List<Genes> starts = new ArrayList<>();
+        if (!before.isEmpty()) {
+            starts.add(Genes.asKept(problem, before));
+        }
+        if (!calm) {
+            for (boolean cupByCup : new boolean[] {true, false}) {
+                for (boolean straightOn : new boolean[] {true, false}) {
+                    starts.add(Genes.of(order(cupByCup), problem.acts, straightOn));
+                }
             }
         }
-        if (!before.isEmpty()) {
-            start(Genes.asKept(problem, before));
-        }
-        genes = bestGenes.copy();
-        layout = best;
+        best = starts.stream().map(this::lay).min(Comparator.naturalOrder()).orElseThrow();
+        here = best;
     }
 
     Layout best() {
-        return best;
+        return best.layout();
     }
 
     void run(Budget budget) {
-        Score[] remembered = new Score[REMEMBERED];
-        Arrays.fill(remembered, layout.score());
+        Candidate[] remembered = new Candidate[REMEMBERED];
+        Arrays.fill(remembered, here);
         int idle = 0;
         for (long step = 0; step < budget.steps() && problem.acts > 0 && !budget.stop().getAsBoolean(); step++) {
             idle = step(remembered, (int) (step % REMEMBERED)) ? 0 : idle + 1;
@@ -63,48 +85,45 @@ final class Search {
                 budget.progress().accept(new Progressed(step, best.score()));
             }
             if (idle > STUCK_AFTER) {
-                genes = bestGenes.copy();
-                for (int kick = 0; kick < 4; kick++) {
-                    mutation.change(genes, best);
-                }
-                layout = decoder.lay(genes);
-                Arrays.fill(remembered, layout.score());
+                kick(remembered);
                 idle = 0;
             }
         }
     }
 
+    private void kick(Candidate[] remembered) {
+        Genes genes = best.genes().copy();
+        for (int i = 0; i < KICKS; i++) {
+            mutation.change(genes, best.layout());
+        }
+        here = lay(genes);
+        Arrays.fill(remembered, here);
+    }
+
     /** @return whether it found the best plan yet */
-    private boolean step(Score[] remembered, int slot) {
-        Genes changed = genes.copy();
+    private boolean step(Candidate[] remembered, int slot) {
+        Genes changed = here.genes().copy();
         do {
-            mutation.change(changed, layout);
+            mutation.change(changed, here.layout());
         } while (random.nextInt(3) == 0);
-        Layout laid = decoder.lay(changed);
-        if (laid.score().compareTo(layout.score()) <= 0 || laid.score().compareTo(remembered[slot]) <= 0) {
-            genes = changed;
-            layout = laid;
+        Candidate laid = lay(changed);
+        if (laid.compareTo(here) <= 0 || laid.compareTo(remembered[slot]) <= 0) {
+            here = laid;
         }
-        remembered[slot] = layout.score();
-        return layout.score().compareTo(best.score()) < 0 && keep();
+        remembered[slot] = here;
+        boolean better = here.compareTo(best) < 0;
+        best = better ? here : best;
+        return better;
     }
 
-    private boolean keep() {
-        best = layout;
-        bestGenes = genes.copy();
-        return true;
-    }
-
-    private void start(Genes other) {
-        Layout laid = decoder.lay(other);
-        if (laid.score().compareTo(best.score()) < 0) {
-            best = laid;
-            bestGenes = other.copy();
+    private Candidate lay(Genes genes) {
+        Layout layout = decoder.lay(genes);
+        int moved = 0;
+        for (int act = 0; act < known.length; act++) {
+            int begins = layout.at()[act] - (layout.scuffed()[act] ? Act.SCUFF_SLOTS : 0);
+            moved += known[act] != Act.NEVER && Math.abs(begins - known[act]) > 1 ? 1 : 0;
         }
-    }
-
-    private Genes first() {
-        return Genes.of(order(true), problem.acts, true);
+        return new Candidate(genes, layout, moved);
     }
 
     /** Cups by how little time they have to spare, each at once or step by step in turn. */
