@@ -9,16 +9,21 @@ import nursery.core.plan.Problem.Job;
 final class Mutation {
 
     private static final int SESSION_SLOTS = 2 * Score.BREAK_MINUTES / Grid.MINUTES;
+    /** One change in so many puts a cup back to where it was known to be. */
+    private static final int RESTORES = 5;
     private static final int LOOKS_FOR_LATE = 6;
     private static final int SLOTS_A_DAY = 24 * 60 / Grid.MINUTES;
 
     private final Problem problem;
     private final SplittableRandom random;
+    private final int[] known;
     private final int[] jobOf;
     private final int[] straightOn;
 
-    Mutation(Problem problem, SplittableRandom random) {
+    /** @param known by act: the slot a plan people know has it at; empty if there is none to keep to */
+    Mutation(Problem problem, SplittableRandom random, int[] known) {
         this.problem = problem;
+        this.known = known;
         this.random = random;
         jobOf = new int[problem.acts];
         for (Job job : problem.jobs) {
@@ -28,6 +33,10 @@ final class Mutation {
     }
 
     void change(Genes genes, Layout layout) {
+        if (known.length > 0 && random.nextInt(RESTORES) == 0) {
+            restore(genes);
+            return;
+        }
         int kind = random.nextInt(100);
         if (kind < 15) {
             swap(genes.order());
@@ -99,6 +108,16 @@ final class Mutation {
             if (Math.abs(layout.at()[other] - layout.at()[act]) <= SESSION_SLOTS && layout.at()[other] < until) {
                 genes.notBefore()[other] = until;
             }
+        }
+    }
+
+    /** Puts a cup's steps, or the rest of them, back to where they were known to be. */
+    private void restore(Genes genes) {
+        int act = random.nextInt(problem.acts);
+        Job job = problem.jobs.get(jobOf[act]);
+        for (int i = random.nextBoolean() ? job.first() : act; i < job.first() + job.acts().size(); i++) {
+            genes.notBefore()[i] = known[i] == Act.NEVER ? 0 : known[i];
+            genes.straightOn()[i] = false;
         }
     }
 

@@ -54,8 +54,8 @@ final class Search {
         this.problem = problem;
         decoder = new Decoder(problem);
         random = new SplittableRandom(seed);
-        mutation = new Mutation(problem, random);
         known = calm ? Genes.slots(problem, before) : new int[0];
+        mutation = new Mutation(problem, random, known);
         List<Genes> starts = new ArrayList<>();
         if (!before.isEmpty()) {
             starts.add(Genes.asKept(problem, before));
