@@ -28,8 +28,11 @@ class AccessJourneyTest extends Journey {
         String edit = page.url().substring(shop.address().length());
         page.navigate("/cups/A-01");
         send("Poured");
+        page.navigate("/plan");
+        send("Make a plan to keep");
+        String change = page.url().substring(shop.address().length());
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/room", "/room/lab", "/alarms", "/shop", "/nowhere");
+        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/plan", "/plan?by=spindles&days=2", "/plan/today", "/plan/cup/A-01", change, "/plan/hours", "/plan/order", "/plan/import", "/room", "/room/lab", "/alarms", "/shop", "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

@@ -91,7 +91,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
     public static final class Running implements AutoCloseable {
 
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
-        private static final List<String> TABLES = List.of("submission", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin_found", "resin", "blank_station", "blank", "room_reading", "room_sensor", "room_plan", "calendar_feed", "shop");
+        private static final List<String> TABLES = List.of("submission", "week_plan_change", "week_plan_step", "week_plan", "plan_pin", "bench_hours", "bench_day", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin_found", "resin", "blank_station", "blank", "room_reading", "room_sensor", "room_plan", "calendar_feed", "shop");
 
         private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
         private final MovableClock clock = new MovableClock();
@@ -151,6 +151,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             sql().update("UPDATE log_entry SET cancels_id = NULL");
             TABLES.forEach(table -> sql().update("DELETE FROM " + table));
             sql().update("UPDATE cup_counter SET last = 0");
+            sql().update("UPDATE week_plan_kept SET plan_id = NULL");
             bean(Shelf.class).stockIfEmpty();
         }
 

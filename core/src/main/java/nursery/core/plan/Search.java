@@ -60,7 +60,7 @@ final class Search {
         if (!before.isEmpty()) {
             starts.add(Genes.asKept(problem, before));
         }
-        if (!calm) {
+        if (!calm || before.isEmpty()) {
             for (boolean cupByCup : new boolean[] {true, false}) {
                 for (boolean straightOn : new boolean[] {true, false}) {
                     starts.add(Genes.of(order(cupByCup), problem.acts, straightOn));

@@ -1,0 +1,59 @@
+package nursery.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A maker plans the week: keeps a plan, moves a step, is away an evening, takes an order, and stops a long look. */
+class PlanJourneyTest extends Journey {
+
+    @Test
+    void aWeekIsPlannedChangedAndPromised() {
+        open(1280, 800, ColorScheme.LIGHT);
+        measureABlank();
+        startACup();
+        page.navigate("/plan");
+        assertThat(page.locator(".plan-row")).hasCount(2);
+        send("Make a plan to keep");
+        send("Keep this plan");
+        assertThat(page.locator("h1")).hasText("The plan");
+        assertThat(page.locator(".plan-page .notice")).hasCount(0);
+
+        page.locator("a.plan-row").first().click();
+        assertThat(page.locator(".plan-steps > li").first()).containsText("your bench hours begin");
+        page.locator("summary").first().click();
+        page.getByLabel("To another time").first().fill("2026-03-03T20:00");
+        page.locator(".plan-steps li").first().getByText("Pin it there").click();
+        assertThat(page.locator("h1")).hasText("What would change");
+        assertThat(page.locator(".lead")).containsText("A-01 is pinned to Tue 20:00");
+        send("Keep this plan");
+        page.navigate("/plan/today?day=2026-03-03");
+        assertThat(page.locator(".session-step").first()).containsText("20:00");
+
+        page.navigate("/plan/hours");
+        page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill("2026-03-04");
+        send("See what that changes");
+        assertThat(page.locator(".lead")).containsText("Away on Wed 4 Mar");
+        send("Drop it");
+
+        page.navigate("/plan/order");
+        page.getByLabel("What it will be").fill("Tram bell");
+        page.getByLabel("How many").fill("2");
+        page.getByLabel("Due on").fill("2026-03-30");
+        send("When can it be done?");
+        assertThat(page.locator(".promise .huge")).hasText("Yes");
+        send("Take it: start 2 cups");
+        send("Keep this plan");
+        assertThat(page.locator("a.plan-row")).hasCount(3);
+
+        send("Look for a minute");
+        Locator enough = page.getByText("Enough: take the best so far");
+        assertThat(page.locator("#looking")).containsText("plans laid out");
+        enough.click();
+        assertThat(page.locator("#looking")).containsText(Pattern.compile("See what would change|No better plan was found"));
+    }
+}
