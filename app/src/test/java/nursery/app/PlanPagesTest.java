@@ -63,7 +63,7 @@ class PlanPagesTest {
     private static Running shop;
     private static Tablet tablet;
     private static PlanBook plans;
-    private static long regular;
+    private static long resin;
 
     @BeforeAll
     static void open(Running running) {
@@ -78,10 +78,10 @@ class PlanPagesTest {
         shop.settle("UTC");
         Shelf shelf = shop.bean(Shelf.class);
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        regular = shelf.resins().get(0).id();
+        resin = shelf.resins().get(0).id();
         CupBook cups = shop.bean(CupBook.class);
-        cups.start(shop.glitterCup("Winter sky", regular, shop.clock().instant()));
-        cups.start(shop.glitterCup("Line 7 green", regular, shop.clock().instant()));
+        cups.start(shop.glitterCup("Winter sky", resin, shop.clock().instant()));
+        cups.start(shop.glitterCup("Line 7 green", resin, shop.clock().instant()));
     }
 
     private static String location(MvcTestResult result) {
@@ -269,7 +269,7 @@ class PlanPagesTest {
         WeekPlan plan = plans.current();
         String day = plan.mixes().get(0).at().toString().substring(0, 10);
 
-        assertThat(tablet.page("/plan/today?day=" + day)).contains("<b>Mix ", "<span>Regular tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
+        assertThat(tablet.page("/plan/today?day=" + day)).contains("<b>Mix ", "<span>Fast tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
         assertThat(tablet.page("/plan/today?day=2026-03-02")).contains("Have ready:", "a vented booth, or outdoors", "18:00");
         assertThat(tablet.get("/plan/today?day=nonsense")).hasStatusOk();
     }
@@ -284,7 +284,7 @@ class PlanPagesTest {
 
     private static Map<String, String> order(String... changes) {
         Map<String, String> order = typed(ORDER);
-        order.put("resin", "" + regular);
+        order.put("resin", "" + resin);
         order.put("blank", "" + shop.bean(Shelf.class).blanks().get(0).id());
         order.putAll(typed(changes));
         return order;

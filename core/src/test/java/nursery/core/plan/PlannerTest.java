@@ -231,6 +231,17 @@ class PlannerTest {
     }
 
     @Test
+    void twoThousandCupsGetAnAnswer() {
+        Workshop shop = RandomWorkshop.of(1, 2000, 60);
+
+        WeekPlan plan = Planner.first(shop);
+
+        assertThat(plan.readyAt().size() + plan.notPlaced().size()).isEqualTo(2000);
+        assertThat(plan.notPlaced()).isNotEmpty().allSatisfy(not -> assertThat(not.why()).contains("taken until the end of the 26 weeks"));
+        assertThat(PlanChecker.faultsOf(plan)).isEmpty();
+    }
+
+    @Test
     void aPlanOfNothingIsEmpty() {
         WeekPlan plan = Planner.plan(shop("07:00-23:00", 1, List.of()), Budget.of(100));
 
