@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import nursery.app.picture.LineChart;
-import nursery.app.platform.CsvCell;
+import nursery.app.platform.CsvText;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Moments;
@@ -102,7 +102,7 @@ class LabController {
 
     /** A text cell that a spreadsheet might take for a formula is disarmed. */
     static String text(String cell) {
-        String safe = CsvCell.safe(cell);
+        String safe = CsvText.safe(cell);
         return "\"" + safe.replace("\"", "\"\"") + "\"";
     }
 

@@ -91,7 +91,8 @@ class ChangeController {
     private PlanChange hours(FormReader reader, Show show) {
         Optional<LocalDate> day = reader.date("day", "The day");
         reader.faults().require(day.isPresent() || !reader.faults().none(), "day", "Say which day.");
-        day.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()) && date.isBefore(show.today().plusDays(FURTHEST.toDays())), "day", "%s is outside the half year that is planned.".formatted(show.date(date))));
+        LocalDate end = show.today().plusDays(FURTHEST.toDays());
+        day.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()) && date.isBefore(end), "day", "%s is outside the half year that is planned.".formatted(show.date(date))));
         DayHours hours = reader.faults().attempt("hours", () -> DayHours.parse(reader.raw("hours"))).orElse(DayHours.NONE);
         return PlanChange.hours(day.orElse(show.today()), hours);
     }

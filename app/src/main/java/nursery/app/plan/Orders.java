@@ -1,5 +1,6 @@
 package nursery.app.plan;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -15,7 +16,6 @@ import nursery.app.shelf.ShelfBlank;
 import nursery.app.shelf.ShelfResin;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.core.log.CupFile;
-import nursery.core.plan.Budget;
 import nursery.core.plan.PlanCup;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
@@ -32,7 +32,9 @@ class Orders {
     static final int MOST_CUPS = 60;
     private static final String PAINT = "#1f3a5f";
     private static final String GLITTER = "#3f7fbf";
-    private static final long STEPS = 400;
+    private static final long STEPS = 1000;
+    /** Two plans are made for an answer. */
+    private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
     private final PlanBook plans;
     private final CupBook cups;
@@ -85,7 +87,7 @@ class Orders {
             all.add(new PlanCup("new " + i, file, order.base().name(), order.last().name(), due.map(day -> day.atStartOfDay(shops.shop().zoneId()).toInstant()), order.matters()));
         }
         Planner planner = Planner.after(before.placements(), shop.withCups(all));
-        planner.improve(Budget.of(STEPS));
+        planner.improve(PlanBook.within(ASKED_FOR, STEPS));
         return planner.best();
     }
 

@@ -1,7 +1,6 @@
 package nursery.app.plan;
 
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,10 +9,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import nursery.app.plan.Orders.Order;
+import nursery.app.platform.CsvText;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
 /**
@@ -24,8 +22,11 @@ final class OrdersCsv {
 
     private static final int MOST_ROWS = 500;
     /** What a column may be headed, and the field it fills. */
-    private static final Map<String, String> HEADINGS = Map.ofEntries(Map.entry("name", "name"), Map.entry("design", "name"), Map.entry("for", "madeFor"), Map.entry("made for", "madeFor"), Map.entry("customer", "madeFor"), Map.entry("order", "madeFor"),
-            Map.entry("technique", "technique"), Map.entry("blank", "blank"), Map.entry("cup", "blank"), Map.entry("resin", "resin"), Map.entry("last resin", "last"), Map.entry("last", "last"), Map.entry("count", "count"), Map.entry("cups", "count"), Map.entry("how many", "count"),
+    private static final Map<String, String> HEADINGS = Map.ofEntries(Map.entry("name", "name"), Map.entry("design", "name"),
+            Map.entry("for", "madeFor"), Map.entry("made for", "madeFor"), Map.entry("customer", "madeFor"), Map.entry("order", "madeFor"),
+            Map.entry("technique", "technique"), Map.entry("blank", "blank"), Map.entry("cup", "blank"),
+            Map.entry("resin", "resin"), Map.entry("last resin", "last"), Map.entry("last", "last"),
+            Map.entry("count", "count"), Map.entry("cups", "count"), Map.entry("how many", "count"),
             Map.entry("due", "due"), Map.entry("due date", "due"), Map.entry("matters", "matters"));
     private static final List<String> NEEDED = List.of("name", "technique", "blank", "resin", "count");
 
@@ -36,11 +37,8 @@ final class OrdersCsv {
 
     /** @throws InvalidInput with every bad row and what is wrong in it */
     static List<Order> read(String text, Function<Map<String, String>, Row> understand) {
-        String clean = text.startsWith("\ufeff") ? text.substring(1) : text;
-        String head = clean.lines().filter(line -> !line.isBlank()).findFirst().orElseThrow(() -> refused("The file is empty."));
-        char delimiter = head.contains("\t") ? '\t' : head.contains(";") ? ';' : ',';
-        try (CSVParser parser = CSVParser.parse(new StringReader(clean), CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(true).setTrim(true).get())) {
-            return rows(parser.getRecords(), understand);
+        try (CsvText file = CsvText.open(text)) {
+            return rows(file.parser().getRecords(), understand);
         } catch (IOException | UncheckedIOException e) {
             throw refused("The file breaks off or is not CSV: " + e.getMessage() + ".");
         }

@@ -137,8 +137,7 @@ public class PlanBook {
         Workshop changed = changed(workshop(), changes);
         List<Placement> before = current().placements();
         Planner planner = calm ? Planner.after(before, changed) : Planner.anew(before, changed);
-        long until = System.nanoTime() + ANSWERED_WITHIN.toNanos();
-        planner.improve(new Budget(MOST_STEPS, () -> System.nanoTime() - until >= 0, far -> {}));
+        planner.improve(within(ANSWERED_WITHIN, MOST_STEPS));
         return record(why, changes, planner.best(), by);
     }
 
@@ -146,6 +145,12 @@ public class PlanBook {
     @Transactional
     public void begin(String by) {
         keep(propose("As things stand", List.of(), by), by);
+    }
+
+    /** So many steps of a search, but no longer than so. */
+    static Budget within(Duration time, long steps) {
+        long until = System.nanoTime() + time.toNanos();
+        return new Budget(steps, () -> System.nanoTime() - until >= 0, far -> {});
     }
 
     /** Puts a plan before the maker that was found otherwise. */

@@ -13,7 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.platform.CalendarText;
-import nursery.app.platform.CsvCell;
+import nursery.app.platform.CsvText;
 import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
 import nursery.app.settings.ShopBook;
@@ -84,8 +84,9 @@ class SheetController {
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord("begins", "ends", "cup", "step", "scuff first", "amount ml", "spindle", "spindle free from", "window opens", "window closes");
             for (PlannedStep step : plan.steps().stream().filter(PlannedStep::isHandsOn).toList()) {
-                printer.printRecord(local(step.begins(), show), local(step.ends(), show), step.cup(), CsvCell.safe(step.step().title()), step.scuffFirst() ? "yes" : "no",
-                        step.amountMl().isPresent() ? Math.round(step.amountMl().getAsDouble() * 10) / 10.0 : "", step.turns().map(turns -> CsvCell.safe(turns.spindle().name())).orElse(""),
+                printer.printRecord(local(step.begins(), show), local(step.ends(), show), step.cup(), CsvText.safe(step.step().title()),
+                        step.scuffFirst() ? "yes" : "no",
+                        step.amountMl().isPresent() ? Math.round(step.amountMl().getAsDouble() * 10) / 10.0 : "", step.turns().map(turns -> CsvText.safe(turns.spindle().name())).orElse(""),
                         step.turns().map(turns -> local(turns.untilExclusive(), show)).orElse(""), local(step.action().window().opensAt(), show), step.action().window().closesAtExclusive().map(at -> local(at, show)).orElse(""));
             }
         } catch (IOException e) {

@@ -1,7 +1,6 @@
 package nursery.app.room;
 
 import java.io.IOException;
-import java.io.StringReader;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -16,11 +15,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
+import nursery.app.platform.CsvText;
 import nursery.core.cure.RoomReading;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.TemperatureUnit;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
@@ -65,12 +64,8 @@ final class ReadingsCsv {
      */
     static Read read(String text, ZoneId zone, Optional<TemperatureUnit> unit, Instant now, IntConsumer progress) {
         ReadingsCsv csv = new ReadingsCsv(zone, unit, now);
-        String clean = text.startsWith("\ufeff") ? text.substring(1) : text;
-        String head = clean.lines().filter(line -> !line.isBlank()).findFirst().orElseThrow(() -> refused("The file is empty."));
-        char delimiter = head.contains("\t") ? '\t' : head.contains(";") ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(true).setTrim(true).get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(clean), format)) {
-            csv.rows(parser, delimiter, progress);
+        try (CsvText file = CsvText.open(text)) {
+            csv.rows(file.parser(), file.delimiter(), progress);
         } catch (IOException | java.io.UncheckedIOException e) {
             throw refused("The file breaks off or is not CSV: " + e.getMessage() + ".");
         }

@@ -14,11 +14,13 @@ import org.jspecify.annotations.Nullable;
  * @param clock  for a coat, the clock it cures by
  * @param label  for a coat, what it is mixed from
  * @param resin  for a coat, the number of that resin
- * @param pinned the slot the maker wants it in, or {@value #FREE}
+ * @param pinned the slot the maker wants it in, {@value #FREE} for any, or {@value #PINNED_IN_VAIN}
  */
 record Act(PlanStep step, int hands, boolean inBooth, boolean onSpindle, @Nullable CureTable clock, @Nullable Label label, int resin, int pinned) {
 
     static final int FREE = -1;
+    /** Pinned to where another pin has the hands already. */
+    static final int PINNED_IN_VAIN = -2;
     /** No window closes then. */
     static final int NEVER = Integer.MAX_VALUE;
     /** Scuffing a coat whose tack window has closed; from memory. */

@@ -86,9 +86,17 @@ final class Decoder {
             genes.straightOn()[job.first() + wet] = false;
         }
         if (!findAndDo(job, from, wet, genes.notBefore(), TRIES) && !force(job, from, wet, genes.notBefore())) {
-            // Not placed, nor what comes after it.
-            next[job.number()] = job.acts().size();
+            leaveOut(job, from);
         }
+    }
+
+    /** Places neither a step nor what comes after it, and forgets what was tried for them. */
+    private void leaveOut(Job job, int from) {
+        int end = job.acts().size();
+        Arrays.fill(at, job.first() + from, job.first() + end, Layout.NOWHERE);
+        Arrays.fill(scuffed, job.first() + from, job.first() + end, false);
+        Arrays.fill(missed, job.first() + from, job.first() + end, false);
+        next[job.number()] = end;
     }
 
     private boolean findAndDo(Job job, int from, int end, int[] notBefore, int tries) {
@@ -177,9 +185,8 @@ final class Decoder {
                 note(job.first() + index, act, found, scuffFirst);
                 return found;
             }
-            if (pinned) {
-                return Bench.NOWHERE;
-            }
+            // Not even a pin turns a cup where nothing turns.
+            pinned = false;
             slot = blocked + 1 - scuffing;
         }
     }
@@ -187,7 +194,7 @@ final class Decoder {
     private void note(int number, Act act, int slot, boolean scuffFirst) {
         at[number] = slot;
         scuffed[number] = scuffFirst;
-        missed[number] = act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+        missed[number] = act.pinned() == Act.PINNED_IN_VAIN || act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
         trial.does(act, slot);
     }
 
@@ -223,7 +230,6 @@ final class Decoder {
             int closes = job.acts().get(i).closes(trial);
             int found = place(job, i, Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)), false);
             if (found == Bench.NOWHERE) {
-                Arrays.fill(at, job.first() + from, job.first() + end, Layout.NOWHERE);
                 return false;
             }
             missed[job.first() + i] |= found >= closes;

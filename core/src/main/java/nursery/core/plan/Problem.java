@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.core.cure.CureClock;
 import nursery.core.log.CoatOnCup;
@@ -27,6 +28,7 @@ final class Problem {
     /** By resin: its clock and how old a mix may be, hours at label speed. */
     final List<Mixing> resins = new ArrayList<>();
     final int acts;
+    private final BitSet pinnedHands = new BitSet();
     private final Map<CureClock, CureTable> clocks = new HashMap<>();
     private final Map<String, Integer> numbers = new HashMap<>();
 
@@ -73,8 +75,7 @@ final class Problem {
     }
 
     private Act act(PlanCup cup, PlanStep step, Map<Integer, Pin> pins) {
-        Pin pin = pins.get(step.number());
-        int pinned = pin == null ? Act.FREE : grid.slotFrom(pin.at());
+        int pinned = Optional.ofNullable(pins.get(step.number())).map(pin -> pinned(step, pin)).orElse(Act.FREE);
         if (!step.kind().isPour()) {
             return Act.of(step, null, null, Act.FREE, pinned);
         }
@@ -85,6 +86,21 @@ final class Problem {
             return resins.size() - 1;
         });
         return Act.of(step, clock, label, resin, pinned);
+    }
+
+    /** The slot of a pin; the first pin that wants the hands at a time has them, and one that has passed says nothing any more. */
+    private int pinned(PlanStep step, Pin pin) {
+        int slot = grid.slotFrom(pin.at());
+        int until = slot + Grid.lasting(step.kind().handsOnMinutes());
+        if (slot < 0) {
+            return Act.FREE;
+        }
+        int taken = pinnedHands.nextSetBit(slot);
+        if (taken >= 0 && taken < until) {
+            return Act.PINNED_IN_VAIN;
+        }
+        pinnedHands.set(slot, until);
+        return slot;
     }
 
     private Progress start(CupState state) {

@@ -33,8 +33,8 @@ final class Search {
     /** A plan laid out, and how many steps it moves that were known. */
     private record Candidate(Genes genes, Layout layout, int moved) implements Comparable<Candidate> {
 
-        private static final Comparator<Candidate> ORDER = Comparator.comparingInt((Candidate one) -> one.score().notPlaced()).thenComparingInt(one -> one.score().missed()).thenComparingLong(one -> one.score().lateMinutes())
-                .thenComparingInt(one -> one.score().scuffs()).thenComparingInt(Candidate::moved).thenComparing(Candidate::score);
+        private static final Comparator<Candidate> ORDER = Comparator.comparingInt((Candidate one) -> one.score().notPlaced())
+                .thenComparingInt(one -> one.score().missed()).thenComparingLong(one -> one.score().lateMinutes()).thenComparingInt(one -> one.score().scuffs()).thenComparingInt(Candidate::moved).thenComparing(Candidate::score);
 
         Score score() {
             return layout.score();

@@ -16,6 +16,7 @@ import com.google.ortools.util.Domain;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,19 +37,14 @@ import nursery.core.technique.Wait;
  * The planner's problem written down a second time, for OR-Tools' CP-SAT: the same slots of five minutes and the same order of what counts,
  * but windows from {@link CoatTimes}, moment by moment, and none of the planner's code.
  */
-final class ExactModel {
+public final class ExactModel {
 
     private static final int SLOT = 5;
     private static final int SCUFF = 2;
     private static final int BREAK = 12;
-    /** Weights that put one figure before the next: each more than the largest sum of all that follow. */
-    static final long MIX = 20_000;
-    static final long SESSION = MIX * 30;
-    static final long SCUFFING = SESSION * 40;
-    static final long LATE = SCUFFING * 20;
-
     private final CpModel model = new CpModel();
     private final Workshop shop;
+    private final Weights weights;
     private final Instant origin;
     private final int slots;
     private long[] open = {};
@@ -66,11 +62,38 @@ final class ExactModel {
 
     private record Coat(Label label, Optional<IntVar> at, Optional<CoatTimes> poured, boolean scuffed) {}
 
-    /** @param bound no plan costs less than this; the plan found costs {@code cost} */
-    record Answer(CpSolverStatus status, double cost, double bound) {}
+    /**
+     * Weights that put one figure before the next: each is more than the largest sum of all that follow.
+     */
+    public record Weights(long mix, long session, long scuff, long late) {
+
+        static Weights of(Workshop shop) {
+            long steps = shop.cups().stream().mapToLong(cup -> cup.file().plan().size()).sum();
+            long mix = 2 * shop.horizon().toMinutes() / SLOT * shop.cups().size();
+            return new Weights(mix, mix * steps, mix * steps * steps, mix * steps * steps * steps);
+        }
+
+        long cost(Score score) {
+            return score.lateMinutes() / SLOT * late + score.scuffs() * scuff + score.sessions() * session + score.mixes() * mix + score.finishMinutes() / SLOT;
+        }
+
+        Score score(long cost) {
+            return new Score(0, 0, cost / late * SLOT, (int) (cost % late / scuff), (int) (cost % scuff / session), (int) (cost % session / mix), cost % mix * SLOT);
+        }
+    }
+
+    /**
+     * What the solver says.
+     *
+     * @param score  of the plan it found
+     * @param cost   the same weighed; 0 if it found none
+     * @param bound  no plan costs less than this
+     */
+    public record Answer(CpSolverStatus status, Score score, double cost, double bound) {}
 
     private ExactModel(Workshop shop, WeekPlan hint) {
         this.shop = shop;
+        weights = Weights.of(shop);
         long five = SLOT * 60L;
         origin = Instant.ofEpochSecond((shop.now().getEpochSecond() + five - 1) / five * five);
         slots = (int) (shop.horizon().toMinutes() / SLOT);
@@ -83,17 +106,17 @@ final class ExactModel {
         model.minimize(cost);
     }
 
-    static Answer solve(Workshop shop, WeekPlan hint, double seconds) {
+    public static Answer solve(Workshop shop, WeekPlan hint, double seconds) {
         Loader.loadNativeLibraries();
         ExactModel exact = new ExactModel(shop, hint);
         CpSolver solver = new CpSolver();
         solver.getParameters().setMaxTimeInSeconds(seconds).setNumWorkers(2).setRandomSeed(1);
         CpSolverStatus status = solver.solve(exact.model);
-        return new Answer(status, solver.objectiveValue(), solver.bestObjectiveBound());
+        return new Answer(status, exact.weights.score(Math.round(solver.objectiveValue())), solver.objectiveValue(), solver.bestObjectiveBound());
     }
 
-    static long cost(Score score) {
-        return score.lateMinutes() / SLOT * LATE + score.scuffs() * SCUFFING + score.sessions() * SESSION + score.mixes() * MIX + score.finishMinutes() / SLOT;
+    static long cost(Workshop shop, Score score) {
+        return Weights.of(shop).cost(score);
     }
 
     /** Slots without hands are taken by fixed work; the others are all a step can be at. */
@@ -109,6 +132,12 @@ final class ExactModel {
                 from = -1;
             }
         }
+    }
+
+    /** The slots at which a step may be begun as far as the booth is concerned. */
+    private long[] booth(PlanStep step) {
+        List<DayHours.Span> spans = shop.hours().boothSpans(origin, instant(slots));
+        return Arrays.stream(open).filter(slot -> spans.stream().anyMatch(span -> !instant((int) slot).isBefore(span.from()) && !instant((int) slot).plus(Duration.ofMinutes(step.kind().handsOnMinutes())).isAfter(span.untilExclusive()))).toArray();
     }
 
     private boolean atBench(int slot) {
@@ -134,7 +163,7 @@ final class ExactModel {
         List<IntVar> turning = new ArrayList<>();
         List<Label> labels = new ArrayList<>();
         for (PlanStep step : left) {
-            IntVar at = model.newIntVarFromDomain(step.kind().handsOnMinutes() > 0 ? Domain.fromValues(open) : new Domain(0, slots - 1), step.title());
+            IntVar at = model.newIntVarFromDomain(step.kind().handsOnMinutes() > 0 ? Domain.fromValues(step.kind().needs().contains(Need.BOOTH) ? booth(step) : open) : new Domain(0, slots - 1), step.title());
             hint.find(cup.code(), step.number()).ifPresent(planned -> hints.add(() -> model.addHint(at, ceil(planned.at()))));
             int minutes = step.kind().handsOnMinutes();
             int length = (minutes + SLOT - 1) / SLOT;
@@ -151,11 +180,8 @@ final class ExactModel {
                 scuff.ifPresent(bool -> model.addEquality(size, LinearExpr.newBuilder().addTerm(bool, SCUFF).add(length).build()));
                 hands.add(model.newIntervalVar(begin, size, handsOff, "hands"));
                 work.add(new Work(begin, handsOff));
-                if (step.kind().needs().contains(Need.BOOTH)) {
-                    throw new IllegalArgumentException("The exact model has no booth.");
-                }
             }
-            scuff.ifPresent(bool -> cost.addTerm(bool, SCUFFING));
+            scuff.ifPresent(bool -> cost.addTerm(bool, weights.scuff()));
             if (step.kind().isPour()) {
                 Label label = cup.file().labelFor(step);
                 coat = new Coat(label, Optional.of(at), Optional.empty(), false);
@@ -176,7 +202,7 @@ final class ExactModel {
         cup.dueAt().ifPresent(due -> {
             IntVar late = model.newIntVar(0, slots * 2L, "late");
             model.addGreaterOrEqual(late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
-            cost.addTerm(late, LATE * cup.matters());
+            cost.addTerm(late, weights.late() * cup.matters());
         });
     }
 
@@ -267,7 +293,7 @@ final class ExactModel {
             BoolVar first = model.newBoolVar("first");
             joins.add(first);
             model.addBoolOr(joins);
-            cost.addTerm(first, SESSION);
+            cost.addTerm(first, weights.session());
         }
         hints.forEach(Runnable::run);
     }
@@ -288,7 +314,7 @@ final class ExactModel {
                 }
             }
             model.addBoolOr(served);
-            cost.addTerm(mixed.get(i), MIX);
+            cost.addTerm(mixed.get(i), weights.mix());
         }
     }
 

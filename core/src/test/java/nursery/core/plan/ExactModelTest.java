@@ -31,7 +31,7 @@ class ExactModelTest {
             judged++;
             assertThat(PlanChecker.faultsOf(plan)).as("instance %d", seed).isEmpty();
             Answer exact = ExactModel.solve(shop, plan, SECONDS_EACH);
-            long cost = ExactModel.cost(plan.score());
+            long cost = ExactModel.cost(shop, plan.score());
             assertThat((double) cost).as("instance %d is better than any plan can be", seed).isGreaterThanOrEqualTo(exact.bound() - 1);
             boolean isProven = exact.status() == CpSolverStatus.OPTIMAL;
             proven += isProven ? 1 : 0;

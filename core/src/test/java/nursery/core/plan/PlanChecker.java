@@ -136,6 +136,10 @@ final class PlanChecker {
         if (plan.notPlaced().isEmpty() && Math.abs(late - plan.score().lateMinutes()) > rounding) {
             wrong.add("The lateness is %d min, not %d.".formatted(late, plan.score().lateMinutes()));
         }
+        int steps = shop.cups().stream().mapToInt(cup -> (int) cup.file().plan().stream().filter(step -> !CupFold.stateOf(cup.file(), shop.room(), shop.now()).done().containsKey(step.number())).count()).sum();
+        if (steps - plan.steps().size() != plan.score().notPlaced() || plan.notPlaced().stream().mapToInt(NotPlaced::steps).sum() != plan.score().notPlaced()) {
+            wrong.add("Of %d steps %d are placed, but %d not.".formatted(steps, plan.steps().size(), plan.score().notPlaced()));
+        }
         if (scuffs != plan.score().scuffs() || plan.sessions().size() != plan.score().sessions() || plan.mixes().size() != plan.score().mixes()) {
             wrong.add("The score %s is not the plan's: %d scuffs, %d sessions, %d mixes.".formatted(plan.score(), scuffs, plan.sessions().size(), plan.mixes().size()));
         }

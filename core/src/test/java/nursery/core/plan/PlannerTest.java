@@ -208,6 +208,32 @@ class PlannerTest {
     }
 
     @Test
+    void ofTwoPinsOnTheSameHandsTheFirstIsKept() {
+        PlanCup one = cup("N-001", 7, Optional.empty());
+        PlanCup two = cup("N-002", 7, Optional.empty());
+        int finishing = one.file().plan().get(7).number();
+        Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
+        WeekPlan plan = Planner.plan(shop("07:00-23:00", 2, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(10))))), Budget.of(200));
+
+        assertThat(plan.find("N-001", finishing).orElseThrow().begins()).isEqualTo(wanted);
+        assertThat(plan.find("N-002", finishing).orElseThrow().missed()).isTrue();
+        assertThat(PlanChecker.faultsOf(plan)).isEmpty();
+    }
+
+    @Test
+    void aPinOnATakenSpindleIsNotKeptButTheCoatIsPlanned() {
+        PlanCup one = cup("N-001", 7, Optional.empty());
+        PlanCup two = cup("N-002", 7, Optional.empty());
+        int finishing = one.file().plan().get(7).number();
+        Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
+        WeekPlan plan = Planner.plan(shop("07:00-23:00", 1, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(60))))), Budget.of(200));
+
+        assertThat(plan.notPlaced()).isEmpty();
+        assertThat(plan.score().missed()).isEqualTo(1);
+        assertThat(PlanChecker.faultsOf(plan)).isEmpty();
+    }
+
+    @Test
     void noTapeIsLeftToBePulledAfterTheMakerHasGone() {
         for (long seed = 0; seed < 40; seed++) {
             WeekPlan plan = Planner.first(RandomWorkshop.of(seed, 12, 6));

@@ -28,7 +28,7 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 
 /** Workshops by chance: cups half done and not begun, warm and cold rooms, short and long evenings. */
-final class RandomWorkshop {
+public final class RandomWorkshop {
 
     static final Instant NOW = Instant.parse("2026-03-02T07:00:00Z");
     private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
@@ -37,6 +37,7 @@ final class RandomWorkshop {
 
     private final Random random;
     private final RoomCourse room;
+    private boolean losesNothing;
 
     private RandomWorkshop(long seed) {
         random = new Random(seed);
@@ -50,7 +51,15 @@ final class RandomWorkshop {
         return made.workshop(cups, 1 + made.random.nextInt(2), true);
     }
 
-    static Workshop of(long seed, int cups, int spindles) {
+    /** Cups with their last two or three steps left and no window lost: as large as is wanted, and still put to an exact solver. */
+    public static Workshop lastSteps(long seed, int cups, int spindles, int days) {
+        RandomWorkshop made = new RandomWorkshop(seed);
+        made.losesNothing = true;
+        Workshop shop = made.workshop(cups, spindles, true);
+        return new Workshop(shop.now(), shop.room(), BenchHours.daily(DayHours.parse("09:00-21:00"), QUIET), shop.spindles(), shop.cups(), List.of(), Duration.ofDays(days));
+    }
+
+    public static Workshop of(long seed, int cups, int spindles) {
         return new RandomWorkshop(seed).workshop(cups, spindles, false);
     }
 
@@ -78,6 +87,9 @@ final class RandomWorkshop {
         Instant started = NOW.minus(Duration.ofDays(3));
         CupFile file = new CupFile(SLIM, base, last, plan, started, List.of());
         int done = small ? plan.size() - 2 - random.nextInt(2) : random.nextInt(plan.size());
+        while (losesNothing && done < plan.size() && (plan.get(done).waiting() instanceof Wait.Settle || plan.get(done).waiting() instanceof Wait.Into)) {
+            done++;
+        }
         Optional<Instant> due = random.nextInt(4) == 0 ? Optional.empty() : Optional.of(NOW.truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(4 + random.nextInt(small ? 4 : 20))));
         return new PlanCup(code, file.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20))))), fast ? "fast" : "regular", "regular", due, 1 + random.nextInt(3));
     }
