@@ -20,6 +20,7 @@ import nursery.core.technique.Wait;
 public record Because(Instant at, What what, String words) {
 
     /** What came true long before the last of them held nothing up. */
+    private static final Duration NEARLY = Duration.ofMinutes(60);
     private static final int MOST = 2;
     /** Goes without saying. */
     private static final String BEFORE = "the step before is done";
@@ -46,7 +47,8 @@ public record Because(Instant at, What what, String words) {
         if (reasons.stream().noneMatch(reason -> !reason.at().isBefore(step.begins().minus(Duration.ofMinutes(Grid.MINUTES))))) {
             chosen(plan, step).ifPresent(reasons::add);
         }
-        return reasons.stream().filter(reason -> !reason.at().isAfter(step.at()) && !reason.words().equals(BEFORE)).sorted(Comparator.comparing(Because::at).reversed()).limit(MOST).toList();
+        List<Because> lastFirst = reasons.stream().filter(reason -> !reason.at().isAfter(step.at()) && !reason.words().equals(BEFORE)).sorted(Comparator.comparing(Because::at).reversed()).toList();
+        return lastFirst.stream().filter(reason -> reason == lastFirst.get(0) || !reason.at().isBefore(lastFirst.get(0).at().minus(NEARLY))).limit(MOST).toList();
     }
 
     /** What the step's own wait was for, as it came true. */
