@@ -270,7 +270,7 @@ class PlanPagesTest {
         String day = plan.mixes().get(0).at().toString().substring(0, 10);
 
         assertThat(tablet.page("/plan/today?day=" + day)).contains("<b>Mix ", "<span>Fast tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
-        assertThat(tablet.page("/plan/today?day=2026-03-02")).contains("Have ready:", "a vented booth, or outdoors", "18:00");
+        assertThat(tablet.page("/plan/today?day=2026-03-02")).contains("Have ready:", "a vented booth, or outdoors", "18:00", "Not today: what then?");
         assertThat(tablet.get("/plan/today?day=nonsense")).hasStatusOk();
     }
 
@@ -298,7 +298,7 @@ class PlanPagesTest {
 
     @Test
     void anOrderIsPromisedOrNotAndAskingStartsNothing() {
-        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Take it: start 3 cups");
+        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "Take it: start 3 cups");
         // Full cure alone takes three days.
         assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
         assertThat(shop.bean(CupBook.class).all()).hasSize(2);

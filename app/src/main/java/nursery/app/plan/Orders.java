@@ -16,6 +16,7 @@ import nursery.app.shelf.ShelfBlank;
 import nursery.app.shelf.ShelfResin;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.core.log.CupFile;
+import nursery.core.plan.Changes;
 import nursery.core.plan.PlanCup;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
@@ -63,8 +64,9 @@ class Orders {
      * @param readyAt   when its last cup has reached full cure, by that plan; empty if it finds no place
      * @param readyLast when it would be, did it come after everything promised so far
      * @param nowLate   cups that are promised already and would be late
+     * @param moved     how many steps that are planned already would move
      */
-    record Promise(Order order, WeekPlan after, Optional<Instant> readyAt, Optional<Instant> readyLast, List<PlanCup> nowLate, boolean inTime) {}
+    record Promise(Order order, Optional<Instant> readyAt, Optional<Instant> readyLast, List<PlanCup> nowLate, int moved, boolean inTime) {}
 
     /** Plans the shop with the order in it, promised, and once more with it behind everything else. */
     @Transactional(readOnly = true)
@@ -76,7 +78,7 @@ class Orders {
         List<PlanCup> nowLate = promised.late().stream().filter(cup -> !isNew(cup.code()) && !lateBefore.contains(cup.code())).toList();
         Optional<Instant> ready = ready(promised, order.count());
         boolean inTime = order.due().map(day -> ready.filter(at -> !at.isAfter(day.atStartOfDay(shops.shop().zoneId()).toInstant())).isPresent()).orElse(ready.isPresent());
-        return new Promise(order, promised, ready, ready(last, order.count()), nowLate, inTime);
+        return new Promise(order, ready, ready(last, order.count()), nowLate, Changes.between(before, promised).moved().size(), inTime);
     }
 
     private WeekPlan planned(WeekPlan before, Order order, Optional<LocalDate> due) {

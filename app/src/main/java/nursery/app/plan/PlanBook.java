@@ -35,7 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class PlanBook {
 
     /** A change is answered within a second; the search for a better plan takes most of it. */
-    private static final Duration ANSWERED_WITHIN = Duration.ofMillis(550);
+    private static final Duration ANSWERED_WITHIN = Duration.ofMillis(450);
     private static final long MOST_STEPS = 4000;
     private static final long FIRST_STEPS = 300;
     private static final long PERIOD_S = 300;
@@ -48,7 +48,7 @@ public class PlanBook {
     private final RoomBook room;
     private final ShopBook shops;
     private final Moments moments;
-    private final AtomicReference<Optional<Looked>> looked = new AtomicReference<>(Optional.empty());
+    private final AtomicReference<Optional<Standing>> looked = new AtomicReference<>(Optional.empty());
 
     PlanBook(PlanMapper mapper, HoursBook hours, CupBook cups, Shelf shelf, RoomBook room, ShopBook shops, Moments moments) {
         this.mapper = mapper;
@@ -60,8 +60,18 @@ public class PlanBook {
         this.moments = moments;
     }
 
-    /** A plan laid out once, for as long as nothing it rests on changes. */
-    private record Looked(Workshop shop, List<Placement> kept, WeekPlan plan) {}
+    /**
+     * How things stand, laid out once for as long as nothing it rests on changes.
+     *
+     * @param kept       where the plan that is kept has each step, empty if none is
+     * @param departures where life has departed from it
+     */
+    record Standing(WeekPlan plan, List<Placement> kept, List<Departure> departures) {
+
+        public boolean isKept() {
+            return !kept.isEmpty();
+        }
+    }
 
     /**
      * A plan to be kept or dropped.
@@ -96,25 +106,31 @@ public class PlanBook {
         return mapper.kept().isPresent();
     }
 
-    /** The plan as it stands now: the one kept, moved where life has moved it. */
+    /** How things stand: the plan that is kept, moved where life has moved it; what Nursery would begin with if none is. */
     @Transactional(readOnly = true)
-    public WeekPlan current() {
+    Standing standing() {
         List<Placement> kept = placements();
         Workshop shop = workshop();
-        Optional<Looked> before = looked.get().filter(then -> then.shop().equals(shop) && then.kept().equals(kept));
+        Optional<Standing> before = looked.get().filter(then -> then.plan().workshop().equals(shop) && then.kept().equals(kept));
         if (before.isPresent()) {
-            return before.get().plan();
+            return before.get();
         }
         WeekPlan plan = kept.isEmpty() ? Planner.plan(shop, Budget.of(FIRST_STEPS)) : Planner.kept(kept, shop);
-        looked.set(Optional.of(new Looked(shop, kept, plan)));
-        return plan;
+        Standing standing = new Standing(plan, kept, kept.isEmpty() ? List.of() : Departure.of(kept, plan));
+        looked.set(Optional.of(standing));
+        return standing;
+    }
+
+    /** The plan as it stands now. */
+    @Transactional(readOnly = true)
+    public WeekPlan current() {
+        return standing().plan();
     }
 
     /** Where life has departed from the plan that is kept; nothing if none is. */
     @Transactional(readOnly = true)
     public List<Departure> departures() {
-        List<Placement> kept = placements();
-        return kept.isEmpty() ? List.of() : Departure.of(kept, current());
+        return isKept() ? standing().departures() : List.of();
     }
 
     private List<Placement> placements() {

@@ -13,6 +13,7 @@ import java.util.Optional;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.CupOnBench;
 import nursery.app.picture.TimeBar;
+import nursery.app.plan.PlanBook.Standing;
 import nursery.app.platform.Form;
 import nursery.app.platform.Show;
 import nursery.app.settings.Shop;
@@ -74,7 +75,8 @@ class PlanController {
 
     @GetMapping("/plan")
     String week(@RequestParam(defaultValue = "7") int days, @RequestParam(defaultValue = "cups") String by, Model model) {
-        WeekPlan plan = plans.current();
+        Standing standing = plans.standing();
+        WeekPlan plan = standing.plan();
         Show show = shops.show();
         Shop shop = shops.shop();
         int shown = DAYS.contains(days) ? days : 7;
@@ -87,8 +89,8 @@ class PlanController {
         model.addAttribute("days", shown);
         model.addAttribute("choices", DAYS);
         model.addAttribute("plan", plan);
-        model.addAttribute("kept", plans.isKept());
-        model.addAttribute("departures", plans.departures());
+        model.addAttribute("kept", standing.isKept());
+        model.addAttribute("departures", standing.departures());
         model.addAttribute("run", search.run().filter(run -> !run.isOver()).orElse(null));
         model.addAttribute("form", Form.fresh(Map.of()));
         return "plan/week";
@@ -103,6 +105,7 @@ class PlanController {
         model.addAttribute("plan", plan);
         model.addAttribute("page", DayPage.of(plan, chosen, shops.shop().losses(), markMl, show));
         model.addAttribute("shopping", shopping(plan, chosen.plusDays(7).atStartOfDay(show.zone()).toInstant(), markMl));
+        model.addAttribute("form", Form.fresh(Map.of()));
         model.addAttribute("next", plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().isAfter(chosen)).findFirst().orElse(null));
         return "plan/today";
     }
