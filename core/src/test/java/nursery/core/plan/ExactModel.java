@@ -106,11 +106,28 @@ public final class ExactModel {
         model.minimize(cost);
     }
 
+    /** The best it finds within some seconds of this machine. */
     public static Answer solve(Workshop shop, WeekPlan hint, double seconds) {
+        CpSolver solver = solver();
+        solver.getParameters().setMaxTimeInSeconds(seconds).setNumWorkers(2);
+        return answer(solver, new ExactModel(shop, hint));
+    }
+
+    /** The best it finds within so much work, by the solver's own measure: the same on any machine. */
+    static Answer solveWithin(Workshop shop, WeekPlan hint, double work) {
+        CpSolver solver = solver();
+        solver.getParameters().setMaxDeterministicTime(work).setNumWorkers(1);
+        return answer(solver, new ExactModel(shop, hint));
+    }
+
+    private static CpSolver solver() {
         Loader.loadNativeLibraries();
-        ExactModel exact = new ExactModel(shop, hint);
         CpSolver solver = new CpSolver();
-        solver.getParameters().setMaxTimeInSeconds(seconds).setNumWorkers(2).setRandomSeed(1);
+        solver.getParameters().setRandomSeed(1);
+        return solver;
+    }
+
+    private static Answer answer(CpSolver solver, ExactModel exact) {
         CpSolverStatus status = solver.solve(exact.model);
         return new Answer(status, exact.weights.score(Math.round(solver.objectiveValue())), solver.objectiveValue(), solver.bestObjectiveBound());
     }
