@@ -53,6 +53,8 @@ CREATE TABLE week_plan_change (
   at       DATETIME(3)  NULL,
   day      DATE         NULL,
   hours    VARCHAR(100) NOT NULL,
+  -- an order, as its form was filled in
+  ordered  TEXT         NOT NULL,
   PRIMARY KEY (plan_id, position),
   FOREIGN KEY (plan_id) REFERENCES week_plan (id)
 ) ENGINE = InnoDB;

@@ -46,7 +46,7 @@ class PlanJourneyTest extends Journey {
         page.getByLabel("Due on").fill("2026-03-30");
         send("When can it be done?");
         assertThat(page.locator(".promise .huge")).hasText("Yes");
-        send("Take it: start 2 cups");
+        send("See the plan with them");
         send("Keep this plan");
         assertThat(page.locator("a.plan-row")).hasCount(3);
 

@@ -298,21 +298,41 @@ class PlanPagesTest {
 
     @Test
     void anOrderIsPromisedOrNotAndAskingStartsNothing() {
-        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "Take it: start 3 cups");
+        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "See the plan with them");
         // Full cure alone takes three days.
         assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
         assertThat(shop.bean(CupBook.class).all()).hasSize(2);
     }
 
     @Test
-    void anOrderTakenStartsItsCupsAndProposesAPlanWithThem() {
+    void anOrderIsTakenWithThePlanThatHasIt() {
         String change = location(tablet.send("/plan/order", order("due", "2026-04-10", "matters", "3")));
 
         assertThat(tablet.page(change)).contains("With 3 new cups");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        tablet.send(change + "/keep", typed());
+        assertThat(plans.departures()).isEmpty();
         assertThat(shop.bean(CupBook.class).all()).hasSize(5).last().satisfies(cup -> {
             assertThat(cup.cup().name()).isEqualTo("Tram bell");
             assertThat(cup.cup().matters()).isEqualTo(3);
         });
+    }
+
+    @Test
+    void anOrderDroppedStartsNothingAndOneWhoseBlankHasGoneIsRefused() {
+        String dropped = location(tablet.send("/plan/order", order("due", "2026-04-10")));
+        tablet.send(dropped + "/drop", typed());
+        Shelf shelf = shop.bean(Shelf.class);
+        long other = shelf.addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.of(12)));
+        String change = location(tablet.send("/plan/order", order("blank", "" + other)));
+        shelf.removeBlank(other);
+
+        assertThat(tablet.get(change)).hasStatus(422);
+        MvcTestResult result = tablet.send(change + "/keep", typed());
+
+        assertThat(result).hasStatus(422);
+        assertThat(text(result)).contains("No blank is called", "Nothing was changed");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
     }
 
     @ParameterizedTest
@@ -334,7 +354,10 @@ class PlanPagesTest {
     void ordersComeFromAFileInAnyOrderOfColumns() {
         MvcTestResult result = upload("\ufeffcount;Made for;name;Technique;blank;resin;due\n2;Seed-library fair;Foxglove;one-colour glitter;20 oz slim;regular tumbler epoxy;2026-04-20\n1;;\"Bean; runner\";One-colour glitter;20 OZ SLIM;Regular tumbler epoxy;\n");
 
-        assertThat(location(result)).startsWith("/plan/changes/");
+        String change = location(result);
+        assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
+        tablet.send(change + "/keep", typed());
+        assertThat(plans.departures()).isEmpty();
         assertThat(shop.bean(CupBook.class).all()).extracting(cup -> cup.cup().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
     }
 

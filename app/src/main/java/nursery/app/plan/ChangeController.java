@@ -13,6 +13,7 @@ import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
 import nursery.app.platform.Submissions;
 import nursery.app.settings.ShopBook;
+import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.DayHours;
 import nursery.core.plan.PlanCup;
@@ -51,9 +52,7 @@ class ChangeController {
             String by = Maker.of(request).name();
             return new ModelAndView("redirect:" + submissions.once(typed.getOrDefault("token", Submissions.newToken()), () -> "/plan/changes/" + propose(typed, by)));
         } catch (InvalidInput e) {
-            model.addAttribute("faults", e.faults());
-            model.addAttribute("back", typed.getOrDefault("cup", "").isBlank() ? "/plan" : "/plan/cup/" + typed.get("cup"));
-            return new ModelAndView("plan/refused", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+            return refused(e, typed.getOrDefault("cup", "").isBlank() ? "/plan" : "/plan/cup/" + typed.get("cup"), model);
         }
     }
 
@@ -76,6 +75,7 @@ class ChangeController {
             case HOURS -> hours(reader, show);
             case MATTERS -> matters(reader);
             case SPINDLE -> PlanChange.spindle();
+            case ORDER -> throw new InvalidInput(List.of(new Fault("want", "An order has a page of its own.")));
         };
         reader.faults().throwIfAny();
         return change;
@@ -117,18 +117,33 @@ class ChangeController {
     }
 
     @GetMapping("/plan/changes/{id}")
-    String changes(@PathVariable long id, Model model) {
-        Proposal proposal = plans.proposal(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such plan."));
+    ModelAndView changes(@PathVariable long id, Model model) {
+        Proposal proposal;
+        try {
+            proposal = plans.proposal(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such plan."));
+        } catch (InvalidInput e) {
+            return refused(e, "/plan", model);
+        }
         model.addAttribute("proposal", proposal);
         model.addAttribute("difference", proposal.difference());
         Show show = shops.show();
         model.addAttribute("words", proposal.changes().stream().map(change -> change.words(show)).toList());
-        return "plan/changes";
+        return new ModelAndView("plan/changes", model.asMap());
     }
 
     @PostMapping("/plan/changes/{id}/keep")
-    String keep(@PathVariable long id, HttpServletRequest request) {
-        return plans.keep(id, Maker.of(request).name()).map(other -> "redirect:/plan/changes/" + other + "?others").orElse("redirect:/plan");
+    ModelAndView keep(@PathVariable long id, HttpServletRequest request, Model model) {
+        try {
+            return new ModelAndView(plans.keep(id, Maker.of(request).name()).map(other -> "redirect:/plan/changes/" + other + "?others").orElse("redirect:/plan"));
+        } catch (InvalidInput e) {
+            return refused(e, "/plan", model);
+        }
+    }
+
+    private static ModelAndView refused(InvalidInput e, String back, Model model) {
+        model.addAttribute("faults", e.faults());
+        model.addAttribute("back", back);
+        return new ModelAndView("plan/refused", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
     @PostMapping("/plan/changes/{id}/drop")

@@ -1,12 +1,14 @@
 package nursery.app.plan;
 
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import nursery.app.plan.Orders.Order;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
 import nursery.app.shelf.Shelf;
@@ -36,7 +38,7 @@ class OrderForm {
     Optional<Order> read(Map<String, String> typed, FormReader reader, Show show) {
         String name = reader.line("name", "The name", LONGEST_NAME, true);
         String madeFor = reader.line("madeFor", "Whom it is for", LONGEST_NAME, false);
-        int count = (int) whole(reader, "count", "How many", 1, Orders.MOST_CUPS);
+        int count = (int) whole(reader, "count", "How many", 1, Order.MOST_CUPS);
         int matters = reader.raw("matters").isEmpty() ? 1 : (int) whole(reader, "matters", "How much it matters", 1, PlanCup.MOST_MATTERS);
         Optional<LocalDate> due = reader.date("due", "The due date");
         due.ifPresent(day -> reader.faults().require(!day.isBefore(show.today()), "due", "%s is in the past: choose today or later, or leave it empty.".formatted(show.date(day))));
@@ -45,6 +47,19 @@ class OrderForm {
         Optional<ShelfResin> base = find(reader, "resin", "resin", shelf.resins(), ShelfResin::name, one -> Long.toString(one.id()));
         Optional<ShelfResin> last = reader.raw("last").isEmpty() ? base : find(reader, "last", "resin", shelf.resins(), ShelfResin::name, one -> Long.toString(one.id()));
         return reader.faults().none() ? Optional.of(new Order(name, madeFor, count, technique.orElseThrow(), blank.orElseThrow(), base.orElseThrow(), last.orElseThrow(), due, matters)) : Optional.empty();
+    }
+
+    /** An order as it was written when its plan was proposed; what has gone from the shelf since is a fault. */
+    Order again(String written, Show show) {
+        Map<String, String> typed = new HashMap<>();
+        for (String field : written.split("&")) {
+            String[] parts = field.split("=", 2);
+            typed.put(parts[0], URLDecoder.decode(parts[1], StandardCharsets.UTF_8));
+        }
+        FormReader reader = new FormReader(typed);
+        Optional<Order> order = read(typed, reader, show);
+        reader.faults().throwIfAny();
+        return order.orElseThrow();
     }
 
     private static double whole(FormReader reader, String field, String what, int low, int high) {

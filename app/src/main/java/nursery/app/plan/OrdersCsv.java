@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
-import nursery.app.plan.Orders.Order;
 import nursery.app.platform.CsvText;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;

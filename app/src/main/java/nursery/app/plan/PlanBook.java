@@ -2,6 +2,7 @@ package nursery.app.plan;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
@@ -43,6 +44,7 @@ public class PlanBook {
 
     private final PlanMapper mapper;
     private final HoursBook hours;
+    private final OrderForm orders;
     private final CupBook cups;
     private final Shelf shelf;
     private final RoomBook room;
@@ -50,9 +52,10 @@ public class PlanBook {
     private final Moments moments;
     private final AtomicReference<Optional<Standing>> looked = new AtomicReference<>(Optional.empty());
 
-    PlanBook(PlanMapper mapper, HoursBook hours, CupBook cups, Shelf shelf, RoomBook room, ShopBook shops, Moments moments) {
+    PlanBook(PlanMapper mapper, HoursBook hours, OrderForm orders, CupBook cups, Shelf shelf, RoomBook room, ShopBook shops, Moments moments) {
         this.mapper = mapper;
         this.hours = hours;
+        this.orders = orders;
         this.cups = cups;
         this.shelf = shelf;
         this.room = room;
@@ -195,7 +198,7 @@ public class PlanBook {
     }
 
     private List<PlanChange> changes(long id) {
-        return mapper.changes(id).stream().map(PlanChange::of).toList();
+        return mapper.changes(id).stream().map(row -> PlanChange.of(row, written -> orders.again(written, shops.show()))).toList();
     }
 
     private static Workshop changed(Workshop shop, List<PlanChange> changes) {
@@ -223,7 +226,11 @@ public class PlanBook {
             mapper.mark(id, "DROPPED");
             return Optional.of(propose(row.why(), changes(id), by));
         }
-        changes(id).forEach(this::carryOut);
+        int wanted = 0;
+        for (PlanChange change : changes(id)) {
+            carryOut(change);
+            wanted = change.order().isPresent() ? start(id, change.order().get(), wanted) : wanted;
+        }
         mapper.mark(id, "KEPT");
         mapper.keep(id);
         return Optional.empty();
@@ -236,7 +243,17 @@ public class PlanBook {
             case HOURS -> hours.except(change.day().orElseThrow(), DayHours.parse(change.hours()));
             case MATTERS -> cups.matters(change.cup(), change.number());
             case SPINDLE -> shelf.addSpindles(change.number());
+            case ORDER -> { /* its cups are started with the plan that names them */ }
         }
+    }
+
+    /** Starts an order's cups, and gives the plan their codes for those it knew them by. */
+    private int start(long plan, Order order, int wantedBefore) {
+        List<String> codes = cups.startAll(Collections.nCopies(order.count(), order.started(moments.now())));
+        for (int i = 0; i < codes.size(); i++) {
+            mapper.started(plan, Order.wanted(wantedBefore + i + 1), codes.get(i));
+        }
+        return wantedBefore + codes.size();
     }
 
     @Transactional

@@ -24,7 +24,7 @@ interface PlanMapper {
 
     record StepRow(String cup, int step, Instant begins) {}
 
-    record ChangeRow(String kind, String cup, int number, @Nullable Instant at, @Nullable LocalDate day, String hours) {}
+    record ChangeRow(String kind, String cup, int number, @Nullable Instant at, @Nullable LocalDate day, String hours, String ordered) {}
 
     record PlanRow(long id, @Nullable Long baseId, String state, String why, Instant madeAt, String madeBy) {}
 
@@ -101,7 +101,7 @@ interface PlanMapper {
             <foreach collection="steps" item="s" separator=",">(#{plan}, #{s.cup}, #{s.step}, #{s.begins})</foreach></script>""")
     void insertSteps(@Param("plan") long plan, @Param("steps") List<StepRow> steps);
 
-    @Insert("INSERT INTO week_plan_change (plan_id, position, kind, cup_code, number, at, day, hours) VALUES (#{plan}, #{position}, #{c.kind}, #{c.cup}, #{c.number}, #{c.at}, #{c.day}, #{c.hours})")
+    @Insert("INSERT INTO week_plan_change (plan_id, position, kind, cup_code, number, at, day, hours, ordered) VALUES (#{plan}, #{position}, #{c.kind}, #{c.cup}, #{c.number}, #{c.at}, #{c.day}, #{c.hours}, #{c.ordered})")
     void insertChange(@Param("plan") long plan, @Param("position") int position, @Param("c") ChangeRow change);
 
     @Select("SELECT id, base_id, state, why, made_at, made_by FROM week_plan WHERE id = #{id}")
@@ -110,8 +110,12 @@ interface PlanMapper {
     @Select("SELECT cup_code, step, begins_at FROM week_plan_step WHERE plan_id = #{id} ORDER BY begins_at, cup_code, step")
     List<StepRow> steps(long id);
 
-    @Select("SELECT kind, cup_code, number, at, day, hours FROM week_plan_change WHERE plan_id = #{id} ORDER BY position")
+    @Select("SELECT kind, cup_code, number, at, day, hours, ordered FROM week_plan_change WHERE plan_id = #{id} ORDER BY position")
     List<ChangeRow> changes(long id);
+
+    /** Gives a cup that was only wanted the code it was started under. */
+    @Update("UPDATE week_plan_step SET cup_code = #{code} WHERE plan_id = #{plan} AND cup_code = #{wanted}")
+    void started(@Param("plan") long plan, @Param("wanted") String wanted, @Param("code") String code);
 
     @Select("SELECT plan_id FROM week_plan_kept WHERE plan_id IS NOT NULL")
     Optional<Long> kept();
