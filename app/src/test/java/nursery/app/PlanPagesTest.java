@@ -161,6 +161,17 @@ class PlanPagesTest {
     }
 
     @Test
+    void whatWasProposedAWeekAgoAndNotKeptIsForgotten() {
+        String kept = keep();
+        String old = location(tablet.send("/plan/want", typed("want", "SPINDLE")));
+        shop.clock().forward(Duration.ofDays(8));
+        tablet.send("/plan/want", typed("want", "BETTER"));
+
+        assertThat(tablet.get(old)).hasStatus(404);
+        assertThat(tablet.get(kept)).hasStatusOk();
+    }
+
+    @Test
     void anEveningAwayIsKeptWithItsPlan() {
         keep();
         tablet.send(location(tablet.send("/plan/want", typed("want", "HOURS", "day", "2026-03-02", "hours", ""))) + "/keep", typed());

@@ -3,19 +3,18 @@ package nursery.app.plan;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import nursery.app.platform.Show;
 import nursery.core.plan.PlannedMix;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Session;
 import nursery.core.plan.WeekPlan;
+import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Losses;
 import nursery.core.resin.Mix;
 import nursery.core.technique.Need;
@@ -62,7 +61,7 @@ record DayPage(LocalDate day, List<Block> blocks) {
     static Mixed mixed(WeekPlan plan, PlannedMix mix, Losses losses, double markMl) {
         PlannedStep first = mix.pours().get(0);
         var label = plan.workshop().cups().stream().filter(cup -> cup.code().equals(first.cup())).findFirst().orElseThrow().file().labelFor(first.step());
-        Mix whole = Mix.onMarks(label.ratio(), Math.max(nursery.core.resin.BatchSheet.SMALLEST_ML, mix.sharesMl() + losses.perFillMl() + losses.perCupMl() * mix.pours().size()), markMl);
+        Mix whole = Mix.onMarks(label.ratio(), Math.max(BatchSheet.SMALLEST_ML, mix.sharesMl() + losses.perFillMl() + losses.perCupMl() * mix.pours().size()), markMl);
         return new Mixed(mix, whole.totalMl(), whole.partAMl(), whole.partBMl());
     }
 

@@ -37,6 +37,7 @@ public class PlanBook {
 
     /** A change is answered within a second; the search for a better plan takes most of it. */
     private static final Duration ANSWERED_WITHIN = Duration.ofMillis(450);
+    private static final Duration PROPOSED_FOR = Duration.ofDays(7);
     private static final long MOST_STEPS = 4000;
     private static final long FIRST_STEPS = 300;
     private static final long PERIOD_S = 300;
@@ -175,6 +176,7 @@ public class PlanBook {
     /** Puts a plan before the maker that was found otherwise. */
     @Transactional
     long record(String why, List<PlanChange> changes, WeekPlan plan, String by) {
+        forget(moments.now().minus(PROPOSED_FOR));
         NewPlan row = new NewPlan(mapper.kept().orElse(null), why, moments.now(), by);
         mapper.insert(row);
         long id = Optional.ofNullable(row.getId()).orElseThrow();
@@ -186,6 +188,13 @@ public class PlanBook {
             mapper.insertChange(id, i, changes.get(i).row());
         }
         return id;
+    }
+
+    /** What was proposed long ago and not kept is of no use to anybody. */
+    private void forget(Instant before) {
+        mapper.forgetSteps(before);
+        mapper.forgetChanges(before);
+        mapper.forget(before);
     }
 
     @Transactional(readOnly = true)

@@ -127,6 +127,15 @@ interface PlanMapper {
     @Update("UPDATE week_plan_kept SET plan_id = #{id}")
     void keep(long id);
 
+    @Delete("DELETE s FROM week_plan_step s JOIN week_plan p ON p.id = s.plan_id WHERE p.state <> 'KEPT' AND p.made_at < #{before}")
+    void forgetSteps(Instant before);
+
+    @Delete("DELETE c FROM week_plan_change c JOIN week_plan p ON p.id = c.plan_id WHERE p.state <> 'KEPT' AND p.made_at < #{before}")
+    void forgetChanges(Instant before);
+
+    @Delete("DELETE FROM week_plan WHERE state <> 'KEPT' AND made_at < #{before}")
+    void forget(Instant before);
+
     @Update("UPDATE week_plan SET state = #{state} WHERE id = #{id}")
     void mark(@Param("id") long id, @Param("state") String state);
 }

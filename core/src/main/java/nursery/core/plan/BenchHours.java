@@ -57,10 +57,6 @@ public record BenchHours(Map<DayOfWeek, DayHours> bench, Map<DayOfWeek, DayHours
         return other != null ? other : bench.getOrDefault(day.getDayOfWeek(), DayHours.NONE);
     }
 
-    public boolean isEmpty() {
-        return bench.values().stream().allMatch(DayHours::isEmpty) && except.values().stream().allMatch(DayHours::isEmpty);
-    }
-
     /** The stretches with hands at the bench, the quiet hours left out. */
     public List<Span> benchSpans(Instant from, Instant until) {
         List<Span> spans = new ArrayList<>();

@@ -39,6 +39,6 @@ public record PlannedStep(String cup, PlanStep step, Instant begins, Instant at,
     }
 
     public String title() {
-        return scuffFirst ? "Scuff, then " + Character.toLowerCase(step.title().charAt(0)) + step.title().substring(1) : step.title();
+        return scuffFirst ? action.title() : step.title();
     }
 }
