@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.plan.PlanBook.Proposal;
+import nursery.app.platform.Form;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
@@ -52,6 +53,7 @@ class ChangeController {
             String by = Maker.of(request).name();
             return new ModelAndView("redirect:" + submissions.once(typed.getOrDefault("token", Submissions.newToken()), () -> "/plan/changes/" + propose(typed, by)));
         } catch (InvalidInput e) {
+            model.addAttribute("form", Form.rejected(typed, e.faults()));
             return refused(e, typed.getOrDefault("cup", "").isBlank() ? "/plan" : "/plan/cup/" + typed.get("cup"), model);
         }
     }

@@ -22,7 +22,6 @@ import nursery.app.shelf.Shelf;
 import nursery.app.shelf.ShelfResin;
 import nursery.app.shelf.StockBook;
 import nursery.core.plan.Because;
-import nursery.core.plan.DayHours.Span;
 import nursery.core.plan.PlanCup;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Rescue;
@@ -70,6 +69,10 @@ class PlanController {
 
         public boolean isShort() {
             return leftMl < neededMl;
+        }
+
+        public double shortMl() {
+            return Math.max(0, neededMl - leftMl);
         }
     }
 
@@ -141,26 +144,7 @@ class PlanController {
 
     private static StepLine line(WeekPlan plan, PlannedStep step) {
         boolean pinned = plan.workshop().pins().stream().anyMatch(pin -> pin.cup().equals(step.cup()) && pin.step() == step.step().number());
-        return new StepLine(step, Because.of(plan, step), others(plan, step), pinned);
-    }
-
-    /** The next times with hands at the bench at which its window allows it too. */
-    private static List<Instant> others(WeekPlan plan, PlannedStep step) {
-        Instant opens = step.action().window().opensAt();
-        Instant closes = step.scuffFirst() ? Instant.MAX : step.action().window().closesAtExclusive().orElse(Instant.MAX);
-        Instant first = opens.isAfter(plan.workshop().now()) ? opens : plan.workshop().now();
-        List<Instant> found = new ArrayList<>();
-        for (Span span : plan.workshop().hours().benchSpans(first, first.plus(Duration.ofDays(6)))) {
-            Instant at = ceil(span.from().isAfter(first) ? span.from() : first);
-            if (at.plus(step.handsOn()).isBefore(span.untilExclusive()) && at.isBefore(closes) && !at.equals(step.begins()) && found.size() < OTHER_TIMES) {
-                found.add(at);
-            }
-        }
-        return found;
-    }
-
-    private static Instant ceil(Instant at) {
-        return Instant.ofEpochSecond((at.getEpochSecond() + 299) / 300 * 300);
+        return new StepLine(step, Because.of(plan, step), plan.otherTimes(step, OTHER_TIMES), pinned);
     }
 
     private List<Shopping> shopping(WeekPlan plan, Instant until, double markMl) {

@@ -10,10 +10,8 @@ import java.util.Optional;
  *
  * @param moved steps in both that begin at another time, by more than a slot
  * @param cups  how each cup's promise changed
- * @param scuffs how many more coats are scuffed for
- * @param sessions how many more sessions there are
  */
-public record Changes(List<Moved> moved, List<CupChange> cups, int scuffs, int sessions) {
+public record Changes(List<Moved> moved, List<CupChange> cups) {
 
     /** A step that moved; later if {@code by} is positive. */
     public record Moved(PlannedStep before, PlannedStep after, Duration by) {}
@@ -52,7 +50,7 @@ public record Changes(List<Moved> moved, List<CupChange> cups, int scuffs, int s
         }
         List<CupChange> cups = after.workshop().cups().stream().filter(cup -> cup.dueAt().isPresent())
                 .map(cup -> new CupChange(cup, late(before, cup), late(after, cup))).filter(change -> !change.before().equals(change.after())).toList();
-        return new Changes(List.copyOf(moved), cups, after.score().scuffs() - before.score().scuffs(), after.score().sessions() - before.score().sessions());
+        return new Changes(List.copyOf(moved), cups);
     }
 
     public boolean isNothing() {

@@ -18,8 +18,13 @@ record Grid(Instant origin, int slots) {
 
     /** A grid whose first slot begins at a moment, or at the next full slot. */
     static Grid from(Instant now, Duration length) {
-        long second = now.getEpochSecond() + (now.getNano() > 0 ? 1 : 0);
-        return new Grid(Instant.ofEpochSecond(Math.floorDiv(second + SLOT_SECONDS - 1, SLOT_SECONDS) * SLOT_SECONDS), (int) (length.toMinutes() / MINUTES));
+        return new Grid(ceil(now), (int) (length.toMinutes() / MINUTES));
+    }
+
+    /** A moment, or the next full slot after it. */
+    static Instant ceil(Instant at) {
+        long second = at.getEpochSecond() + (at.getNano() > 0 ? 1 : 0);
+        return Instant.ofEpochSecond(Math.floorDiv(second + SLOT_SECONDS - 1, SLOT_SECONDS) * SLOT_SECONDS);
     }
 
     Instant instant(int slot) {

@@ -26,8 +26,8 @@ public record Score(int notPlaced, int missed, long lateMinutes, int scuffs, int
         return ORDER.compare(this, other);
     }
 
-    /** Whether nothing is wrong with it: everything has its place, in its window and in time. */
-    public boolean isInTime() {
-        return notPlaced == 0 && missed == 0 && lateMinutes == 0;
+    /** The lateness in whole hours, for people. */
+    public long lateHours() {
+        return Math.round(lateMinutes / 60.0);
     }
 }

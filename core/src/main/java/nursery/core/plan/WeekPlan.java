@@ -17,6 +17,8 @@ import java.util.Optional;
  */
 public record WeekPlan(Workshop workshop, List<PlannedStep> steps, List<PlannedMix> mixes, List<NotPlaced> notPlaced, Map<String, Instant> readyAt, Score score) {
 
+    private static final Duration LOOKED_AHEAD = Duration.ofDays(6);
+
     public WeekPlan {
         steps = List.copyOf(steps);
         mixes = List.copyOf(mixes);
@@ -43,6 +45,16 @@ public record WeekPlan(Workshop workshop, List<PlannedStep> steps, List<PlannedM
 
     public Optional<PlannedMix> mixOf(PlannedStep pour) {
         return mixes.stream().filter(mix -> mix.serves(pour)).findFirst();
+    }
+
+    /** The next times with hands at the bench for long enough at which a step's window allows it too, other than its own. */
+    public List<Instant> otherTimes(PlannedStep step, int most) {
+        Instant opens = step.action().window().opensAt();
+        Instant closes = step.scuffFirst() ? Instant.MAX : step.action().window().closesAtExclusive().orElse(Instant.MAX);
+        Instant first = opens.isAfter(workshop.now()) ? opens : workshop.now();
+        return workshop.hours().benchSpans(first, first.plus(LOOKED_AHEAD)).stream()
+                .filter(span -> !Grid.ceil(span.from()).plus(step.handsOn()).isAfter(span.untilExclusive())).map(span -> Grid.ceil(span.from()))
+                .filter(at -> at.isBefore(closes) && !at.equals(step.begins())).limit(most).toList();
     }
 
     /** How late a cup will be; empty if it is in time or promised for no day. */

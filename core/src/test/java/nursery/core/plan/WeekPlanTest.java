@@ -101,6 +101,16 @@ class WeekPlanTest {
     }
 
     @Test
+    void aStepMayBeMovedToWhereItsWindowAndTheBenchAllowIt() {
+        // The flood coat was poured at 07:00; the tack window is from 11:00 to 13:00 (P14).
+        WeekPlan plan = plan(shop("08:00-10:00, 11:30-12:00, 12:20-12:30, 12:40-20:00", 1, cup("N-001", 5, Optional.empty())));
+        PlannedStep second = find(plan, "N-001", StepKind.BUILD_COAT);
+
+        assertThat(plan.otherTimes(second, 6)).doesNotContain(second.begins()).isSubsetOf(Instant.parse("2026-03-02T11:30:00Z"), Instant.parse("2026-03-02T12:40:00Z")).isNotEmpty();
+        assertThat(plan.otherTimes(find(plan, "N-001", StepKind.FINISH), 2)).hasSize(2);
+    }
+
+    @Test
     void sessionsArePartedByMoreThanAnHour() {
         WeekPlan plan = plan(shop("07:00-23:00", 1, cup("N-001", 0, Optional.empty())));
 

@@ -1,0 +1,123 @@
+package nursery.app;
+
+import static nursery.app.Tablet.text;
+import static nursery.app.Tablet.typed;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import nursery.app.cups.CupBook;
+import nursery.app.shelf.Shelf;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.assertj.MockMvcTester;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.springframework.web.context.WebApplicationContext;
+
+/** Orders: what they can be promised for, taking them, reading them from a file. */
+class OrdersTest extends PlannedShop {
+
+    private static final String[] ORDER = {"name", "Tram bell", "madeFor", "Heritage tram society", "count", "3", "technique", "one-colour-glitter", "resin", "", "blank", ""};
+
+    private static Map<String, String> order(String... changes) {
+        Map<String, String> order = typed(ORDER);
+        order.put("resin", "" + resin);
+        order.put("blank", "" + shop.bean(Shelf.class).blanks().get(0).id());
+        order.putAll(typed(changes));
+        return order;
+    }
+
+    private static String asked(Map<String, String> order) {
+        StringBuilder query = new StringBuilder("/plan/order?");
+        order.forEach((key, value) -> query.append(key).append('=').append(URLEncoder.encode(value, StandardCharsets.UTF_8)).append('&'));
+        return tablet.page(query.toString());
+    }
+
+    @Test
+    void anOrderIsPromisedOrNotAndAskingStartsNothing() {
+        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "See the plan with them");
+        // Full cure alone takes three days.
+        assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+    }
+
+    @Test
+    void anOrderIsTakenWithThePlanThatHasIt() {
+        String change = location(tablet.send("/plan/order", order("due", "2026-04-10", "matters", "3")));
+
+        assertThat(tablet.page(change)).contains("With 3 new cups");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        tablet.send(change + "/keep", typed());
+        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.bean(CupBook.class).all()).hasSize(5).last().satisfies(cup -> {
+            assertThat(cup.cup().name()).isEqualTo("Tram bell");
+            assertThat(cup.cup().matters()).isEqualTo(3);
+        });
+    }
+
+    @Test
+    void anOrderDroppedStartsNothingAndOneWhoseBlankHasGoneIsRefused() {
+        String dropped = location(tablet.send("/plan/order", order("due", "2026-04-10")));
+        tablet.send(dropped + "/drop", typed());
+        Shelf shelf = shop.bean(Shelf.class);
+        long other = shelf.addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.of(12)));
+        String change = location(tablet.send("/plan/order", order("blank", "" + other)));
+        shelf.removeBlank(other);
+
+        assertThat(tablet.get(change)).hasStatus(422);
+        MvcTestResult result = tablet.send(change + "/keep", typed());
+
+        assertThat(result).hasStatus(422);
+        assertThat(text(result)).contains("No blank is called", "Nothing was changed");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"count|0|not a whole number from 1 to 60", "count|61|not a whole number from 1 to 60", "count|two|", "count||is missing", "due|2026-03-01|is in the past", "name||The name is missing", "technique|magic|No technique is called “magic”", "blank|999|No blank is called “999”", "matters|12|not a whole number from 1 to 9"})
+    void anOrderWithAFaultComesBackAndStartsNothing(String field, String value, String told) {
+        MvcTestResult result = tablet.send("/plan/order", order(field, value == null ? "" : value));
+
+        assertThat(result).hasStatus(422);
+        assertThat(text(result)).contains(told == null ? "" : told);
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+    }
+
+    private static MvcTestResult upload(String csv) {
+        MockMvcTester web = MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity()).build());
+        return web.post().uri("/plan/import").multipart().file(new MockMultipartFile("file", "orders.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))).param("token", UUID.randomUUID().toString()).with(csrf()).exchange();
+    }
+
+    @Test
+    void ordersComeFromAFileInAnyOrderOfColumns() {
+        MvcTestResult result = upload("\ufeffcount;Made for;name;Technique;blank;resin;due\n2;Seed-library fair;Foxglove;one-colour glitter;20 oz slim;regular tumbler epoxy;2026-04-20\n1;;\"Bean; runner\";One-colour glitter;20 OZ SLIM;Regular tumbler epoxy;\n");
+
+        String change = location(result);
+        assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
+        tablet.send(change + "/keep", typed());
+        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.bean(CupBook.class).all()).extracting(cup -> cup.cup().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
+    }
+
+    @Test
+    void everyBadRowIsNamedAndNoneIsTaken() {
+        String told = text(upload("name,technique,blank,resin,count,due\nFoxglove,one-colour-glitter,20 oz slim,Regular tumbler epoxy,1,\nNo blank,one-colour-glitter,99 oz,Regular tumbler epoxy,1,\nLate,one-colour-glitter,20 oz slim,Regular tumbler epoxy,0,31.3.2026\n"));
+
+        assertThat(told).contains("Row 3: No blank is called “99 oz”", "Row 4: How many 0 is not a whole number", "Row 4: The due date “31.3.2026” is not a date");
+        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"''|The file is empty", "name,count|No column is headed technique, blank, resin", "name,technique,blank,resin,count|headings and no orders"})
+    void aFileThatCannotBeReadIsTold(String csv, String told) {
+        assertThat(text(upload(csv.isEmpty() ? " \n" : csv))).contains(told);
+    }
+}
