@@ -16,12 +16,9 @@ import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.VEvent;
 import nursery.app.ShopUnderTest.Running;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
 import nursery.app.room.RoomBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomReading;
@@ -50,16 +47,16 @@ class AlarmsTest {
     void aFloodedCup() {
         shop.empty();
         shop.settle("UTC");
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        long regular = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
         shop.clock().set(Instant.parse("2026-03-02T06:00:00Z"));
-        code = shop.bean(CupBook.class).start(shop.glitterCup("Winter sky", regular, shop.clock().instant().minus(Duration.ofHours(6))));
+        code = shop.start("Winter sky", regular, shop.clock().instant().minus(Duration.ofHours(6)));
         LogBook log = shop.bean(LogBook.class);
         for (int step = 1; step <= 5; step++) {
             boolean pour = step == 3 || step == 5;
             log.add(code, new Happening(pour ? Kind.POURED : Kind.DONE, step, step == 5 ? shop.clock().instant() : shop.clock().instant().minus(Duration.ofMinutes(360 - 40 * step)), pour ? 20 : 0,
-                    step == 5 ? Optional.of(shelf.spindles().get(0)) : Optional.empty(), "Mira", ""), true);
+                    step == 5 ? Optional.of(shop.shelf().spindles().get(0)) : Optional.empty(), "Mira", ""), true);
         }
     }
 
@@ -137,7 +134,7 @@ class AlarmsTest {
     void whatIfTheRoomWereColderAWarmShelfOrAFastResin() {
         assertThat(tablet.page("/cups/" + code + "/what-if?temperature=12&shelf=0")).contains("12 °C").contains("later").doesNotContain("sooner");
         assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&shelf=3")).contains("sooner").contains("after 3 h on the shelf");
-        long fast = shop.bean(Shelf.class).resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
+        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
         assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&resin=" + fast)).contains("08:00").contains("2 h 00 min sooner");
         assertThat(tablet.page("/cups/" + code + "/what-if?temperature=hot&shelf=900")).contains("is not a number").contains("The hours on the shelf is 900 h");
         assertThat(tablet.get("/cups/Z-99/what-if?temperature=20")).hasStatus(404);
@@ -150,7 +147,7 @@ class AlarmsTest {
     /** Sanded to dust at 4 h already, five times: this resin is faster here than its label, which says 8 h. */
     @Test
     void touchesTeachTheResinsSpeedWhichIsTakenOverAndGivenBack() {
-        long regular = shop.bean(Shelf.class).resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
         String page = "/shelf/resins/" + regular + "/learned";
         assertThat(tablet.page(page)).contains("No touch is logged yet");
         Instant byLabel = sandable();
@@ -170,6 +167,6 @@ class AlarmsTest {
     }
 
     private Instant sandable() {
-        return shop.bean(CupBook.class).cup(code).orElseThrow().state().newestCoat().orElseThrow().times().sandableFrom();
+        return shop.cup(code).state().newestCoat().orElseThrow().times().sandableFrom();
     }
 }

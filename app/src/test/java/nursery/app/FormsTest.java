@@ -16,7 +16,7 @@ import java.util.concurrent.Executors;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.CupState.SpindleHold;
@@ -36,14 +36,14 @@ class FormsTest {
     private static Running shop;
     private static Tablet tablet;
     private static CupBook cups;
-    private static Shelf shelf;
+    private static ShelfBook shelf;
 
     @BeforeAll
     static void open(Running running) {
         shop = running;
         tablet = new Tablet(running);
         cups = running.bean(CupBook.class);
-        shelf = running.bean(Shelf.class);
+        shelf = running.bean(ShelfBook.class);
     }
 
     @BeforeEach
@@ -54,8 +54,8 @@ class FormsTest {
     }
 
     private static String startCup() {
-        long resin = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
-        return cups.start(shop.glitterCup("Winter sky", resin, MORNING));
+        long resin = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        return shop.start("Winter sky", resin, MORNING);
     }
 
     private static Map<String, String> done(int step) {
@@ -93,13 +93,13 @@ class FormsTest {
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason).contains("Everything you typed is still here").contains("value=\"slim again\"")
                 .contains("value=\"" + (value == null ? "" : value) + "\"");
-        assertThat(shelf.blanks()).hasSize(1);
+        assertThat(shop.shelf().blanks()).hasSize(1);
     }
 
     @Test
     void commasInchesAndFractionsAreUnderstood() {
         assertThat(tablet.send("/shelf/blanks/new", typed("name", "by tape", "unit", "IN", "form", "TAPERED", "height", "6 1/4", "baseCircumference", "8,66", "rimCircumference", "276 mm"))).hasStatus(302);
-        Blank blank = shelf.blanks().stream().filter(found -> found.name().equals("by tape")).findFirst().orElseThrow().blank();
+        Blank blank = shop.shelf().blanks().stream().filter(found -> found.name().equals("by tape")).findFirst().orElseThrow().blank();
         assertThat(blank.outline().heightMm()).isEqualTo(158.75);
         assertThat(blank.outline().baseCircumferenceMm()).isEqualTo(8.66 * 25.4);
         assertThat(blank.outline().rimCircumferenceMm()).isEqualTo(276);
@@ -122,24 +122,24 @@ class FormsTest {
         MvcTestResult result = tablet.send("/shelf/resins/new", typed);
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason).contains("value=\"Lantern Lane\"");
-        assertThat(shelf.resins()).hasSize(2);
+        assertThat(shop.shelf().resins()).hasSize(2);
     }
 
     @Test
     void namesMayHoldEmojiAndScriptAndAreShownAsTheyWereTyped() {
         String name = "<script>alert(1)</script> 🌱";
         assertThat(tablet.send("/shelf/blanks/new", typed("name", name, "unit", "MM", "form", "STRAIGHT", "height", "150", "circumference", "207"))).hasStatus(302);
-        assertThat(shelf.blanks()).extracting(found -> found.name()).contains(name);
+        assertThat(shop.shelf().blanks()).extracting(found -> found.name()).contains(name);
         assertThat(tablet.get("/shelf")).bodyText().contains("&lt;script&gt;alert(1)&lt;/script&gt; 🌱").doesNotContain("<script>alert");
     }
 
     @Test
     void aDueDateInThePastIsRefusedAndTheRestKept() {
-        MvcTestResult result = tablet.send("/cups/new", typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "due", "2026-03-01",
+        MvcTestResult result = tablet.send("/cups/new", typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "due", "2026-03-01",
                 "paint", "#123456", "glitter", "#654321"));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("in the past").contains("value=\"Foxglove\"").contains("value=\"2026-03-01\"");
-        assertThat(cups.all()).isEmpty();
+        assertThat(shop.floor().cups()).isEmpty();
     }
 
     @Test
@@ -150,20 +150,20 @@ class FormsTest {
 
     @Test
     void aFormSentTwiceCountsOnce() {
-        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
+        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
         String first = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
         String second = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
         assertThat(second).isEqualTo(first).startsWith("/cups/");
-        assertThat(cups.all()).hasSize(1);
+        assertThat(shop.floor().cups()).hasSize(1);
     }
 
     @Test
     void aFormTakenBackAndChangedIsAnotherForm() {
-        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shelf.blanks().get(0).id(), "base", "" + shelf.resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
+        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
         tablet.send("/cups/new", typed);
         typed.put("name", "Runner bean");
         tablet.send("/cups/new", typed);
-        assertThat(cups.all()).extracting(cup -> cup.cup().name()).containsExactly("Foxglove", "Runner bean");
+        assertThat(shop.floor().cups()).extracting(cup -> cup.cup().about().name()).containsExactly("Foxglove", "Runner bean");
     }
 
     @Test
@@ -174,7 +174,7 @@ class FormsTest {
         assertThat(text(tablet.send("/cups/" + code + "/log", ahead))).contains("still to come").contains("two thin coats").contains("2026-03-02T23:30");
         Map<String, String> before = typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T05:00", "note", "");
         assertThat(text(tablet.send("/cups/" + code + "/log", before))).contains("before the step it builds on").contains("09:00 or later");
-        assertThat(cups.cup(code).orElseThrow().file().log()).hasSize(1);
+        assertThat(shop.cup(code).cup().log()).hasSize(1);
     }
 
     @Test
@@ -185,7 +185,7 @@ class FormsTest {
         MvcTestResult late = tablet.send("/cups/" + code + "/log", done(1), "Jonas");
         assertThat(late).hasStatus(422);
         assertThat(text(late)).contains("already logged").contains("Mira wrote it at 09:00");
-        assertThat(cups.cup(code).orElseThrow().file().log()).hasSize(1);
+        assertThat(shop.cup(code).cup().log()).hasSize(1);
     }
 
     @Test
@@ -202,7 +202,7 @@ class FormsTest {
         }).toList();
         tablets.shutdown();
         assertThat(statuses).containsOnlyOnce(302);
-        assertThat(cups.cup(code).orElseThrow().file().log()).hasSize(1);
+        assertThat(shop.cup(code).cup().log()).hasSize(1);
     }
 
     @ParameterizedTest
@@ -227,14 +227,14 @@ class FormsTest {
         assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("Why it was done all the same is missing");
         tooSoon.put("why", "had to leave");
         assertThat(tablet.send("/cups/" + code + "/log", tooSoon)).hasStatus(302);
-        assertThat(cups.cup(code).orElseThrow().state().concerns()).hasSize(1);
+        assertThat(shop.cup(code).state().concerns()).hasSize(1);
     }
 
     @Test
     void aTakenSpindleIsAskedAboutAndThenFreed() {
         String first = startCup();
         upToFlood(first);
-        String spindle = "" + shelf.spindles().get(0).id();
+        String spindle = "" + shop.shelf().spindles().get(0).id();
         assertThat(tablet.send("/cups/" + first + "/log", pour(5, "23", spindle))).hasStatus(302);
         String second = startCup();
         upToFlood(second);
@@ -243,8 +243,8 @@ class FormsTest {
         onTop.put("confirmed", "on");
         onTop.put("why", "it was off already");
         assertThat(tablet.send("/cups/" + second + "/log", onTop)).hasStatus(302);
-        assertThat(cups.cup(first).orElseThrow().state().hold()).isEmpty();
-        assertThat(cups.cup(second).orElseThrow().state().hold()).map(SpindleHold::spindle).map(found -> "" + found.id()).contains(spindle);
+        assertThat(shop.cup(first).state().hold()).isEmpty();
+        assertThat(shop.cup(second).state().hold()).map(SpindleHold::spindle).map(found -> "" + found.id()).contains(spindle);
     }
 
     @Test
@@ -252,10 +252,10 @@ class FormsTest {
         String code = startCup();
         upToFlood(code);
         tablet.send("/cups/" + code + "/log", pour(5, "32", ""));
-        long entry = cups.cup(code).orElseThrow().state().done().get(5).mark().id();
+        long entry = shop.cup(code).state().done().get(5).mark().id();
         String local = "2026-03-02T14:12";
         assertThat(tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "23", "spindle", "", "note", "", "why", "slipped digit", "instead", "this"))).hasStatus(302);
-        assertThat(cups.cup(code).orElseThrow().state().newestCoat().orElseThrow().pour().amountMl()).isEqualTo(23);
+        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl()).isEqualTo(23);
         assertThat(tablet.page("/cups/" + code)).contains("32 ml poured").contains("cancelled by").contains("slipped digit");
         MvcTestResult again = tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "24", "instead", "this"), "Jonas");
         assertThat(text(again)).contains("already corrected").contains("Mira wrote it");
@@ -265,7 +265,7 @@ class FormsTest {
     void anEntryThatOthersBuildOnCannotBeTakenAway() {
         String code = startCup();
         upToFlood(code);
-        long glitter = cups.cup(code).orElseThrow().state().done().get(4).mark().id();
+        long glitter = shop.cup(code).state().done().get(4).mark().id();
         tablet.send("/cups/" + code + "/log", pour(5, "23", ""));
         MvcTestResult result = tablet.send("/cups/" + code + "/entries/" + glitter, typed("what", "DONE", "step", "4", "when", "at", "at", "2026-03-02T10:00", "instead", "nothing", "why", "never glittered"));
         assertThat(text(result)).contains("Flood coat comes after Glitter").contains("never glittered");
@@ -311,12 +311,12 @@ class FormsTest {
         assertThat(tablet.send("/shop", typed("lengthUnit", "IN", "volumeUnit", "FL_OZ", "temperatureUnit", "F", "zone", "America/Chicago", "quietFrom", "22:00", "quietUntil", "06:00", "lossFill", "1.5", "lossCup", "0.3"))).hasStatus(302);
         assertThat(tablet.page("/cups/" + code)).contains("fl oz").contains("sq in").contains("thou").doesNotContain(" ml<").doesNotContain("cm²");
         assertThat(tablet.send("/cups/" + code + "/log", pour(5, "0.8", ""))).hasStatus(302);
-        assertThat(cups.cup(code).orElseThrow().state().newestCoat().orElseThrow().pour().amountMl()).isBetween(23.6, 23.7);
+        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl()).isBetween(23.6, 23.7);
     }
 
     @Test
     void twoPeopleChangingOneResinTheSecondIsTold() {
-        var resin = shelf.resins().get(0);
+        var resin = shop.shelf().resins().get(0);
         Map<String, String> typed = typed("name", resin.name(), "ratio", "1:1", "working", "20", "turning", "4", "recoatFrom", "4", "recoatUntil", "6", "sandableFrom", "8", "sandableSure", "",
                 "scuffAfter", "24", "cured", "24", "fullCure", "72", "reference", "22", "activation", "50", "version", "" + resin.version());
         assertThat(tablet.send("/shelf/resins/" + resin.id(), typed)).hasStatus(302);

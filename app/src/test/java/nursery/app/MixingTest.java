@@ -8,17 +8,14 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
 import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.app.shelf.StockBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -41,7 +38,7 @@ class MixingTest {
     private static Running shop;
     private static Tablet tablet;
     private static CupBook cups;
-    private static Shelf shelf;
+    private static ShelfBook shelf;
     private long regular;
 
     @BeforeAll
@@ -49,7 +46,7 @@ class MixingTest {
         shop = running;
         tablet = new Tablet(running);
         cups = running.bean(CupBook.class);
-        shelf = running.bean(Shelf.class);
+        shelf = running.bean(ShelfBook.class);
     }
 
     @BeforeEach
@@ -57,16 +54,16 @@ class MixingTest {
         shop.empty();
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
         shop.settle("UTC");
-        regular = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
     }
 
     /** A cup whose flood coat can be poured now. */
     private String readyToFlood() {
         Instant now = shop.clock().instant();
-        String code = cups.start(shop.glitterCup("Winter sky", regular, now.minus(Duration.ofHours(8))));
+        String code = shop.start("Winter sky", regular, now.minus(Duration.ofHours(8)));
         LogBook log = shop.bean(LogBook.class);
         for (int step = 1; step <= 4; step++) {
-            log.add(code, new Happening(step == 3 ? Kind.POURED : Kind.DONE, step, now.minus(Duration.ofMinutes(480 - 60 * step)), 1, Optional.empty(), "Mira", ""), true);
+            log.add(code, shop.entry(code, step, now.minus(Duration.ofMinutes(480 - 60 * step)), 1), true);
         }
         return code;
     }
@@ -150,16 +147,16 @@ class MixingTest {
         assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "22"), "Mira"))).contains("Do not use it").contains("value=\"22\"");
         assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Mira")).hasStatus(302);
         assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Jonas"))).contains("its clock runs");
-        String spindle = "" + shelf.spindles().get(0).id();
+        String spindle = "" + shop.shelf().spindles().get(0).id();
         assertThat(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Mira")).hasStatus(302);
         assertThat(text(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Jonas"))).contains("already logged").contains("Mira wrote it");
         long number = Long.parseLong(mix.substring(5));
-        assertThat(cups.cup(first).orElseThrow().state().newestCoat().orElseThrow().pour()).extracting(LogEntry.Poured::batch).isEqualTo(OptionalLong.of(number));
+        assertThat(shop.cup(first).state().newestCoat().orElseThrow().pour()).extracting(LogEntry.Poured::batch).isEqualTo(OptionalLong.of(number));
         assertThat(tablet.page("/cups/" + first)).contains(", mix " + number);
         assertThat(text(tablet.send(mix + "/close", typed("leftover", "900"), "Mira"))).contains("cannot be left: what was mixed, less what went on the cups, is 27 ml");
         assertThat(tablet.send(mix + "/close", typed("leftover", "2"), "Mira")).hasStatus(302);
         assertThat(text(tablet.send(mix + "/pour", typed("cup", second, "amount", "23", "spindle", ""), "Mira"))).contains("This batch is closed");
-        assertThat(cups.cup(second).orElseThrow().state().coats()).hasSize(1);
+        assertThat(shop.cup(second).state().coats()).hasSize(1);
     }
 
     /** By scale: 25 ml of A at 1.15 g/ml is 28.75 g; 25 ml of B at 0.96 on top makes 52.75. */
@@ -203,14 +200,14 @@ class MixingTest {
     @Test
     void turnersAndMeasuringCupsAreKept() {
         assertThat(tablet.send("/shelf/turners", typed("turner", "Old motor", "rpm", "2.5", "spindles", "2"), "Mira")).hasStatus(302);
-        assertThat(shelf.turners()).anySatisfy(turner -> assertThat(turner.spindles()).extracting(spindle -> spindle.name()).containsExactly("Old motor-1", "Old motor-2"));
+        assertThat(shop.shelf().turners()).anySatisfy(turner -> assertThat(turner.spindles()).extracting(spindle -> spindle.name()).containsExactly("Old motor-1", "Old motor-2"));
         assertThat(text(tablet.send("/shelf/turners", typed("turner", "Old motor", "rpm", "900", "spindles", "1.5"), "Mira"))).contains("1 to 24 spindles");
         assertThat(text(tablet.send("/shelf/turners", typed("turner", "Fast", "rpm", "900", "spindles", "1"), "Mira"))).contains("between 0.2 and 60");
         shop.sql().update("DELETE FROM spindle WHERE name LIKE 'Old%'");
         shop.sql().update("DELETE FROM turner WHERE name = 'Old motor'");
         assertThat(text(tablet.send("/shelf/measuring-cups", typed("cupName", "odd", "cupMl", "10", "markMl", "8", "bottomMm", "30", "topMm", "40"), "Mira"))).contains("Marks must lie closer");
         assertThat(tablet.send("/shelf/measuring-cups", typed("cupName", "fine", "cupMl", "30", "markMl", "1", "bottomMm", "26", "topMm", "1 1/4 in"), "Mira")).hasStatus(302);
-        assertThat(shelf.measuringCups()).anySatisfy(cup -> assertThat(cup.cup().topDiameterMm()).isEqualTo(31.75));
+        assertThat(shop.shelf().measuringCups()).anySatisfy(cup -> assertThat(cup.cup().topDiameterMm()).isEqualTo(31.75));
         shop.sql().update("DELETE FROM measuring_cup WHERE name = 'fine'");
     }
 
@@ -282,7 +279,7 @@ class MixingTest {
         assertThat(tablet.page(mix + "/print")).contains("5 ml: white tint");
         tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5"));
         tablet.send(mix + "/pour", typed("cup", code, "amount", "20", "spindle", ""));
-        assertThat(cups.cup(code).orElseThrow().state().newestCoat().orElseThrow().pour().mark().note()).isEqualTo("5 ml of it with white tint stirred in.");
+        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().mark().note()).isEqualTo("5 ml of it with white tint stirred in.");
     }
 
     @ParameterizedTest
@@ -311,7 +308,7 @@ class MixingTest {
 
     @Test
     void theTurnerCheckSaysWhatIsCarriedAndWhatIsWrong() {
-        String query = "/mix/turner?blank=" + shelf.blanks().get(0).id() + "&resin=" + regular;
+        String query = "/mix/turner?blank=" + shop.shelf().blanks().get(0).id() + "&resin=" + regular;
         assertThat(tablet.page(query + "&share=25&rpm=6&roomNow=22")).contains("It holds").contains("carries up to");
         assertThat(tablet.page(query + "&share=60&rpm=2&roomNow=28")).contains("It sags");
         assertThat(tablet.page(query + "&share=-1&rpm=900&roomNow=70")).contains("The share is -1").contains("The turner's speed is 900").contains("The room is 70");

@@ -11,8 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.UUID;
-import nursery.app.cups.CupBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import org.junit.jupiter.api.Test;
@@ -31,7 +30,7 @@ class OrdersTest extends PlannedShop {
     private static Map<String, String> order(String... changes) {
         Map<String, String> order = typed(ORDER);
         order.put("resin", "" + resin);
-        order.put("blank", "" + shop.bean(Shelf.class).blanks().get(0).id());
+        order.put("blank", "" + shop.shelf().blanks().get(0).id());
         order.putAll(typed(changes));
         return order;
     }
@@ -47,7 +46,7 @@ class OrdersTest extends PlannedShop {
         assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "See the plan with them");
         // Full cure alone takes three days.
         assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
-        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        assertThat(shop.floor().cups()).hasSize(2);
     }
 
     @Test
@@ -55,11 +54,11 @@ class OrdersTest extends PlannedShop {
         String change = location(tablet.send("/plan/order", order("due", "2026-04-10", "matters", "3")));
 
         assertThat(tablet.page(change)).contains("With 3 new cups");
-        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        assertThat(shop.floor().cups()).hasSize(2);
         tablet.send(change + "/keep", typed());
         assertThat(plans.departures()).isEmpty();
-        assertThat(shop.bean(CupBook.class).all()).hasSize(5).last().satisfies(cup -> {
-            assertThat(cup.cup().name()).isEqualTo("Tram bell");
+        assertThat(shop.floor().cups()).hasSize(5).last().satisfies(cup -> {
+            assertThat(cup.cup().about().name()).isEqualTo("Tram bell");
             assertThat(cup.cup().matters()).isEqualTo(3);
         });
     }
@@ -68,7 +67,7 @@ class OrdersTest extends PlannedShop {
     void anOrderDroppedStartsNothingAndOneWhoseBlankHasGoneIsRefused() {
         String dropped = location(tablet.send("/plan/order", order("due", "2026-04-10")));
         tablet.send(dropped + "/drop", typed());
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         long other = shelf.addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.of(12)));
         String change = location(tablet.send("/plan/order", order("blank", "" + other)));
         shelf.removeBlank(other);
@@ -78,7 +77,7 @@ class OrdersTest extends PlannedShop {
 
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("No blank is called", "Nothing was changed");
-        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        assertThat(shop.floor().cups()).hasSize(2);
     }
 
     @ParameterizedTest
@@ -88,7 +87,7 @@ class OrdersTest extends PlannedShop {
 
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(told == null ? "" : told);
-        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        assertThat(shop.floor().cups()).hasSize(2);
     }
 
     private static MvcTestResult upload(String csv) {
@@ -104,7 +103,7 @@ class OrdersTest extends PlannedShop {
         assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
         tablet.send(change + "/keep", typed());
         assertThat(plans.departures()).isEmpty();
-        assertThat(shop.bean(CupBook.class).all()).extracting(cup -> cup.cup().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
+        assertThat(shop.floor().cups()).extracting(cup -> cup.cup().about().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
     }
 
     @Test
@@ -112,7 +111,7 @@ class OrdersTest extends PlannedShop {
         String told = text(upload("name,technique,blank,resin,count,due\nFoxglove,one-colour-glitter,20 oz slim,Regular tumbler epoxy,1,\nNo blank,one-colour-glitter,99 oz,Regular tumbler epoxy,1,\nLate,one-colour-glitter,20 oz slim,Regular tumbler epoxy,0,31.3.2026\n"));
 
         assertThat(told).contains("Row 3: No blank is called “99 oz”", "Row 4: How many 0 is not a whole number", "Row 4: The due date “31.3.2026” is not a date");
-        assertThat(shop.bean(CupBook.class).all()).hasSize(2);
+        assertThat(shop.floor().cups()).hasSize(2);
     }
 
     @ParameterizedTest

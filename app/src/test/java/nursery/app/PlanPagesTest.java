@@ -7,17 +7,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
-import nursery.app.shelf.Shelf;
 import nursery.core.plan.Placement;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.WeekPlan;
@@ -39,10 +35,10 @@ class PlanPagesTest extends PlannedShop {
     @Test
     void aPlanIsKeptAndStaysWhereItIsWhileTimePasses() {
         keep();
-        List<PlannedStep> before = plans.current().steps();
+        List<PlannedStep> before = shop.plan().steps();
         shop.clock().forward(Duration.ofHours(3));
 
-        assertThat(plans.current().placements()).isEqualTo(before.stream().map(step -> new Placement(step.cup(), step.step().number(), step.begins())).toList());
+        assertThat(shop.plan().placements()).isEqualTo(before.stream().map(step -> new Placement(step.cup(), step.step().number(), step.begins())).toList());
         assertThat(plans.departures()).isEmpty();
         assertThat(tablet.page("/plan")).doesNotContain("No plan is kept yet");
     }
@@ -73,21 +69,21 @@ class PlanPagesTest extends PlannedShop {
         assertThat(tablet.page("/plan/cup/A-01")).contains("you pinned it there", "Take the pin out");
 
         tablet.send(location(tablet.send("/plan/want", typed("want", "UNPIN", "cup", "A-01", "step", "" + step.step().number()))) + "/keep", typed());
-        assertThat(plans.current().workshop().pins()).isEmpty();
+        assertThat(shop.plan().workshop().pins()).isEmpty();
     }
 
     @Test
     void aDroppedPlanChangesNothing() {
         keep();
-        WeekPlan before = plans.current();
+        WeekPlan before = shop.plan();
         String change = location(tablet.send("/plan/want", typed("want", "HOURS", "day", "2026-03-02", "hours", "")));
         assertThat(tablet.page(change)).contains("Away on Mon 2 Mar");
         tablet.send(change + "/drop", typed());
 
-        assertThat(plans.current().placements()).isEqualTo(before.placements());
+        assertThat(shop.plan().placements()).isEqualTo(before.placements());
         assertThat(tablet.page(change)).contains("kept or dropped already");
         tablet.send(change + "/keep", typed());
-        assertThat(plans.current().placements()).isEqualTo(before.placements());
+        assertThat(shop.plan().placements()).isEqualTo(before.placements());
     }
 
     @Test
@@ -106,7 +102,7 @@ class PlanPagesTest extends PlannedShop {
         keep();
         tablet.send(location(tablet.send("/plan/want", typed("want", "HOURS", "day", "2026-03-02", "hours", ""))) + "/keep", typed());
 
-        assertThat(plans.current().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-03T00:00:00Z")));
+        assertThat(shop.plan().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-03T00:00:00Z")));
         assertThat(tablet.page("/plan/hours")).contains("Mon 2 Mar", "away");
         tablet.send("/plan/hours/usual", typed("day", "2026-03-02"));
         assertThat(tablet.page("/plan/hours")).doesNotContain("away</span>");
@@ -124,7 +120,7 @@ class PlanPagesTest extends PlannedShop {
         assertThat(anew).matches("/plan/changes/\\d+\\?others");
         assertThat(tablet.page(anew)).contains("Another plan was kept while you looked");
         tablet.send(anew.replace("?others", "") + "/keep", typed());
-        assertThat(plans.current().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-04T00:00:00Z")));
+        assertThat(shop.plan().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-04T00:00:00Z")));
     }
 
     @Test
@@ -144,11 +140,11 @@ class PlanPagesTest extends PlannedShop {
 
     @Test
     void oneMoreSpindleIsAddedWithThePlanThatWantsIt() {
-        int before = shop.bean(Shelf.class).spindles().size();
+        int before = shop.shelf().spindles().size();
         String change = location(tablet.send("/plan/want", typed("want", "SPINDLE")));
-        assertThat(shop.bean(Shelf.class).spindles()).hasSize(before);
+        assertThat(shop.shelf().spindles()).hasSize(before);
         tablet.send(change + "/keep", typed());
-        assertThat(shop.bean(Shelf.class).spindles()).hasSize(before + 1);
+        assertThat(shop.shelf().spindles()).hasSize(before + 1);
     }
 
     @ParameterizedTest
@@ -181,7 +177,7 @@ class PlanPagesTest extends PlannedShop {
     void howMuchACupMattersIsKept() {
         tablet.send(location(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-02", "matters", "5"))) + "/keep", typed());
 
-        assertThat(plans.current().workshop().cups()).filteredOn(cup -> cup.code().equals("A-02")).singleElement().satisfies(cup -> assertThat(cup.matters()).isEqualTo(5));
+        assertThat(shop.plan().workshop().cups()).filteredOn(cup -> cup.code().equals("A-02")).singleElement().satisfies(cup -> assertThat(cup.matters()).isEqualTo(5));
     }
 
     @Test
@@ -192,7 +188,7 @@ class PlanPagesTest extends PlannedShop {
 
         tablet.send("/plan/hours", typed("bench-1", "19-21:30", "booth-1", "19-21"));
         assertThat(tablet.page("/plan/hours")).contains("19:00–21:30", "19:00–21:00");
-        assertThat(plans.current().steps().get(0).begins()).isEqualTo("2026-03-02T19:00:00Z");
+        assertThat(shop.plan().steps().get(0).begins()).isEqualTo("2026-03-02T19:00:00Z");
     }
 
     @Test
@@ -207,7 +203,7 @@ class PlanPagesTest extends PlannedShop {
 
     @Test
     void theDayNamesTheMixAndWhatToHaveReady() {
-        WeekPlan plan = plans.current();
+        WeekPlan plan = shop.plan();
         String day = plan.mixes().get(0).at().toString().substring(0, 10);
 
         assertThat(tablet.page("/plan/today?day=" + day)).contains("<b>Mix ", "<span>Fast tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
@@ -225,12 +221,12 @@ class PlanPagesTest extends PlannedShop {
     void aFinishedCupLeavesThePlan() {
         CupBook cups = shop.bean(CupBook.class);
         LogBook log = shop.bean(LogBook.class);
-        cups.cup("A-01").orElseThrow().file().plan().forEach(step -> {
+        shop.cup("A-01").cup().plan().forEach(step -> {
             shop.clock().forward(Duration.ofHours(30));
-            log.add("A-01", new Happening(step.kind().isPour() ? Kind.POURED : Kind.DONE, step.number(), shop.clock().instant(), 10, Optional.empty(), "Mira", ""), true);
+            log.add("A-01", shop.entry("A-01", step.number(), shop.clock().instant(), 10), true);
         });
 
-        assertThat(plans.current().workshop().cups()).extracting(cup -> cup.code()).containsExactly("A-02");
+        assertThat(shop.plan().workshop().cups()).extracting(cup -> cup.code()).containsExactly("A-02");
         assertThat(tablet.page("/plan")).doesNotContain("Winter sky");
     }
 }

@@ -26,8 +26,8 @@ class PlanSheetsTest extends PlannedShop {
         Calendar calendar = new CalendarBuilder().build(new StringReader(text(tablet.get("/plan/week.ics"))));
 
         List<VEvent> events = calendar.getComponents("VEVENT");
-        assertThat(events).hasSize(plans.current().sessions().size());
-        assertThat(events.get(0).getUid().orElseThrow().getValue()).isEqualTo("session-%s-%d@nursery.invalid".formatted(plans.current().steps().get(0).cup(), plans.current().steps().get(0).step().number()));
+        assertThat(events).hasSize(shop.plan().sessions().size());
+        assertThat(events.get(0).getUid().orElseThrow().getValue()).isEqualTo("session-%s-%d@nursery.invalid".formatted(shop.plan().steps().get(0).cup(), shop.plan().steps().get(0).step().number()));
         assertThat(events.get(0).getComponents("VALARM")).hasSize(1);
     }
 
@@ -35,9 +35,9 @@ class PlanSheetsTest extends PlannedShop {
     void theTableHasARowForEachStepOfWork() throws IOException {
         List<CSVRecord> rows = CSVParser.parse(text(tablet.get("/plan/week.csv")), CSVFormat.RFC4180).getRecords();
 
-        assertThat(rows).hasSize(1 + (int) plans.current().steps().stream().filter(PlannedStep::isHandsOn).count());
+        assertThat(rows).hasSize(1 + (int) shop.plan().steps().stream().filter(PlannedStep::isHandsOn).count());
         assertThat(rows.get(1).get(0)).isEqualTo("2026-03-02T18:00Z");
-        assertThat(rows.get(1).get(2)).isEqualTo(plans.current().steps().get(0).cup());
+        assertThat(rows.get(1).get(2)).isEqualTo(shop.plan().steps().get(0).cup());
     }
 
     @Test

@@ -7,7 +7,7 @@ import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.plan.PlanBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.plan.PlannedStep;
@@ -38,12 +38,12 @@ abstract class PlannedShop {
     void twoCups() {
         shop.empty();
         shop.settle("UTC");
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        resin = shelf.resins().get(0).id();
+        resin = shop.shelf().resins().get(0).id();
         CupBook cups = shop.bean(CupBook.class);
-        cups.start(shop.glitterCup("Winter sky", resin, shop.clock().instant()));
-        cups.start(shop.glitterCup("Line 7 green", resin, shop.clock().instant()));
+        shop.start("Winter sky", resin, shop.clock().instant());
+        shop.start("Line 7 green", resin, shop.clock().instant());
     }
 
     static String location(MvcTestResult result) {
@@ -58,6 +58,6 @@ abstract class PlannedShop {
     }
 
     static PlannedStep first(String cup) {
-        return plans.current().of(cup).get(0);
+        return shop.plan().of(cup).get(0);
     }
 }

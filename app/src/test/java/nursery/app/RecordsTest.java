@@ -10,27 +10,22 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
 import nursery.app.room.RoomBook;
-import nursery.app.settings.Shop;
 import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfResin;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
+import nursery.core.floor.CupNow;
 import nursery.core.log.LogEntry;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.School;
-import nursery.core.technique.Schools;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -41,23 +36,23 @@ import org.springframework.dao.DataIntegrityViolationException;
 class RecordsTest {
 
     private static Running shop;
-    private static Shelf shelf;
+    private static ShelfBook shelf;
     private static CupBook cups;
     private static LogBook log;
 
     @BeforeAll
     static void open(Running running) {
         shop = running;
-        shelf = running.bean(Shelf.class);
+        shelf = running.bean(ShelfBook.class);
         cups = running.bean(CupBook.class);
         log = running.bean(LogBook.class);
     }
 
     private static String startCup(String name, School... schools) {
-        long blank = shelf.blanks().stream().findFirst().map(found -> found.id()).orElseGet(
+        long blank = shop.shelf().blanks().stream().findFirst().map(found -> found.id()).orElseGet(
                 () -> shelf.addBlank("slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20))));
-        long resin = shelf.resins().stream().filter(found -> found.name().equals(StartingProfile.REGULAR.title())).findFirst().orElseThrow().id();
-        return cups.start(shop.glitterCup(name, resin, shop.clock().instant(), School.NEXT_DAY, School.SEAL_ALWAYS));
+        long resin = shop.shelf().resins().stream().filter(found -> found.name().equals(StartingProfile.REGULAR.title())).findFirst().orElseThrow().id();
+        return shop.start(name, resin, shop.clock().instant(), School.NEXT_DAY, School.SEAL_ALWAYS);
     }
 
     @Test
@@ -70,7 +65,7 @@ class RecordsTest {
     @Test
     void theStartingProfilesComeBackAsTheyWereWritten() {
         for (StartingProfile profile : StartingProfile.values()) {
-            ShelfResin found = shelf.resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
+            ShelfResin found = shop.shelf().resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
             assertThat(found.label()).isEqualTo(profile.label());
             assertThat(found.source()).contains("Common practice");
         }
@@ -94,15 +89,15 @@ class RecordsTest {
         String code = startCup("Depot cream 🚋", School.NEXT_DAY, School.SEAL_ALWAYS);
         Instant at = shop.clock().instant();
         log.add(code, new Happening(Kind.DONE, 1, at, 0, Optional.empty(), "Mira", "scuffed well ✨"), false);
-        CupOnBench cup = cups.cup(code).orElseThrow();
-        assertThat(cup.cup().name()).isEqualTo("Depot cream 🚋");
+        CupNow cup = shop.cup(code);
+        assertThat(cup.cup().about().name()).isEqualTo("Depot cream 🚋");
         assertThat(cup.cup().dueOn()).contains(LocalDate.of(2026, 3, 20));
-        assertThat(cup.file().plan()).isEqualTo(shop.glitterCup("", 1, Instant.EPOCH, School.NEXT_DAY, School.SEAL_ALWAYS).plan());
-        assertThat(cup.file().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
+        assertThat(cup.cup().plan()).isEqualTo(shop.glitterCup("", 1, Instant.EPOCH, School.NEXT_DAY, School.SEAL_ALWAYS).plan());
+        assertThat(cup.cup().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
             assertThat(entry.mark().happenedAt()).isEqualTo(at);
             assertThat(entry.mark().note()).isEqualTo("scuffed well ✨");
         });
-        assertThat(cups.all()).extracting(found -> found.cup().code()).contains(code);
+        assertThat(shop.floor().cups()).extracting(found -> found.cup().code()).contains(code);
     }
 
     @Test

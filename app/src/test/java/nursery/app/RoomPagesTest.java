@@ -23,13 +23,11 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import nursery.app.ShopUnderTest.Running;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
-import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
+import nursery.app.floor.RoomPlan;
 import nursery.app.room.RoomBook;
 import nursery.app.room.SimulatedThermometer;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomReading;
@@ -241,16 +239,16 @@ class RoomPagesTest {
 
     @Test
     void aColdNightIsToldOnTheCupsPage() {
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        long regular = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
         Instant evening = now().minus(Duration.ofHours(12));
-        room.add(RoomBook.BENCH, java.util.List.of(new RoomReading(evening.minus(Duration.ofHours(3)), 22), new RoomReading(evening, 22), new RoomReading(evening.plus(Duration.ofHours(2)), 12), new RoomReading(now(), 12)), "sensor");
-        String code = shop.bean(CupBook.class).start(shop.glitterCup("Winter sky", regular, evening.minus(Duration.ofHours(1))));
+        room.add(RoomPlan.BENCH, java.util.List.of(new RoomReading(evening.minus(Duration.ofHours(3)), 22), new RoomReading(evening, 22), new RoomReading(evening.plus(Duration.ofHours(2)), 12), new RoomReading(now(), 12)), "sensor");
+        String code = shop.start("Winter sky", regular, evening.minus(Duration.ofHours(1)));
         LogBook log = shop.bean(LogBook.class);
-        log.add(code, new Happening(Kind.DONE, 1, evening.minus(Duration.ofMinutes(50)), 0, Optional.empty(), "Mira", ""), true);
-        log.add(code, new Happening(Kind.DONE, 2, evening.minus(Duration.ofMinutes(40)), 0, Optional.empty(), "Mira", ""), true);
-        log.add(code, new Happening(Kind.POURED, 3, evening, 1, Optional.empty(), "Mira", ""), true);
+        log.add(code, shop.entry(code, 1, evening.minus(Duration.ofMinutes(50)), 0), true);
+        log.add(code, shop.entry(code, 2, evening.minus(Duration.ofMinutes(40)), 0), true);
+        log.add(code, shop.entry(code, 3, evening, 1), true);
         assertThat(tablet.page("/cups/" + code)).contains("The room <span>fell</span> to <b>12 °C</b>").contains("sandable moved from").contains("If the room is off by ±");
         assertThat(tablet.page("/room/coats?span=week")).contains(code).contains("chart-band");
     }
@@ -265,7 +263,7 @@ class RoomPagesTest {
 
     @Test
     void theLabPlaysACoatThroughAndGivesItsValuesAway() throws Exception {
-        shop.bean(Shelf.class).addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
+        shop.bean(ShelfBook.class).addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
         assertThat(tablet.page("/room/lab?starts=22&ends=22")).contains("It never sags").contains("4 h 00").contains("pot life 40 min");
         assertThat(tablet.page("/room/lab?starts=22&ends=22&share=80")).contains("It sags for");
         assertThat(tablet.page("/room/lab?tilt=12&starts=90&span=x&share=-2")).contains("The room at first is 90").contains("is not a number").contains("On the cup is -2");

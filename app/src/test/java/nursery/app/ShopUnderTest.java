@@ -15,19 +15,31 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import nursery.app.cups.NewCup;
-import nursery.app.shelf.Shelf;
+import nursery.app.cups.CupBook;
+import nursery.app.floor.Floors;
+import nursery.app.shelf.ShelfBook;
 import nursery.app.techniques.TechniqueBook;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.ShelfBlank;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
+import nursery.core.plan.Order;
+import nursery.core.plan.WeekPlan;
+import nursery.core.resin.Resin;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
-
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -91,7 +103,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
     public static final class Running implements AutoCloseable {
 
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
-        private static final List<String> TABLES = List.of("submission", "week_plan_change", "week_plan_step", "week_plan", "plan_pin", "bench_hours", "bench_day", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin_found", "resin", "blank_station", "blank", "room_reading", "room_sensor", "room_plan", "calendar_feed", "shop");
+        private static final List<String> TABLES = List.of("submission", "plan_wish", "week_plan_step", "week_plan", "plan_pin", "bench_hours", "bench_day", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin_edition", "resin", "blank_station", "blank_edition", "blank", "room_reading", "room_sensor", "room_plan", "calendar_feed", "shop");
 
         private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
         private final MovableClock clock = new MovableClock();
@@ -149,10 +161,11 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         public void empty() {
             clock.set(Instant.parse("2026-03-02T08:00:00Z"));
             sql().update("UPDATE log_entry SET cancels_id = NULL");
+            sql().update("UPDATE week_plan_kept SET plan_id = NULL");
             TABLES.forEach(table -> sql().update("DELETE FROM " + table));
             sql().update("UPDATE cup_counter SET last = 0");
-            sql().update("UPDATE week_plan_kept SET plan_id = NULL");
-            bean(Shelf.class).stockIfEmpty();
+            sql().update("UPDATE stamp SET version = version + 1");
+            bean(ShelfBook.class).stockIfEmpty();
         }
 
         /** The shop's settings as if a maker had chosen millimetres, millilitres and degrees Celsius. */
@@ -161,10 +174,42 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         }
 
         /** A cup in one colour of glitter, on the first blank of the shelf. */
-        public NewCup glitterCup(String name, long resin, Instant startedAt, School... schools) {
+        public Order glitterCup(String name, long resin, School... schools) {
             Technique technique = bean(TechniqueBook.class).shippedOnes().get(0).technique();
-            return new NewCup(name, "Heritage tram society", bean(Shelf.class).blanks().get(0).id(), resin, resin, Optional.of(LocalDate.of(2026, 3, 20)), "#112233", "#445566",
-                    Schools.of(schools), technique.name(), technique.plan(Schools.of(schools), Map.of()), startedAt);
+            ShelfBlank blank = shelf().blanks().get(0);
+            Resin mixed = shelf().resin(resin).orElseThrow();
+            Cup.About about = new Cup.About(name, "Heritage tram society", technique.name(), blank.name(), "#112233", "#445566");
+            return new Order(about, 1, blank.id(), blank.blank(), new Cup.Resins(mixed, mixed), Schools.of(schools), technique.plan(Schools.of(schools), Map.of()),
+                    Optional.of(LocalDate.of(2026, 3, 20)), 1);
+        }
+
+        /** Starts one, and returns its code. */
+        public String start(String name, long resin, Instant startedAt, School... schools) {
+            return bean(CupBook.class).start(glitterCup(name, resin, schools), startedAt).get(0);
+        }
+
+        /** A step of a cup's plan done at a moment, with so much poured if it is a coat; hung. */
+        public LogEntry entry(String code, int step, Instant at, double ml) {
+            Cup cup = cup(code).cup();
+            Mark mark = Mark.unnumbered(at, at, "Mira", "");
+            return cup.step(step).kind().isPour()
+                    ? new LogEntry.Poured(mark, step, ml, Optional.empty(), Optional.of(Pot.of(cup.resinFor(cup.step(step)), OptionalLong.empty()))) : new LogEntry.StepDone(mark, step);
+        }
+
+        public Floor floor() {
+            return bean(Floors.class).now();
+        }
+
+        public Shelf shelf() {
+            return bean(Floors.class).shelf();
+        }
+
+        public CupNow cup(String code) {
+            return bean(Floors.class).cup(code).orElseThrow();
+        }
+
+        public WeekPlan plan() {
+            return bean(Floors.class).standing(floor()).plan();
         }
 
         @Override

@@ -20,7 +20,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -61,10 +61,10 @@ class TechniquesTest {
     @BeforeEach
     void freshShop() {
         shop.empty();
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         blank = shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
         shop.settle("UTC");
-        regular = shelf.resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
     }
 
     private Map<String, String> newCup(String... more) {
@@ -83,15 +83,15 @@ class TechniquesTest {
     }
 
     private List<PlanStep> planOf(String code) {
-        return cups.cup(code).orElseThrow().file().plan();
+        return shop.cup(code).cup().plan();
     }
 
     private String next(String code) {
-        return cups.cup(code).orElseThrow().state().next().orElseThrow().title();
+        return shop.cup(code).state().next().orElseThrow().title();
     }
 
     private MvcTestResult log(String code, String what, String... more) {
-        Map<String, String> entry = typed("what", what, "when", "0", "note", "", "step", "" + cups.cup(code).orElseThrow().state().next().map(action -> action.step().number()).orElse(0));
+        Map<String, String> entry = typed("what", what, "when", "0", "note", "", "step", "" + shop.cup(code).state().next().map(action -> action.step().number()).orElse(0));
         for (int i = 0; i < more.length; i += 2) {
             entry.put(more[i], more[i + 1]);
         }
@@ -241,19 +241,19 @@ class TechniquesTest {
     void severalCupsAlikeAreStartedAtOnceEachWithItsOwnPlan() {
         Map<String, String> three = newCup("count", "3", "technique", "waves", "times-Further wave", "2");
         assertThat(tablet.send("/cups/new", three)).hasStatus(302);
-        assertThat(cups.all()).hasSize(3).allSatisfy(cup -> {
+        assertThat(shop.floor().cups()).hasSize(3).allSatisfy(cup -> {
             assertThat(cup.cup().technique()).isEqualTo("Waves in partial coats");
-            assertThat(cup.file().plan().stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT)).extracting(PlanStep::title).containsExactly("Lay the clear of the first wave", "Lay the clear of a further wave (1 of 2)", "Lay the clear of a further wave (2 of 2)");
+            assertThat(cup.cup().plan().stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT)).extracting(PlanStep::title).containsExactly("Lay the clear of the first wave", "Lay the clear of a further wave (1 of 2)", "Lay the clear of a further wave (2 of 2)");
         });
         for (String count : List.of("0", "-2", "25", "1.5", "many")) {
             assertThat(tablet.send("/cups/new", newCup("count", count))).hasStatus(422);
         }
-        assertThat(cups.all()).hasSize(3);
+        assertThat(shop.floor().cups()).hasSize(3);
     }
 
     @Test
     void aPlanAgainstPracticeIsSaidBeforeTheCupIsStarted() {
-        long fast = shop.bean(Shelf.class).resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
+        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
         assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + fast + "&blank=" + blank)).contains("A fast resin leaves the ink no time to spread").contains("Use a regular resin here");
         assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + regular + "&blank=" + blank)).doesNotContain("goes against practice");
     }
@@ -292,7 +292,7 @@ class TechniquesTest {
         assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "" + first))).hasStatus(302);
         assertThat(next(code)).isEqualTo("Scuff, clean and mask");
         assertThat(planOf(code)).hasSize(techniques.find("hand-turned").orElseThrow().technique().parts().size() + 1);
-        assertThat(cups.cup(code).orElseThrow().state().done()).hasSize(2);
+        assertThat(shop.cup(code).state().done()).hasSize(2);
         assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "coat"))).hasStatus(302);
         assertThat(next(code)).isEqualTo("Extra coat");
         assertThat(text(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "777")))).contains("has no step 777");
@@ -304,7 +304,7 @@ class TechniquesTest {
         String code = start("one-colour-glitter");
         for (int i = 0; i < 6; i++) {
             shop.clock().forward(Duration.ofHours(i == 5 ? 5 : 4));
-            boolean pour = cups.cup(code).orElseThrow().state().next().orElseThrow().step().kind().isPour();
+            boolean pour = shop.cup(code).state().next().orElseThrow().step().kind().isPour();
             assertThat(log(code, pour ? "POURED" : "DONE", "amount", pour && i > 3 ? "20" : "1", "spindle", "", "confirmed", "on", "why", "test")).hasStatus(302);
         }
         assertThat(next(code)).isEqualTo("Trim the rim and sand");
@@ -318,7 +318,7 @@ class TechniquesTest {
     void oneStepIsLoggedForSeveralCupsAllOrNone() {
         start("hand-turned", "count", "2");
         String third = start("hand-turned");
-        List<String> codes = cups.all().stream().map(cup -> cup.cup().code()).toList();
+        List<String> codes = shop.floor().cups().stream().map(cup -> cup.cup().code()).toList();
         assertThat(tablet.page("/cups/together")).contains("Scuff, clean and mask").contains(codes);
         Map<String, String> all = typed("what", "DONE", "when", "0", "note", "outside");
         codes.forEach(code -> all.putAll(Map.of("cup-" + code, "on", "step-" + code, "1")));
@@ -326,24 +326,24 @@ class TechniquesTest {
         MvcTestResult late = tablet.send("/cups/together", all, "Jonas");
         assertThat(late).hasStatus(422);
         assertThat(text(late)).contains(third + ": Scuff, clean and mask is already logged").contains("Mira wrote it").contains("value=\"outside\"");
-        assertThat(cups.cup(codes.get(0)).orElseThrow().file().log()).isEmpty();
+        assertThat(shop.cup(codes.get(0)).cup().log()).isEmpty();
         all.remove("cup-" + third);
         assertThat(tablet.send("/cups/together", all, "Jonas")).hasStatus(302);
-        assertThat(cups.all()).allSatisfy(cup -> assertThat(cup.state().done()).containsKey(1));
+        assertThat(shop.floor().cups()).allSatisfy(cup -> assertThat(cup.state().done()).containsKey(1));
         assertThat(text(tablet.send("/cups/together", typed("what", "DONE", "when", "0")))).contains("No cup is picked");
     }
 
     @Test
     void aCupHandedOverTooSoonIsAskedAboutAndAWordOfWhyIsKept() {
         String code = start("hand-turned");
-        while (cups.cup(code).orElseThrow().state().next().isPresent()) {
+        while (shop.cup(code).state().next().isPresent()) {
             shop.clock().forward(Duration.ofHours(5));
-            boolean pour = cups.cup(code).orElseThrow().state().next().orElseThrow().step().kind().isPour();
+            boolean pour = shop.cup(code).state().next().orElseThrow().step().kind().isPour();
             log(code, pour ? "POURED" : "DONE", "amount", "10", "spindle", "", "confirmed", "on", "why", "test");
         }
         assertThat(text(log(code, "HANDED_OVER"))).contains("before full cure").contains("Because");
         assertThat(log(code, "HANDED_OVER", "confirmed", "on", "why", "the fair is today")).hasStatus(302);
-        assertThat(cups.cup(code).orElseThrow().state().handedOverAt()).isPresent();
+        assertThat(shop.cup(code).state().handedOverAt()).isPresent();
         assertThat(tablet.page("/cups/" + code)).contains("All the same, because: the fair is today");
         assertThat(text(log(code, "HANDED_OVER"))).contains("handed over already");
     }
@@ -353,7 +353,7 @@ class TechniquesTest {
         String code = start("ink-under-vinyl-matte");
         assertThat(text(log(code, "FAULTS_SEEN"))).contains("what was seen");
         assertThat(log(code, "FAULTS_SEEN", "note", "a dimple")).hasStatus(302);
-        assertThat(cups.cup(code).orElseThrow().file().log()).singleElement().isInstanceOf(LogEntry.FaultsSeen.class);
+        assertThat(shop.cup(code).cup().log()).singleElement().isInstanceOf(LogEntry.FaultsSeen.class);
         assertThat(tablet.page("/cups/" + code)).contains("Not flawless");
     }
 
@@ -362,11 +362,11 @@ class TechniquesTest {
         String code = start("hand-turned");
         assertThat(text(tablet.send("/shelf/blanks/" + blank + "/remove", typed()))).contains("in use by " + code).contains("value=\"20 oz slim\"");
         assertThat(text(tablet.send("/shelf/resins/" + regular + "/remove", typed()))).contains("in use by " + code);
-        Shelf shelf = shop.bean(Shelf.class);
+        ShelfBook shelf = shop.bean(ShelfBook.class);
         long spare = shelf.addBlank("spare", new Blank(new Straight(150, 200), false, 0, 0, 0, OptionalDouble.empty()));
         assertThat(tablet.send("/shelf/blanks/" + spare + "/remove", typed())).hasStatus(302);
         assertThat(shelf.blank(spare)).isEmpty();
-        long fast = shelf.resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
+        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
         assertThat(tablet.send("/shelf/resins/" + fast + "/remove", typed())).hasStatus(302);
         assertThat(shelf.resin(fast)).isEmpty();
     }

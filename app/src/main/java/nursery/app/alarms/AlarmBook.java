@@ -6,12 +6,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.alarms.FeedMapper.FeedRow;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Secret;
-import nursery.app.room.RoomBook;
-import nursery.app.settings.ShopBook;
+import nursery.core.floor.Floor;
 import nursery.core.log.Alarm;
 import nursery.core.log.QuietHours;
 import org.springframework.stereotype.Service;
@@ -21,16 +19,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class AlarmBook {
 
-    private final CupBook cups;
-    private final RoomBook room;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FeedMapper mapper;
     private final Moments moments;
 
-    AlarmBook(CupBook cups, RoomBook room, ShopBook shops, FeedMapper mapper, Moments moments) {
-        this.cups = cups;
-        this.room = room;
-        this.shops = shops;
+    AlarmBook(Floors floors, FeedMapper mapper, Moments moments) {
+        this.floors = floors;
         this.mapper = mapper;
         this.moments = moments;
     }
@@ -39,13 +33,13 @@ class AlarmBook {
     record Told(Alarm alarm, Optional<Instant> heardAt) {}
 
     QuietHours quiet() {
-        return shops.shop().quiet();
+        return floors.ways().quiet();
     }
 
     /** All there is to tell from a moment on, in the order of its moments. */
     List<Told> from(Instant from) {
         QuietHours quiet = quiet();
-        return cups.all().stream().flatMap(cup -> Alarm.of(cup.cup().code(), cup.state(), from).stream()).map(alarm -> new Told(alarm, alarm.heardAt(quiet)))
+        return floors.now().cups().stream().flatMap(cup -> Alarm.of(cup.code(), cup.state(), from).stream()).map(alarm -> new Told(alarm, alarm.heardAt(quiet)))
                 .sorted(Comparator.comparing(told -> told.alarm().at())).toList();
     }
 
@@ -58,8 +52,9 @@ class AlarmBook {
 
     /** Counts on whenever the log or the room has: a calendar takes the entry with the higher number. */
     int edition() {
-        Instant newest = cups.all().stream().map(CupOnBench::file).flatMap(file -> file.log().stream()).map(entry -> entry.mark().recordedAt()).max(Instant::compareTo).orElse(Instant.EPOCH);
-        Instant latest = room.lastReadAt().filter(newest::isBefore).orElse(newest);
+        Floor floor = floors.now();
+        Instant newest = floor.cups().stream().flatMap(cup -> cup.cup().log().stream()).map(entry -> entry.mark().recordedAt()).max(Instant::compareTo).orElse(Instant.EPOCH);
+        Instant latest = floor.air().lastReadAt().filter(newest::isBefore).orElse(newest);
         return (int) Math.max(0, Duration.between(Instant.parse("2026-01-01T00:00:00Z"), latest).toMinutes());
     }
 

@@ -5,9 +5,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -24,11 +24,11 @@ class AlarmController {
     private static final Duration BANNER = Duration.ofMinutes(20);
 
     private final AlarmBook alarms;
-    private final ShopBook shops;
+    private final Floors floors;
 
-    AlarmController(AlarmBook alarms, ShopBook shops) {
+    AlarmController(AlarmBook alarms, Floors floors) {
         this.alarms = alarms;
-        this.shops = shops;
+        this.floors = floors;
     }
 
     /** What is due just now; fetched by every page, so that a banner survives going from one to another. */
@@ -40,7 +40,7 @@ class AlarmController {
 
     @GetMapping("/alarms")
     String alarms(Model model) {
-        Show show = shops.show();
+        Show show = floors.show();
         model.addAttribute("feeds", alarms.feeds());
         model.addAttribute("day", day(show));
         return "alarms/alarms";
@@ -48,7 +48,7 @@ class AlarmController {
 
     @GetMapping("/alarms/day")
     String print(Model model) {
-        Show show = shops.show();
+        Show show = floors.show();
         model.addAttribute("show", show);
         model.addAttribute("day", day(show));
         return "alarms/day";
@@ -73,7 +73,7 @@ class AlarmController {
         if (!alarms.opens(secret)) {
             return ResponseEntity.status(HttpStatus.NOT_FOUND).header("Content-Type", "text/plain;charset=UTF-8").body("There is no calendar at this address: it was never made, or it was revoked.");
         }
-        Show show = shops.show();
+        Show show = floors.show();
         return ResponseEntity.ok().header("Content-Type", "text/calendar;charset=UTF-8").header("Cache-Control", "no-store")
                 .body(CalendarFile.of(alarms.from(show.now().minus(Duration.ofHours(12))), alarms.edition(), show.now()));
     }

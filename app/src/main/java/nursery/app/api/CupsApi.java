@@ -5,13 +5,16 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
-import nursery.app.platform.Moments;
+import nursery.app.floor.Floors;
 import nursery.core.cure.CoatTimes;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
+import nursery.core.log.CupState.Concern;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
+import nursery.core.log.Spindle;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,12 +26,10 @@ import org.springframework.web.server.ResponseStatusException;
 @Tag(name = "Cups", description = "What the bench shows, for other programs; read only")
 class CupsApi {
 
-    private final CupBook cups;
-    private final Moments moments;
+    private final Floors floors;
 
-    CupsApi(CupBook cups, Moments moments) {
-        this.cups = cups;
-        this.moments = moments;
+    CupsApi(Floors floors) {
+        this.floors = floors;
     }
 
     /** The next thing a cup needs; {@code readiness} is WAITING, OPEN or CLOSED. */
@@ -42,24 +43,25 @@ class CupsApi {
             @Nullable NextAnswer next, List<CoatAnswer> coats, List<String> concerns) {}
 
     @GetMapping("/api/cups")
-    @Operation(summary = "All cups as they are now")
+    @Operation(summary = "All cups on the floor as they are now", description = "Those handed over, abandoned or fully cured for long are asked for by their codes.")
     List<CupAnswer> all() {
-        Instant now = moments.now();
-        return cups.all().stream().map(cup -> answer(cup, now)).toList();
+        Floor floor = floors.now();
+        return floor.cups().stream().map(cup -> answer(cup, floor)).toList();
     }
 
     @GetMapping("/api/cups/{code}")
     @Operation(summary = "One cup as it is now", description = "By the code on its tape; 404 if there is none.")
     CupAnswer one(@PathVariable String code) {
-        return cups.cup(code).map(cup -> answer(cup, moments.now()))
+        return floors.cup(code).map(cup -> answer(cup, floors.now()))
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
-    private static CupAnswer answer(CupOnBench cup, Instant now) {
-        return new CupAnswer(cup.cup().code(), cup.cup().name(), cup.cup().madeFor(), cup.cup().dueOn().orElse(null),
-                cup.file().blank().area().coatedCm2(), cup.state().hold().map(SpindleHold::spindle).map(spindle -> spindle.name()).orElse(null),
-                cup.state().next().map(next -> next(next, now)).orElse(null), cup.state().coats().stream().map(coat -> coat(coat, now)).toList(),
-                cup.state().concerns().stream().map(concern -> concern.message()).toList());
+    private static CupAnswer answer(CupNow now, Floor floor) {
+        Cup cup = now.cup();
+        LocalDate due = cup.promise().dueAt().map(at -> at.atZone(floor.ways().zone()).toLocalDate()).orElse(null);
+        return new CupAnswer(cup.code(), cup.about().name(), cup.about().madeFor(), due, cup.blank().area().coatedCm2(),
+                now.state().hold().map(SpindleHold::spindle).map(Spindle::name).orElse(null), now.state().next().map(next -> next(next, floor.now())).orElse(null),
+                now.state().coats().stream().map(coat -> coat(coat, floor.now())).toList(), now.state().concerns().stream().map(Concern::message).toList());
     }
 
     private static NextAnswer next(NextAction next, Instant now) {

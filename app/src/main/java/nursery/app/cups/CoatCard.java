@@ -5,12 +5,13 @@ import java.time.Instant;
 import java.util.Optional;
 import nursery.app.picture.TimeBar;
 import nursery.app.platform.Show;
-import nursery.app.settings.Shop;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Phase;
 import nursery.core.cure.Window;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.NextAction;
+import nursery.core.log.QuietHours;
+import nursery.core.measure.Span;
 
 /**
  * The newest coat as the cup page shows it: its phase, its times, and its time bar.
@@ -23,18 +24,18 @@ record CoatCard(String title, Phase phase, String style, double ageHours, double
     private static final Duration LEAD = Duration.ofMinutes(20);
     private static final Duration AHEAD = Duration.ofHours(2);
 
-    static CoatCard of(CoatOnCup coat, double coatedCm2, Optional<NextAction> next, Shop shop, Show show) {
+    static CoatCard of(CoatOnCup coat, double coatedCm2, Optional<NextAction> next, QuietHours quiet, Show show) {
         CoatTimes times = coat.times();
         Instant now = show.now();
         Phase phase = times.phaseAt(now);
         return new CoatCard(coat.step().title(), phase, TimeBar.styleOf(phase), times.ageHoursAt(now), times.speedAt(now),
                 coat.filmMm(coatedCm2), times, times.tackWindow(), coat.scuffed(),
-                TimeBar.of(frame(times, shop, now), Optional.of(times), next.map(NextAction::window)));
+                TimeBar.of(frame(times, quiet, now), Optional.of(times), next.map(NextAction::window)));
     }
 
-    private static TimeBar.Frame frame(CoatTimes times, Shop shop, Instant now) {
+    private static TimeBar.Frame frame(CoatTimes times, QuietHours quiet, Instant now) {
         Instant enough = times.sandableSure().plus(AHEAD);
         Instant until = now.plus(AHEAD).isAfter(enough) ? now.plus(AHEAD.multipliedBy(3)) : enough;
-        return new TimeBar.Frame(times.pouredAt().minus(LEAD), until, shop.zoneId(), shop.quietFrom(), shop.quietUntil());
+        return new TimeBar.Frame(new Span(times.pouredAt().minus(LEAD), until), quiet);
     }
 }

@@ -1,6 +1,6 @@
 package nursery.app.cups;
 
-/** Short codes to write on tape: … B-01. Without letters that a marker makes look alike. */
+/** Short codes to write on tape: … Y-99, AA-01 … Without letters that a marker makes look alike. */
 final class CupCode {
 
     private static final String LETTERS = "ABCDEFGHJKLMNPRTUVWXY";
@@ -10,8 +10,11 @@ final class CupCode {
 
     /** @param number counts cups from 1 */
     static String of(int number) {
-        int series = (number - 1) / PER_LETTER;
-        String letter = String.valueOf(LETTERS.charAt(series % LETTERS.length()));
-        return "%s-%02d".formatted(letter.repeat(1 + series / LETTERS.length()), (number - 1) % PER_LETTER + 1);
+        StringBuilder letters = new StringBuilder();
+        // Counted as the columns of a sheet are: behind the last letter come two.
+        for (int series = (number - 1) / PER_LETTER + 1; series > 0; series = (series - 1) / LETTERS.length()) {
+            letters.insert(0, LETTERS.charAt((series - 1) % LETTERS.length()));
+        }
+        return "%s-%02d".formatted(letters, (number - 1) % PER_LETTER + 1);
     }
 }

@@ -3,13 +3,13 @@ package nursery.app.cups;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.core.floor.CupNow;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
 import org.springframework.http.HttpStatus;
@@ -27,15 +27,13 @@ class CupController {
 
     private final CupPages pages;
     private final LogBook log;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    CupController(CupPages pages, LogBook log, Shelf shelf, ShopBook shops, FormPost posts) {
+    CupController(CupPages pages, LogBook log, Floors floors, FormPost posts) {
         this.pages = pages;
         this.log = log;
-        this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -53,14 +51,13 @@ class CupController {
 
     @PostMapping("/cups/{code}/log")
     ModelAndView log(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        pages.find(code);
+        CupNow cup = pages.find(code);
         return posts.handle(typed, model, () -> {
-            Show show = shops.show();
-            LogForm form = new LogForm(typed, show, shelf.spindles());
+            LogForm form = new LogForm(typed, floors.now(), cup.cup());
             try {
-                log.add(code, form.happening(Maker.of(request).name()), form.isConfirmed());
+                log.add(code, form.entry(Maker.of(request).name()), form.isConfirmed());
             } catch (NotLogged answer) {
-                throw answer.asFaults(show);
+                throw answer.asFaults(floors.show());
             }
             return "/cups/" + code;
         }, form -> pages.page(code, Optional.of(form), model));
@@ -74,14 +71,14 @@ class CupController {
             FormReader reader = new FormReader(typed);
             try {
                 if ("repeat".equals(reader.raw("edit"))) {
-                    int step = reader.id("repeated", "The step").map(Math::toIntExact).orElse(0);
+                    int step = reader.id("repeated", "The step").filter(id -> id >= 0 && id <= Integer.MAX_VALUE).map(Long::intValue).orElse(0);
                     reader.faults().throwIfAny();
                     log.repeat(code, step);
                 } else {
                     log.addCoat(code);
                 }
             } catch (NotLogged answer) {
-                throw answer.asFaults(shops.show());
+                throw answer.asFaults(floors.show());
             }
             return "/cups/" + code;
         }, form -> pages.page(code, Optional.of(form), model));
@@ -95,50 +92,48 @@ class CupController {
     @PostMapping("/cups/{code}/entries/{id}")
     ModelAndView correct(@PathVariable String code, @PathVariable long id, @RequestParam Map<String, String> typed, Model model,
             HttpServletRequest request) {
-        entry(pages.find(code), id);
+        CupNow cup = pages.find(code);
+        entry(cup, id);
         return posts.handle(typed, model, () -> {
-            Show show = shops.show();
             String by = Maker.of(request).name();
             FormReader reader = new FormReader(typed);
             String why = reader.line("why", "The reason", 400, false);
             reader.faults().throwIfAny();
-            Optional<Happening> instead = reader.raw("instead").equals("nothing") ? Optional.empty()
-                    : Optional.of(new LogForm(typed, show, shelf.spindles()).happening(by));
+            Optional<LogEntry> instead = reader.raw("instead").equals("nothing") ? Optional.empty() : Optional.of(new LogForm(typed, floors.now(), cup.cup()).entry(by));
             try {
                 log.correct(code, id, instead, by, why);
             } catch (NotLogged answer) {
-                throw answer.asFaults(show);
+                throw answer.asFaults(floors.show());
             }
             return "/cups/" + code + "#history";
         }, form -> correction(code, id, Optional.of(form), model));
     }
 
     private String correction(String code, long id, Optional<Form> sentBack, Model model) {
-        CupOnBench cup = pages.find(code);
+        CupNow cup = pages.find(code);
         LogEntry entry = entry(cup, id);
-        Show show = shops.show();
+        Show show = floors.show();
         model.addAttribute("cup", cup.cup());
         model.addAttribute("entryId", id);
-        model.addAttribute("what", HistoryLine.what(entry, cup.file(), show));
+        model.addAttribute("what", HistoryLine.what(entry, cup.cup(), show));
         model.addAttribute("touch", entry instanceof LogEntry.Touched touched ? touched.touch().name() : "");
-        model.addAttribute("isPour", entry instanceof LogEntry.Poured);
-        model.addAttribute("isNote", entry instanceof LogEntry.Noted);
-        model.addAttribute("spindles", shelf.spindles());
+        model.addAttribute("isPour", entry.kind() == LogEntry.Kind.POURED);
+        model.addAttribute("isNote", entry.kind() == LogEntry.Kind.NOTED);
+        model.addAttribute("spindles", floors.shelf().spindles());
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(typedFrom(entry, show))));
         return "cups/correct";
     }
 
     private static Map<String, String> typedFrom(LogEntry entry, Show show) {
         Optional<LogEntry.Poured> pour = entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
-        String what = CupRows.EntryRow.of(0, entry).kind();
-        int step = pour.map(LogEntry.Poured::step).orElse(entry instanceof LogEntry.StepDone done ? done.step() : entry instanceof LogEntry.Skipped skipped ? skipped.step() : 0);
-        return Map.of("what", what, "step", String.valueOf(step), "when", "at", "at", show.input(entry.mark().happenedAt()),
+        int step = entry instanceof LogEntry.OfStep done ? done.step() : 0;
+        return Map.of("what", entry.kind().name(), "step", String.valueOf(step), "when", "at", "at", show.input(entry.mark().happenedAt()),
                 "amount", pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
                 "spindle", pour.flatMap(LogEntry.Poured::spindle).map(Spindle::id).map(String::valueOf).orElse(""), "note", entry.mark().note());
     }
 
-    private static LogEntry entry(CupOnBench cup, long id) {
-        return cup.file().log().stream().filter(entry -> entry.mark().id() == id && !(entry instanceof LogEntry.Cancelled)).findFirst()
+    private static LogEntry entry(CupNow cup, long id) {
+        return cup.cup().log().stream().filter(entry -> entry.mark().id() == id && entry.kind() != LogEntry.Kind.CANCELLED).findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such entry."));
     }
 }

@@ -1,35 +1,25 @@
 package nursery.app.cups;
 
-import java.util.List;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
-import nursery.app.cups.CupRows.CupRow;
-import nursery.app.cups.CupRows.EntryRow;
-import nursery.app.cups.CupRows.StepRow;
+import nursery.app.floor.EntryRow;
+import nursery.app.floor.StepRow;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
+/** Writes cups, their plans and their logs. */
 @Mapper
 interface CupMapper {
 
-    String CUP = """
-            SELECT id, code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters
-            FROM cup\s""";
-    String STEP = """
-            SELECT cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit
-            FROM cup_step\s""";
-    String ENTRY = """
-            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, s.name AS spindle_name, e.cancels_id, e.batch_id, e.touch,
-              e.happened_at, e.recorded_at, e.recorded_by, e.note
-            FROM log_entry e LEFT JOIN spindle s ON s.id = e.spindle_id\s""";
-
-    @Select(CUP + "ORDER BY id")
-    List<CupRow> cups();
-
-    @Select(CUP + "WHERE code = #{code}")
-    Optional<CupRow> cup(String code);
+    /** A cup as it is started. */
+    record NewCupRow(String code, String name, String madeFor, long blankId, int blankEdition, long baseResinId, long lastResinId, @Nullable LocalDate dueOn, String paint,
+            String glitter, String schools, String technique, Instant startedAt, int matters) {}
 
     /** Holds the cup until the transaction ends, so that two tablets log on it one after the other. */
     @Select("SELECT id FROM cup WHERE code = #{code} FOR UPDATE")
@@ -38,18 +28,6 @@ interface CupMapper {
     @Select("SELECT id FROM spindle WHERE id = #{id} FOR UPDATE")
     Optional<Long> lockSpindle(long id);
 
-    @Select(STEP + "ORDER BY cup_id, position")
-    List<StepRow> steps();
-
-    @Select(STEP + "WHERE cup_id = #{cupId} ORDER BY position")
-    List<StepRow> stepsOf(long cupId);
-
-    @Select(ENTRY + "ORDER BY e.id")
-    List<EntryRow> entries();
-
-    @Select(ENTRY + "WHERE e.cup_id = #{cupId} ORDER BY e.id")
-    List<EntryRow> entriesOf(long cupId);
-
     /** Counts on by one; the row stays locked until the transaction ends, so no two cups get one number. */
     @Update("UPDATE cup_counter SET last = last + 1")
     void countOn();
@@ -57,14 +35,23 @@ interface CupMapper {
     @Select("SELECT last FROM cup_counter")
     int counted();
 
-    @Insert("""
-            INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters)
-            VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paintColour}, #{glitterColour},
-              #{schools}, #{technique}, #{startedAt}, #{matters})""")
-    void insertCup(CupRow cup);
+    @Select("SELECT COUNT(*) FROM cup WHERE code = #{code}")
+    int named(String code);
+
+    @Select(value = """
+            INSERT INTO cup (code, name, made_for, blank_id, blank_edition, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters)
+            VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{blankEdition}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paint}, #{glitter}, #{schools}, #{technique}, #{startedAt},
+              #{matters}) RETURNING id""", affectData = true)
+    long insertCup(NewCupRow cup);
 
     @Update("UPDATE cup SET matters = #{matters} WHERE code = #{code}")
     void setMatters(@Param("code") String code, @Param("matters") int matters);
+
+    @Update("UPDATE cup SET base_resin_id = #{resinId}, last_resin_id = #{resinId} WHERE code = #{code}")
+    void setResin(@Param("code") String code, @Param("resinId") long resinId);
+
+    @Update("UPDATE cup SET leaves_at = #{at}, left_how = #{how} WHERE id = #{id}")
+    void leaves(@Param("id") long id, @Param("at") Instant at, @Param("how") String how);
 
     @Insert("""
             INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit)
@@ -78,8 +65,15 @@ interface CupMapper {
     @Select("SELECT position FROM cup_step WHERE cup_id = #{cupId} AND number = #{number}")
     int positionOf(@Param("cupId") long cupId, @Param("number") int number);
 
-    @Insert("""
-            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, touch, happened_at, recorded_at, recorded_by, note)
-            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{touch}, #{happenedAt}, #{recordedAt}, #{recordedBy}, #{note})""")
-    void insertEntry(EntryRow entry);
+    /** Only what nothing was logged for and nobody is mixing for. */
+    @Delete("""
+            DELETE FROM cup_step WHERE cup_id = #{cupId} AND number = #{number} AND NOT EXISTS (SELECT 1 FROM log_entry e WHERE e.cup_id = #{cupId} AND e.step = #{number})
+              AND NOT EXISTS (SELECT 1 FROM batch_share s WHERE s.cup_id = #{cupId} AND s.step = #{number})""")
+    int removeStep(@Param("cupId") long cupId, @Param("number") int number);
+
+    @Select(value = """
+            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, resin_id, resin_edition, touch, happened_at, recorded_at, recorded_by, note)
+            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{resinId}, #{resinEdition}, #{touch}, #{happenedAt}, #{recordedAt},
+              #{recordedBy}, #{note}) RETURNING id""", affectData = true)
+    long insertEntry(EntryRow entry);
 }

@@ -1,24 +1,28 @@
 package nursery.app.cups;
 
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nursery.app.floor.Floors;
+import nursery.app.picture.Looks;
 import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.Show;
-import nursery.app.room.RoomBook;
-import nursery.app.settings.Shop;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.core.cure.CoatMoment;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Moved;
 import nursery.core.cure.RoomCourse;
-import nursery.core.log.Ahead;
+import nursery.core.floor.Air;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Standing;
 import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
@@ -35,65 +39,63 @@ import org.springframework.web.server.ResponseStatusException;
 @Component
 class CupPages {
 
-    private final CupBook cups;
-    private final Shelf shelf;
-    private final ShopBook shops;
-    private final RoomBook room;
+    private final Floors floors;
 
-    CupPages(CupBook cups, Shelf shelf, ShopBook shops, RoomBook room) {
-        this.cups = cups;
-        this.shelf = shelf;
-        this.shops = shops;
-        this.room = room;
+    CupPages(Floors floors) {
+        this.floors = floors;
     }
 
-    CupOnBench find(String code) {
-        return cups.cup(code).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+    CupNow find(String code) {
+        return floors.cup(code).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
     /** The whole page, with the form to log the next step; a form sent back is given as it was typed. */
     String page(String code, Optional<Form> sentBack, Model model) {
-        CupOnBench cup = now(code, model);
-        Show show = shops.show();
-        Optional<MixAdvice> mix = cup.state().next().filter(next -> next.kind() == NextAction.Kind.STEP)
-                .flatMap(next -> MixAdvice.forStep(cup, next.step(), shelf.measuringCupAtHand().cup(), show));
-        List<SpindleChoice> spindles = SpindleChoice.of(shelf.spindles(), cups.all(), show);
+        Floor floor = floors.now();
+        CupNow cup = now(code, floor, model);
+        Show show = Show.of(floor.ways(), floor.now());
+        Standing standing = floors.standing(floor);
+        Optional<MixAdvice> mix = MixAdvice.of(cup, floor, show);
+        Optional<NextAction> next = cup.state().next();
         model.addAttribute("mix", mix.orElse(null));
-        model.addAttribute("fitness", room.fitness());
-        model.addAttribute("resins", shelf.resins());
-        model.addAttribute("roomC", room.temperatureC(show.now()));
-        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, spindles, show))));
-        model.addAttribute("spindles", spindles);
-        Shop shop = shops.shop();
-        List<Ahead.Expected> ahead = Ahead.of(cup.file(), room.course(), show.now(), shop.quiet());
-        model.addAttribute("steps", StepLine.of(cup, ahead, show));
+        model.addAttribute("fitness", floor.air().fitness(floor.now()));
+        model.addAttribute("resins", floor.shelf().resins());
+        model.addAttribute("roomC", floor.air().temperatureC(floor.now()));
+        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, floor, show))));
+        model.addAttribute("spindles", SpindleChoice.of(floor, show));
+        model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
+        model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         model.addAttribute("section", SectionPicture.of(layers(cup, show), show));
-        model.addAttribute("doneBy", ahead.isEmpty() ? null : ahead.get(ahead.size() - 1).at());
-        model.addAttribute("rough", cup.state().next().filter(next -> next.step().kind().isSanding() && next.step().kind() != StepKind.SAND_RIM).isPresent());
-        model.addAttribute("inspecting", cup.state().next().filter(next -> next.step().kind() == StepKind.INSPECT).isPresent());
-        model.addAttribute("history", HistoryLine.of(cup.file(), show));
-        model.addAttribute("area", cup.file().blank().area());
+        model.addAttribute("rough", next.filter(action -> action.step().kind().isSanding() && action.step().kind() != StepKind.SAND_RIM).isPresent());
+        model.addAttribute("inspecting", next.filter(action -> action.step().kind() == StepKind.INSPECT).isPresent());
+        model.addAttribute("needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
+        model.addAttribute("history", HistoryLine.of(cup.cup(), show));
+        model.addAttribute("area", cup.cup().blank().area());
         return "cups/cup";
     }
 
     /** The part of the page that changes by itself as time passes. */
-    CupOnBench now(String code, Model model) {
-        CupOnBench cup = find(code);
-        Shop shop = shops.shop();
-        Show show = shop.show(cups.now());
+    void now(String code, Model model) {
+        now(code, floors.now(), model);
+    }
+
+    private CupNow now(String code, Floor floor, Model model) {
+        CupNow cup = find(code);
+        Show show = Show.of(floor.ways(), floor.now());
+        Air air = floor.air();
         Optional<NextAction> next = cup.state().next();
+        Optional<CoatOnCup> coat = cup.state().newestCoat();
         model.addAttribute("show", show);
-        model.addAttribute("onBench", cup);
         model.addAttribute("cup", cup.cup());
         model.addAttribute("state", cup.state());
         model.addAttribute("next", next.orElse(null));
         model.addAttribute("readiness", next.map(action -> action.readinessAt(show.now())).orElse(Readiness.CLOSED).name());
-        model.addAttribute("picture", cup.picture());
-        model.addAttribute("coat", cup.state().newestCoat()
-                .map(coat -> CoatCard.of(coat, cup.file().blank().area().coatedCm2(), next, shop, show)).orElse(null));
-        model.addAttribute("moved", cup.state().newestCoat().flatMap(coat -> Moved.of(coat.label(), coat.times().pouredAt(), room.course(), show.now())).orElse(null));
-        model.addAttribute("spreadC", room.spreadC());
-        model.addAttribute("ranges", cup.state().newestCoat().map(coat -> ranges(coat, show)).orElse(List.of()));
+        model.addAttribute("picture", Looks.of(cup));
+        model.addAttribute("coat", coat.map(newest -> CoatCard.of(newest, cup.cup().blank().area().coatedCm2(), next, floor.ways().quiet(), show)).orElse(null));
+        model.addAttribute("moved", cup.cup().leftAt().isPresent() ? null
+                : coat.flatMap(newest -> Moved.of(newest.label(), newest.times().pouredAt(), air.course(), show.now())).orElse(null));
+        model.addAttribute("spreadC", air.spreadC());
+        model.addAttribute("ranges", coat.map(newest -> ranges(newest, air, show)).orElse(List.of()));
         return cup;
     }
 
@@ -101,47 +103,38 @@ class CupPages {
     record Ranged(String what, String between) {}
 
     /** What lies ahead of a coat, with the room as much warmer and as much colder as it may be. */
-    private List<Ranged> ranges(CoatOnCup coat, Show show) {
-        RoomCourse course = room.course();
-        double spreadC = room.spreadC();
+    private static List<Ranged> ranges(CoatOnCup coat, Air air, Show show) {
+        List<CoatMoment> ahead = Stream.of(CoatMoment.values()).filter(moment -> coat.times().at(moment).isAfter(show.now())).toList();
+        if (ahead.isEmpty()) {
+            return List.of();
+        }
         Instant poured = coat.times().pouredAt();
-        CoatTimes warm = new CoatTimes(coat.label(), course.shifted(show.now(), spreadC), poured);
-        CoatTimes cold = new CoatTimes(coat.label(), course.shifted(show.now(), -spreadC), poured);
-        Map<String, Function<CoatTimes, Instant>> moments = new LinkedHashMap<>();
-        moments.put("Off the turner", CoatTimes::offTurnerFrom);
-        moments.put("Recoat straight on", times -> times.tackWindow().opensAt());
-        moments.put("until", times -> times.tackWindow().closesAtExclusive().orElseThrow());
-        moments.put("Sandable", CoatTimes::sandableFrom);
-        moments.put("Scuff needed after", CoatTimes::scuffAfter);
-        moments.put("Full cure", CoatTimes::fullCureAt);
-        return moments.entrySet().stream().filter(moment -> moment.getValue().apply(coat.times()).isAfter(show.now()))
-                .map(moment -> new Ranged(moment.getKey(), "%s – %s".formatted(show.at(moment.getValue().apply(warm)), show.at(moment.getValue().apply(cold))))).toList();
+        RoomCourse course = air.course().from(poured);
+        CoatTimes warm = new CoatTimes(coat.label(), course.shifted(show.now(), air.spreadC()), poured);
+        CoatTimes cold = new CoatTimes(coat.label(), course.shifted(show.now(), -air.spreadC()), poured);
+        return ahead.stream().map(moment -> new Ranged(moment.words(), "%s – %s".formatted(show.at(warm.at(moment)), show.at(cold.at(moment))))).toList();
     }
 
     /** What was really laid on the cup, from the steel up. */
-    private static List<SectionPicture.Layer> layers(CupOnBench cup, Show show) {
-        double areaCm2 = cup.file().blank().area().coatedCm2();
-        Map<Integer, CoatOnCup> coats = cup.state().coats().stream().collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return cup.file().happened().stream().filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured).map(entry -> {
-            int number = entry instanceof LogEntry.Poured pour ? pour.step() : ((LogEntry.StepDone) entry).step();
-            PlanStep step = cup.file().step(number);
+    private static List<SectionPicture.Layer> layers(CupNow now, Show show) {
+        Cup cup = now.cup();
+        double areaCm2 = cup.blank().area().coatedCm2();
+        Map<Integer, CoatOnCup> coats = now.state().coats().stream().collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
+        return cup.happened().stream().filter(entry -> entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED).map(entry -> {
+            int number = ((LogEntry.OfStep) entry).step();
+            PlanStep step = cup.step(number);
             Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(number));
             return new SectionPicture.Layer(step.kind(), step.title(), coat.map(found -> found.filmMm(areaCm2)),
-                    coat.map(found -> show.volume(found.pour().amountMl())).orElse(step.material() == Material.ORDINARY ? "" : step.material().word()), colour(step.kind(), cup.cup()));
+                    coat.map(found -> show.volume(found.pour().amountMl())).orElse(step.material() == Material.ORDINARY ? "" : step.material().word()), colour(step.kind(), cup));
         }).filter(layer -> Layers.covers(layer.kind())).toList();
     }
 
     private static Optional<String> colour(StepKind kind, Cup cup) {
-        return kind == StepKind.PAINT ? Optional.of(cup.paint()) : kind == StepKind.GLITTER ? Optional.of(cup.glitter()) : Optional.empty();
+        return kind == StepKind.PAINT ? Optional.of(cup.about().paint()) : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
     }
 
-    private static Map<String, String> defaults(CupOnBench cup, Optional<MixAdvice> mix, List<SpindleChoice> spindles, Show show) {
-        return Map.of("when", "0", "at", show.input(show.now()), "spindle", likelySpindle(cup, spindles),
+    private static Map<String, String> defaults(CupNow cup, Optional<MixAdvice> mix, Floor floor, Show show) {
+        return Map.of("when", "0", "at", show.input(show.now()), "spindle", floor.spindleFor(cup, List.of()).map(spindle -> String.valueOf(spindle.id())).orElse(""),
                 "amount", mix.map(advice -> show.volumeNumber(advice.share().suggestedMl())).orElse(""));
-    }
-
-    private static String likelySpindle(CupOnBench cup, List<SpindleChoice> spindles) {
-        return cup.likelySpindle(spindles.stream().filter(choice -> choice.taken().isEmpty()).map(SpindleChoice::spindle).toList())
-                .map(spindle -> String.valueOf(spindle.id())).orElse("");
     }
 }

@@ -6,9 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.platform.Show;
-import nursery.core.log.CupFile;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
+import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
 
 /**
@@ -19,44 +20,41 @@ import nursery.core.log.Spindle;
 record HistoryLine(long id, String what, String when, String recorded, String note, Optional<String> cancelled) {
 
     /** Newest first. A cancellation is told on the line it cancels. */
-    static List<HistoryLine> of(CupFile file, Show show) {
-        Map<Long, Mark> cancellations = file.log().stream().filter(LogEntry.Cancelled.class::isInstance).map(LogEntry.Cancelled.class::cast)
+    static List<HistoryLine> of(Cup cup, Show show) {
+        Map<Long, Mark> cancellations = cup.log().stream().filter(LogEntry.Cancelled.class::isInstance).map(LogEntry.Cancelled.class::cast)
                 .collect(Collectors.toMap(LogEntry.Cancelled::cancelsId, LogEntry.Cancelled::mark));
-        return file.log().stream().filter(entry -> !(entry instanceof LogEntry.Cancelled))
+        return cup.log().stream().filter(entry -> !(entry instanceof LogEntry.Cancelled))
                 .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt()).thenComparing(entry -> entry.mark().id()).reversed())
-                .map(entry -> line(entry, file, Optional.ofNullable(cancellations.get(entry.mark().id())), show)).toList();
+                .map(entry -> line(entry, cup, Optional.ofNullable(cancellations.get(entry.mark().id())), show)).toList();
     }
 
-    static String what(LogEntry entry, CupFile file, Show show) {
-        if (entry instanceof LogEntry.Poured pour) {
-            return "%s: %s poured, %s".formatted(file.step(pour.step()).title(), show.volume(pour.amountMl()),
-                    pour.spindle().map(Spindle::name).orElse("hung") + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : ""));
-        }
-        if (entry instanceof LogEntry.StepDone done) {
-            return file.step(done.step()).title() + ": done";
-        }
-        if (entry instanceof LogEntry.Skipped skipped) {
-            return file.step(skipped.step()).title() + ": left out";
-        }
-        if (entry instanceof LogEntry.Touched touched) {
-            return "Felt: " + touched.touch().words();
-        }
-        if (entry instanceof LogEntry.FaultsSeen) {
-            return "Not flawless";
-        }
-        if (entry instanceof LogEntry.HandedOver) {
-            return "Handed over";
-        }
-        if (entry instanceof LogEntry.Scuffed) {
-            return "Scuffed";
-        }
-        return entry instanceof LogEntry.TakenOff ? "Taken off the turner" : "Note";
+    static String what(LogEntry entry, Cup cup, Show show) {
+        return switch (entry.kind()) {
+            case POURED -> poured((LogEntry.Poured) entry, cup, show);
+            case DONE -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": done";
+            case SKIPPED -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": left out";
+            case TOUCHED -> "Felt: " + ((LogEntry.Touched) entry).touch().words();
+            case FAULTS_SEEN -> "Not flawless";
+            case HANDED_OVER -> "Handed over";
+            case ABANDONED -> "Given up";
+            case REOPENED -> "Opened again";
+            case SCUFFED -> "Scuffed";
+            case TAKEN_OFF -> "Taken off the turner";
+            case NOTED -> "Note";
+            case CANCELLED -> "Cancelled";
+        };
     }
 
-    private static HistoryLine line(LogEntry entry, CupFile file, Optional<Mark> cancellation, Show show) {
+    private static String poured(LogEntry.Poured pour, Cup cup, Show show) {
+        String where = pour.spindle().map(Spindle::name).orElse("hung") + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : "");
+        String other = pour.pot().map(Pot::resin).filter(resin -> !resin.equals(cup.resinFor(cup.step(pour.step())))).map(resin -> ", of " + resin.name()).orElse("");
+        return "%s: %s poured, %s%s".formatted(cup.step(pour.step()).title(), show.volume(pour.amountMl()), where, other);
+    }
+
+    private static HistoryLine line(LogEntry entry, Cup cup, Optional<Mark> cancellation, Show show) {
         Mark mark = entry.mark();
         String recorded = "written by %s at %s".formatted(mark.recordedBy(), show.at(mark.recordedAt()));
-        return new HistoryLine(mark.id(), what(entry, file, show), show.at(mark.happenedAt()), recorded, mark.note(),
+        return new HistoryLine(mark.id(), what(entry, cup, show), show.at(mark.happenedAt()), recorded, mark.note(),
                 cancellation.map(by -> "cancelled by %s at %s%s".formatted(by.recordedBy(), show.at(by.recordedAt()), by.note().isEmpty() ? "" : ": " + by.note())));
     }
 }

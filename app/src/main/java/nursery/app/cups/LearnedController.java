@@ -5,21 +5,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.room.RoomBook;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfResin;
+import nursery.app.shelf.ShelfBook;
 import nursery.core.cure.Calibration;
 import nursery.core.cure.Calibration.Observation;
+import nursery.core.cure.CoatMoment;
 import nursery.core.cure.RoomCourse;
+import nursery.core.floor.CupNow;
 import nursery.core.log.LogEntry;
-import nursery.core.resin.LabelTimes;
-import nursery.core.technique.StepKind;
+import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -34,17 +34,13 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class LearnedController {
 
-    private final CupBook cups;
-    private final RoomBook room;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
+    private final ShelfBook shelf;
     private final FormPost posts;
 
-    LearnedController(CupBook cups, RoomBook room, Shelf shelf, ShopBook shops, FormPost posts) {
-        this.cups = cups;
-        this.room = room;
+    LearnedController(Floors floors, ShelfBook shelf, FormPost posts) {
+        this.floors = floors;
         this.shelf = shelf;
-        this.shops = shops;
         this.posts = posts;
     }
 
@@ -58,33 +54,34 @@ class LearnedController {
 
     @PostMapping("/shelf/resins/{id}/learned")
     ModelAndView decide(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        ShelfResin resin = find(id);
+        Resin resin = find(id);
         return posts.handle(typed, model, () -> {
+            String by = Maker.of(request).name();
             if ("take".equals(typed.get("decide"))) {
-                Calibration learned = Calibration.of(resin.label(), touches(resin));
-                shelf.takeOver(id, new ShelfResin.Found(learned.speed(), learned.activationKjPerMol(), learned.observations(), shops.show().now(), Maker.of(request).name()));
+                Calibration learned = Calibration.of(resin.copy().printed(), touches(resin));
+                shelf.learned(id, Optional.of(new Resin.Found(learned.speed(), learned.activationKjPerMol(), learned.observations())), by);
             } else {
-                shelf.backToLabel(id);
+                shelf.learned(id, Optional.empty(), by);
             }
             return "/shelf/resins/%d/learned".formatted(id);
         }, form -> page(id, form, model));
     }
 
-    private ShelfResin find(long id) {
-        return shelf.resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such resin."));
+    private Resin find(long id) {
+        return floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such resin."));
     }
 
-    /** Every touch on a coat of this resin, with the room that coat had. */
-    private List<Observation> touches(ShelfResin resin) {
-        RoomCourse course = room.course();
+    /** Every touch on a coat of this resin as it is sold now, with the room that coat had. */
+    private List<Observation> touches(Resin resin) {
         List<Observation> observations = new ArrayList<>();
-        for (CupOnBench cup : cups.all()) {
+        for (CupNow cup : floors.touched(resin.id())) {
+            RoomCourse course = floors.roomOf(cup);
             Optional<LogEntry.Poured> newest = Optional.empty();
-            for (LogEntry entry : cup.file().happened()) {
+            for (LogEntry entry : cup.cup().happened()) {
                 if (entry instanceof LogEntry.Poured pour) {
                     newest = Optional.of(pour);
-                } else if (entry instanceof LogEntry.Touched touched && touched.mark().happenedAt().isAfter(newest.map(pour -> pour.mark().happenedAt()).orElse(touched.mark().happenedAt()))) {
-                    newest.filter(pour -> poured(cup, pour).id() == resin.id())
+                } else if (entry instanceof LogEntry.Touched touched) {
+                    newest.filter(pour -> touched.mark().happenedAt().isAfter(pour.mark().happenedAt()) && isOf(pour, resin))
                             .ifPresent(pour -> observations.add(Observation.of(course, pour.mark().happenedAt(), touched.mark().happenedAt(), touched.touch())));
                 }
             }
@@ -92,23 +89,26 @@ class LearnedController {
         return observations;
     }
 
-    private static ShelfResin poured(CupOnBench cup, LogEntry.Poured pour) {
-        return cup.file().step(pour.step()).kind() == StepKind.FINISHING_COAT ? cup.cup().last() : cup.cup().base();
+    /** A product that was changed since teaches nothing about this one. */
+    private static boolean isOf(LogEntry.Poured pour, Resin resin) {
+        int product = resin.editions().current().product();
+        return pour.pot().filter(pot -> pot.resin().id() == resin.id() && resin.editions().find(pot.edition()).product() == product).isPresent();
     }
 
     private String page(long id, Form form, Model model) {
-        ShelfResin resin = find(id);
-        Show show = shops.show();
-        Calibration learned = Calibration.of(resin.label(), touches(resin));
+        Resin resin = find(id);
+        Show show = floors.show();
+        Label printed = resin.copy().printed();
+        Calibration learned = Calibration.of(printed, touches(resin));
         model.addAttribute("form", form);
         model.addAttribute("resin", resin);
+        model.addAttribute("edition", resin.editions().current());
         model.addAttribute("learned", learned);
-        model.addAttribute("rows", List.of(row("Off the turner", LabelTimes::turningH, resin, learned, show), row("Recoat straight on, from", LabelTimes::recoatFromH, resin, learned, show), row("until", LabelTimes::recoatUntilH, resin, learned, show),
-                row("Sandable", LabelTimes::sandableFromH, resin, learned, show), row("Scuff needed after", LabelTimes::scuffAfterH, resin, learned, show), row("Full cure", LabelTimes::fullCureH, resin, learned, show)));
+        model.addAttribute("rows", Stream.of(CoatMoment.values()).map(moment -> row(moment, printed, learned.applyTo(printed), resin.label(), show)).toList());
         return "cups/learned";
     }
 
-    private static Row row(String what, ToDoubleFunction<LabelTimes> age, ShelfResin resin, Calibration learned, Show show) {
-        return new Row(what, show.hours(age.applyAsDouble(resin.label().times())), show.hours(age.applyAsDouble(learned.applyTo(resin.label()).times())), show.hours(age.applyAsDouble(resin.cureLabel().times())));
+    private static Row row(CoatMoment moment, Label label, Label learned, Label inUse, Show show) {
+        return new Row(moment.words(), show.hours(moment.ageH(label.times())), show.hours(moment.ageH(learned.times())), show.hours(moment.ageH(inUse.times())));
     }
 }

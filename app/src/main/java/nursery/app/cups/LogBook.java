@@ -7,20 +7,24 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
-import nursery.app.cups.CupRows.EntryRow;
+import java.util.stream.Stream;
+import nursery.app.floor.EntryRow;
+import nursery.app.floor.Floors;
+import nursery.app.floor.StepRow;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
-import nursery.app.room.RoomBook;
+import nursery.app.shelf.StockBook;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.CoatRole;
-import nursery.core.log.CupFile;
-import nursery.core.log.CupFold;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.CupState.Concern;
-import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.LegalMoves;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
+import nursery.core.log.Pot;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
 import nursery.core.technique.Material;
@@ -36,15 +40,18 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class LogBook {
 
+    /** A cup with work on it leaves the floor no sooner than this. */
+    private static final Instant NOT_YET = Instant.parse("9999-12-31T00:00:00Z");
+
     private final CupMapper mapper;
-    private final CupBook cups;
-    private final RoomBook room;
+    private final Floors floors;
+    private final StockBook stock;
     private final Moments moments;
 
-    LogBook(CupMapper mapper, CupBook cups, RoomBook room, Moments moments) {
+    LogBook(CupMapper mapper, Floors floors, StockBook stock, Moments moments) {
         this.mapper = mapper;
-        this.cups = cups;
-        this.room = room;
+        this.floors = floors;
+        this.stock = stock;
         this.moments = moments;
     }
 
@@ -58,38 +65,68 @@ public class LogBook {
      * @throws NotLogged if it cannot be logged, or if there are concerns and it is not confirmed
      */
     @Transactional
-    public void add(String code, Happening happening, boolean confirmed) {
-        happening.spindle().ifPresent(spindle -> mapper.lockSpindle(spindle.id()).orElseThrow());
+    public void add(String code, LogEntry entry, boolean confirmed) {
+        Optional<Spindle> spindle = spindleOf(entry);
+        spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow());
         long cupId = mapper.lock(code).orElseThrow();
-        CupFile file = cups.cup(code).orElseThrow().file();
-        Instant now = moments.now();
-        LogEntry entry = happening.entry(now);
-        CupState before = CupFold.stateOf(file, room.course(), happening.at());
-        LegalMoves.refusalOf(before, file, entry, now).ifPresent(refusal -> {
+        Read read = read(code);
+        Cup cup = read.cup();
+        CupState before = cup.at(read.room(), entry.mark().happenedAt());
+        LegalMoves.refusalOf(before, cup, entry, moments.now()).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
-        List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, file, entry).stream().map(Concern::message).toList());
-        Optional<CupOnBench> holder = happening.spindle().flatMap(spindle -> holderOf(spindle, code));
-        holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it.".formatted(
-                happening.spindle().orElseThrow().name(), other.cup().code(), other.cup().code())));
+        Optional<CupNow> holder = spindle.flatMap(taken -> read.floor().on(taken)).filter(other -> !other.code().equals(code));
+        List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream().map(Concern::message).toList());
+        holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it.".formatted(spindle.orElseThrow().name(), other.code(), other.code())));
         if (!concerns.isEmpty() && !confirmed) {
             throw NotLogged.questioned(concerns);
         }
-        holder.ifPresent(other -> makeRoom(other, code, happening, now));
-        mapper.insertEntry(EntryRow.of(cupId, entry));
+        holder.ifPresent(other -> makeRoom(other, code, entry));
+        write(cupId, read, List.of(entry));
+    }
+
+    /** A cup as it is under its lock, with the floor around it. */
+    private record Read(Floor floor, Cup cup, RoomCourse room) {}
+
+    private Read read(String code) {
+        Floor floor = floors.at(moments.now());
+        Optional<CupNow> here = floor.find(code);
+        CupNow cup = here.orElseGet(() -> floors.cup(code).orElseThrow());
+        return new Read(floor, cup.cup(), here.isPresent() ? floor.air().course() : floors.roomOf(cup));
+    }
+
+    private static Optional<Spindle> spindleOf(LogEntry entry) {
+        return entry instanceof LogEntry.Poured pour ? pour.spindle() : Optional.empty();
+    }
+
+    /** Writes entries, takes what was mixed for them out of the bottles, and works out anew when the cup leaves the floor. */
+    private void write(long cupId, Read read, List<LogEntry> entries) {
+        for (LogEntry entry : entries) {
+            long id = mapper.insertEntry(EntryRow.of(cupId, entry));
+            if (entry instanceof LogEntry.Poured pour && pour.batch().isEmpty()) {
+                Pot pot = pour.pot().orElseThrow();
+                stock.drawFor(id, pot.resin().id(), read.floor().mixedFor(read.cup(), pot.resin(), pour.amountMl()), entry.mark().recordedBy());
+            }
+        }
+        Cup after = read.cup().withLog(Stream.concat(read.cup().log().stream(), entries.stream()).toList());
+        settle(cupId, after.at(read.room(), moments.now()));
+    }
+
+    private void settle(long cupId, CupState state) {
+        mapper.leaves(cupId, state.leavesAt().orElse(NOT_YET), state.gone().map(gone -> gone.how().name()).orElse(""));
     }
 
     /**
      * Logs one step on several cups, on all or on none.
      *
-     * @param happenings what happened to each cup, by its code
+     * @param entries what happened to each cup, by its code
      * @throws NotLogged with what is wrong on each cup, named by its code
      */
     @Transactional
-    public void addAll(Map<String, Happening> happenings, boolean confirmed) {
+    public void addAll(Map<String, LogEntry> entries, boolean confirmed) {
         List<Refusal> refusals = new ArrayList<>();
         List<String> concerns = new ArrayList<>();
-        for (Map.Entry<String, Happening> each : new TreeMap<>(happenings).entrySet()) {
+        for (Map.Entry<String, LogEntry> each : new TreeMap<>(entries).entrySet()) {
             try {
                 add(each.getKey(), each.getValue(), confirmed);
             } catch (NotLogged answer) {
@@ -105,26 +142,37 @@ public class LogBook {
     /** Puts one more coat into a cup's plan, to be poured next: it felt rough, or a fault was seen. */
     @Transactional
     public void addCoat(String code) {
-        addStep(code, file -> new PlanStep(file.freeNumber(), StepKind.BUILD_COAT, "Extra coat", new Wait.StraightOn(), "Spread, heat pass, turn.", Optional.of(CoatRole.BUILD),
+        addStep(code, cup -> new PlanStep(cup.freeNumber(), StepKind.BUILD_COAT, "Extra coat", Wait.straightOn(), "Spread, heat pass, turn.", Optional.of(CoatRole.BUILD),
                 Material.ORDINARY, Optional.empty(), ""));
     }
 
     /** Puts a step that was done into a cup's plan once more, to be done next. */
     @Transactional
     public void repeat(String code, int number) {
-        addStep(code, file -> file.find(number).map(step -> step.numbered(file.freeNumber())).orElseThrow(() -> NotLogged.refused(
-                new Refusal("step", "This cup's plan has no step %d.".formatted(number), Optional.empty(), Optional.empty()))));
+        addStep(code, cup -> cup.find(number).map(step -> step.numbered(cup.freeNumber()))
+                .orElseThrow(() -> NotLogged.refused(Refusal.simple("step", "This cup's plan has no step %d.".formatted(number)))));
     }
 
-    private void addStep(String code, Function<CupFile, PlanStep> made) {
+    private void addStep(String code, Function<Cup, PlanStep> made) {
         long cupId = mapper.lock(code).orElseThrow();
-        CupOnBench cup = cups.cup(code).orElseThrow();
-        if (cup.file().plan().size() >= Technique.MOST_STEPS) {
-            throw NotLogged.refused(new Refusal("step", "This plan has %d steps already: no more can be followed.".formatted(Technique.MOST_STEPS), Optional.empty(), Optional.empty()));
+        Read read = read(code);
+        Cup cup = read.cup();
+        CupState state = cup.at(read.room(), moments.now());
+        if (state.gone().isPresent()) {
+            throw NotLogged.refused(Refusal.simple("step", "The cup has left the bench: open it again first."));
         }
-        int position = cup.state().next().map(next -> mapper.positionOf(cupId, next.step().number())).orElse(cup.file().plan().size() + 1);
+        if (cup.plan().size() >= Technique.MOST_STEPS) {
+            throw NotLogged.refused(Refusal.simple("step", "This plan has %d steps already: no more can be followed.".formatted(Technique.MOST_STEPS)));
+        }
+        PlanStep step = made.apply(cup);
+        int position = state.next().map(next -> mapper.positionOf(cupId, next.step().number())).orElseGet(() -> lastPosition(cupId, cup) + 1);
         mapper.shiftSteps(cupId, position);
-        mapper.insertStep(CupRows.StepRow.of(cupId, position, made.apply(cup.file())));
+        mapper.insertStep(StepRow.of(cupId, position, step));
+        settle(cupId, cup.withStepBefore(state.next().map(next -> next.step()), step).at(read.room(), moments.now()));
+    }
+
+    private int lastPosition(long cupId, Cup cup) {
+        return mapper.positionOf(cupId, cup.plan().get(cup.plan().size() - 1).number());
     }
 
     /**
@@ -133,46 +181,36 @@ public class LogBook {
      * @throws NotLogged if the entry was cancelled before, or if what was logged after it could not have happened then
      */
     @Transactional
-    public void correct(String code, long entryId, Optional<Happening> instead, String by, String why) {
+    public void correct(String code, long entryId, Optional<LogEntry> instead, String by, String why) {
         long cupId = mapper.lock(code).orElseThrow();
-        CupFile file = cups.cup(code).orElseThrow().file();
-        LogEntry wrong = file.log().stream().filter(entry -> entry.mark().id() == entryId).findFirst().orElseThrow();
-        refuseTwice(file, wrong);
+        Read read = read(code);
+        LogEntry wrong = read.cup().log().stream().filter(entry -> entry.mark().id() == entryId).findFirst().orElseThrow();
+        refuseTwice(read.cup(), wrong);
         Instant now = moments.now();
-        LogEntry cancellation = new LogEntry.Cancelled(new Mark(Long.MAX_VALUE - 1, now, now, by, why), entryId);
-        List<LogEntry> corrected = new ArrayList<>(file.log());
-        corrected.add(cancellation);
-        instead.ifPresent(happening -> corrected.add(happening.entry(now)));
-        RoomCourse course = room.course();
-        LegalMoves.refusalOf(file.withLog(corrected), course, now).ifPresent(refusal -> {
+        List<LogEntry> entries = new ArrayList<>(List.of(new LogEntry.Cancelled(Mark.unnumbered(now, now, by, why), entryId)));
+        instead.ifPresent(entries::add);
+        Cup corrected = read.cup().withLog(Stream.concat(read.cup().log().stream(), entries.stream()).toList());
+        LegalMoves.refusalOf(corrected, read.room(), now).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
-        mapper.insertEntry(EntryRow.of(cupId, cancellation));
-        instead.ifPresent(happening -> mapper.insertEntry(EntryRow.of(cupId, happening.entry(now))));
+        stock.giveBack(entryId, by);
+        write(cupId, read, entries);
     }
 
-    private static void refuseTwice(CupFile file, LogEntry wrong) {
+    private static void refuseTwice(Cup cup, LogEntry wrong) {
         if (wrong instanceof LogEntry.Cancelled) {
-            throw NotLogged.refused(new Refusal("step", "A correction cannot itself be corrected: log what is right instead.", Optional.empty(), Optional.empty()));
+            throw NotLogged.refused(Refusal.simple("step", "A correction cannot itself be corrected: log what is right instead."));
         }
-        file.log().stream()
-                .filter(entry -> entry instanceof LogEntry.Cancelled cancelled && cancelled.cancelsId() == wrong.mark().id())
-                .findFirst().ifPresent(earlier -> {
-                    throw NotLogged.refused(new Refusal("step", "This entry is already corrected.", Optional.of(earlier.mark()), Optional.empty()));
-                });
-    }
-
-    private Optional<CupOnBench> holderOf(Spindle spindle, String exceptCode) {
-        return cups.all().stream().filter(other -> !other.cup().code().equals(exceptCode))
-                .filter(other -> other.state().hold().map(SpindleHold::spindle).filter(spindle::equals).isPresent())
-                .findFirst();
+        cup.log().stream().filter(entry -> entry instanceof LogEntry.Cancelled cancelled && cancelled.cancelsId() == wrong.mark().id()).findFirst().ifPresent(earlier -> {
+            throw NotLogged.refused(new Refusal("step", "This entry is already corrected.", Optional.of(earlier.mark()), Optional.empty()));
+        });
     }
 
     /** The other cup's log says that it came off, no earlier than what it says already. */
-    private void makeRoom(CupOnBench other, String code, Happening happening, Instant now) {
+    private void makeRoom(CupNow other, String code, LogEntry entry) {
         Instant last = other.state().lastDoneAt();
-        Instant at = happening.at().isBefore(last) ? last : happening.at();
-        mapper.insertEntry(EntryRow.of(other.cup().id(), new LogEntry.TakenOff(
-                new Mark(0, at, now, happening.by(), "Made room for %s.".formatted(code)))));
+        Instant happened = entry.mark().happenedAt();
+        Mark mark = Mark.unnumbered(happened.isBefore(last) ? last : happened, entry.mark().recordedAt(), entry.mark().recordedBy(), "Made room for %s.".formatted(code));
+        mapper.insertEntry(EntryRow.of(other.cup().id(), LogEntry.takenOff(mark)));
     }
 }

@@ -2,16 +2,21 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.cups.Happening.Kind;
+import java.util.OptionalLong;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.cure.Touch;
+import nursery.core.floor.Floor;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.log.LogEntry.Kind;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
-import nursery.core.measure.InvalidInput;
+import nursery.core.resin.Resin;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
 @Published
@@ -23,12 +28,14 @@ public final class LogForm {
 
     private final FormReader reader;
     private final Show show;
-    private final List<Spindle> spindles;
+    private final Floor floor;
+    private final Cup cup;
 
-    LogForm(Map<String, String> typed, Show show, List<Spindle> spindles) {
+    LogForm(Map<String, String> typed, Floor floor, Cup cup) {
         this.reader = new FormReader(typed);
-        this.show = show;
-        this.spindles = spindles;
+        this.show = Show.of(floor.ways(), floor.now());
+        this.floor = floor;
+        this.cup = cup;
     }
 
     /** The word of why with which a maker overrules what was questioned; empty if nothing is overruled. */
@@ -45,24 +52,40 @@ public final class LogForm {
         return reader.isTicked("confirmed");
     }
 
-    /** @throws InvalidInput with everything wrong on the form */
-    Happening happening(String by) {
+    /** @throws nursery.core.measure.InvalidInput with everything wrong on the form */
+    LogEntry entry(String by) {
         Kind kind = reader.choice("what", "What happened", Kind.class).orElse(Kind.NOTED);
         Instant at = at();
-        boolean pour = kind == Kind.POURED;
-        double amountMl = pour ? reader.quantity("amount", "The amount on the cup", show.volumeUnit()) : 0;
-        Optional<Spindle> spindle = pour ? spindle() : Optional.empty();
-        int step = kind == Kind.DONE || kind == Kind.SKIPPED || pour ? reader.id("step", "The step").map(Math::toIntExact).orElse(0) : 0;
         String note = reader.text("note", "The note", LONGEST_NOTE);
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
         Optional<String> overruled = overruled(reader);
+        Mark mark = Mark.unnumbered(at, show.now(), by, noteWith(note, overruled));
+        LogEntry entry = switch (kind) {
+            case DONE -> new LogEntry.StepDone(mark, step());
+            case SKIPPED -> new LogEntry.Skipped(mark, step());
+            case POURED -> poured(mark, step());
+            case TOUCHED -> new LogEntry.Touched(mark, reader.choice("touch", "What was felt", Touch.class).orElse(Touch.WET));
+            case CANCELLED -> cancelled(mark);
+            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, kind);
+        };
         reader.faults().throwIfAny();
-        if (kind == Kind.TOUCHED) {
-            Touch touch = reader.choice("touch", "What was felt", Touch.class).orElse(Touch.WET);
-            reader.faults().throwIfAny();
-            return Happening.touched(touch, at, by, note);
-        }
-        return new Happening(kind, step, at, amountMl, spindle, by, noteWith(note, overruled));
+        return entry;
+    }
+
+    /** An entry is cancelled on a page of its own, with what happened instead. */
+    private LogEntry cancelled(Mark mark) {
+        reader.faults().add("what", "What happened: choose one of those offered.");
+        return new LogEntry.Plain(mark, Kind.NOTED);
+    }
+
+    private LogEntry poured(Mark mark, int step) {
+        double amountMl = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
+        Resin resin = cup.find(step).map(cup::resinFor).orElse(cup.resins().base());
+        return new LogEntry.Poured(mark, step, amountMl, spindle(), Optional.of(Pot.of(resin, OptionalLong.empty())));
+    }
+
+    private int step() {
+        return reader.id("step", "The step").filter(id -> id >= 0 && id <= Integer.MAX_VALUE).map(Long::intValue).orElse(0);
     }
 
     private Instant at() {
@@ -81,7 +104,7 @@ public final class LogForm {
         if (reader.raw("spindle").isEmpty()) {
             return Optional.empty();
         }
-        Optional<Spindle> chosen = spindles.stream().filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle"))).findFirst();
+        Optional<Spindle> chosen = floor.shelf().spindles().stream().filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle"))).findFirst();
         reader.faults().require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
         return chosen;
     }

@@ -5,14 +5,14 @@ import java.util.Optional;
 import nursery.app.picture.FillPicture;
 import nursery.app.platform.Show;
 import nursery.core.film.Share;
-import nursery.core.log.CupFile;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.resin.Fills;
 import nursery.core.resin.Label;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
-import nursery.core.technique.PlanStep;
+import nursery.core.resin.Resin;
 import nursery.core.technique.School;
-import nursery.core.technique.Schools;
 
 /**
  * How much to mix for a coat, as the cup page shows it.
@@ -35,19 +35,19 @@ record MixAdvice(Share share, Mix mix, FillPicture fill, List<Mix> fills, Option
         }
     }
 
-    static Optional<MixAdvice> forStep(CupOnBench onBench, PlanStep step, MeasuringCup cup, Show show) {
-        CupFile file = onBench.file();
-        Schools schools = onBench.cup().schools();
-        return step.role().map(role -> {
-            Label label = file.labelFor(step);
-            Share share = onBench.state().share(file, role);
+    static Optional<MixAdvice> of(CupNow cup, Floor floor, Show show) {
+        return cup.nextCoat().map(step -> {
+            Share share = cup.share(step);
+            Resin resin = cup.cup().resinFor(step);
+            Label label = resin.label();
+            MeasuringCup measure = floor.shelf().measuringCupAtHand().cup();
+            Mix mix = floor.mixedFor(cup.cup(), resin, share.suggestedMl());
             // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says so.
-            boolean fits = Fills.fits(label.ratio(), cup);
-            Mix mix = fits ? Mix.onMarks(label.ratio(), share.toMixMl(), cup.markMl()) : Mix.exactly(label.ratio(), share.toMixMl());
-            List<Mix> fills = fits ? Fills.of(mix, label.ratio(), cup) : List.of(mix);
+            boolean fits = Fills.fits(label.ratio(), measure);
+            List<Mix> fills = fits ? Fills.of(mix, label.ratio(), measure) : List.of(mix);
             Optional<Grams> grams = label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
-            return new MixAdvice(share, mix, FillPicture.of(fills.get(0), cup, show), fills, grams,
-                    grams.isPresent() && schools.has(School.SCALE), !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(), label);
+            return new MixAdvice(share, mix, FillPicture.of(fills.get(0), measure, show), fills, grams, grams.isPresent() && cup.cup().schools().has(School.SCALE),
+                    !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(), label);
         });
     }
 }

@@ -3,6 +3,8 @@ package nursery.app.cups;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.platform.Show;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.log.Spindle;
 
 /**
@@ -12,14 +14,11 @@ import nursery.core.log.Spindle;
  */
 record SpindleChoice(Spindle spindle, Optional<String> taken) {
 
-    static List<SpindleChoice> of(List<Spindle> spindles, List<CupOnBench> cups, Show show) {
-        return spindles.stream().map(spindle -> new SpindleChoice(spindle, cups.stream()
-                .filter(cup -> cup.state().hold().filter(hold -> hold.spindle().equals(spindle)).isPresent())
-                .map(cup -> taken(cup, show)).findFirst())).toList();
+    static List<SpindleChoice> of(Floor floor, Show show) {
+        return floor.shelf().spindles().stream().map(spindle -> new SpindleChoice(spindle, floor.on(spindle).map(cup -> taken(cup, show)))).toList();
     }
 
-    private static String taken(CupOnBench cup, Show show) {
-        return cup.cup().code() + cup.state().hold().filter(hold -> hold.mayComeOffAt().isAfter(show.now()))
-                .map(hold -> " until " + show.at(hold.mayComeOffAt())).orElse(" may come off");
+    private static String taken(CupNow cup, Show show) {
+        return cup.code() + cup.state().hold().filter(hold -> hold.mayComeOffAt().isAfter(show.now())).map(hold -> " until " + show.at(hold.mayComeOffAt())).orElse(" may come off");
     }
 }

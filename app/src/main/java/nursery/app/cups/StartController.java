@@ -3,25 +3,29 @@ package nursery.app.cups;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
+import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfBlank;
-import nursery.app.shelf.ShelfResin;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.app.techniques.TechniqueBook;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.ShelfBlank;
+import nursery.core.log.Cup;
 import nursery.core.measure.Numbers;
+import nursery.core.plan.Order;
+import nursery.core.resin.Resin;
 import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.Question;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -41,15 +45,13 @@ class StartController {
     private static final int MOST_AT_ONCE = 24;
 
     private final CupBook cups;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
     private final TechniqueBook techniques;
 
-    StartController(CupBook cups, Shelf shelf, ShopBook shops, FormPost posts, TechniqueBook techniques) {
+    StartController(CupBook cups, Floors floors, FormPost posts, TechniqueBook techniques) {
         this.cups = cups;
-        this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
         this.techniques = techniques;
     }
@@ -61,12 +63,29 @@ class StartController {
         }
     }
 
+    /** A cup on the shelf of those on the go. */
+    record Standing(CupNow now, CupPicture picture) {}
+
+    /** The cups on the floor. */
     @GetMapping("/cups")
     String all(Model model) {
-        List<CupOnBench> all = cups.all();
+        List<Standing> all = floors.now().cups().stream().map(cup -> new Standing(cup, Looks.of(cup))).toList();
         model.addAttribute("cups", all);
-        model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(CupOnBench::picture)));
+        model.addAttribute("archived", floors.archivedCups());
+        model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(Standing::picture)));
         return "cups/cups";
+    }
+
+    /** The cups that have left it, the newest first. */
+    @GetMapping("/cups/archive")
+    String archive(@RequestParam(defaultValue = "1") String page, Model model) {
+        int pages = Math.max(1, floors.archivePages());
+        int shown = page.matches("\\d{1,6}") ? Math.max(1, Math.min(pages, Integer.parseInt(page))) : 1;
+        model.addAttribute("cups", floors.archive(shown));
+        model.addAttribute("archived", floors.archivedCups());
+        model.addAttribute("page", shown);
+        model.addAttribute("pages", pages);
+        return "cups/archive";
     }
 
     @GetMapping("/cups/new")
@@ -90,20 +109,24 @@ class StartController {
             double count = reader.raw("count").isEmpty() ? 1 : reader.number("count", "How many");
             reader.faults().require(Double.isNaN(count) || count == Math.rint(count) && count >= 1 && count <= MOST_AT_ONCE, "count",
                     "%s cups cannot be started at once: from 1 to %d can.".formatted(Numbers.show(count), MOST_AT_ONCE));
-            NewCup cup = read(reader);
-            List<String> codes = cups.startAll(Collections.nCopies((int) count, cup));
+            Started started = read(reader);
+            List<String> codes = cups.start(started.order().counting((int) count), started.at());
             return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups#" + codes.get(0);
         }, form -> page(model, form));
     }
 
-    private NewCup read(FormReader reader) {
-        Show show = shops.show();
+    /** What is started, and when it was begun. */
+    private record Started(Order order, Instant at) {}
+
+    private Started read(FormReader reader) {
+        Show show = floors.show();
+        Shelf shelf = floors.shelf();
         String name = reader.line("name", "The name", LONGEST_NAME, true);
         String madeFor = reader.line("madeFor", "Whom it is for", LONGEST_NAME, false);
-        Optional<Long> blank = reader.id("blank", "The blank").filter(id -> shelf.blank(id).isPresent());
+        Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
         reader.faults().require(blank.isPresent() || reader.raw("blank").isEmpty(), "blank", "That blank is not on the shelf any more: choose another.");
-        Optional<Long> base = resin(reader, "base", "The resin");
-        Optional<Long> last = reader.raw("last").isEmpty() ? base : resin(reader, "last", "The resin for the last coat");
+        Optional<Resin> base = resin(reader, "base", "The resin", shelf);
+        Optional<Resin> last = reader.raw("last").isEmpty() ? base : resin(reader, "last", "The resin for the last coat", shelf);
         Optional<LocalDate> due = reader.date("due", "The due date");
         due.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()), "due",
                 "%s is in the past: choose today or later, or leave it empty.".formatted(show.date(date))));
@@ -113,7 +136,10 @@ class StartController {
         Technique technique = technique(reader.raw("technique"));
         Instant started = started(reader, show);
         reader.faults().throwIfAny();
-        return new NewCup(name, madeFor, blank.orElseThrow(), base.orElseThrow(), last.orElseThrow(), due, paint, glitter, schools, technique.name(), technique.plan(schools, times(technique, reader)), started);
+        ShelfBlank bare = blank.orElseThrow();
+        Cup.About about = new Cup.About(name, madeFor, technique.name(), bare.name(), paint, glitter);
+        Cup.Resins resins = new Cup.Resins(base.orElseThrow(), last.orElseThrow());
+        return new Started(new Order(about, 1, bare.id(), bare.blank(), resins, schools, technique.plan(schools, times(technique, reader)), due, 1), started);
     }
 
     private static Schools schools(FormReader reader) {
@@ -146,10 +172,12 @@ class StartController {
     /** All that is wrong with the plan, once blank and resin are chosen; the usual ones stand in until then. */
     private List<Judgement.Finding> findings(Technique technique, Form form) {
         FormReader reader = new FormReader(form.typed());
-        Optional<ShelfResin> base = reader.id("base", "The resin").flatMap(shelf::resin).or(() -> shelf.resins().stream().reduce((a, b) -> b));
-        Optional<ShelfResin> last = reader.id("last", "The resin").flatMap(shelf::resin).or(() -> base);
+        Shelf shelf = floors.shelf();
+        Optional<Resin> base = reader.id("base", "The resin").flatMap(shelf::resin).or(() -> shelf.resins().stream().reduce((a, b) -> b));
+        Optional<Resin> last = reader.id("last", "The resin").flatMap(shelf::resin).or(() -> base);
         Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank).or(() -> shelf.blanks().stream().findFirst());
-        return base.flatMap(b -> last.flatMap(l -> blank.map(cup -> Judgement.of(technique.plan(schools(reader), times(technique, reader)), b.label(), l.label(), cup.blank())))).orElse(List.of());
+        List<PlanStep> plan = technique.plan(schools(reader), times(technique, reader));
+        return base.flatMap(b -> last.flatMap(l -> blank.map(cup -> Judgement.of(plan, b.label(), l.label(), cup.blank())))).orElse(List.of());
     }
 
     /** A cup begun before Nursery knew of it, so that its steps can be logged at the times they happened. */
@@ -162,9 +190,9 @@ class StartController {
         return at;
     }
 
-    private Optional<Long> resin(FormReader reader, String field, String what) {
+    private static Optional<Resin> resin(FormReader reader, String field, String what, Shelf shelf) {
         Optional<Long> id = reader.id(field, what);
-        Optional<Long> known = id.filter(chosen -> shelf.resin(chosen).isPresent());
+        Optional<Resin> known = id.flatMap(shelf::resin);
         reader.faults().require(id.isEmpty() || known.isPresent(), field, "That resin is not on the shelf any more: choose another.");
         return known;
     }
@@ -176,10 +204,10 @@ class StartController {
     }
 
     private String page(Model model, Form form) {
-        List<BlankChoice> blanks = shelf.blanks().stream().map(BlankChoice::of).toList();
+        List<BlankChoice> blanks = floors.shelf().blanks().stream().map(BlankChoice::of).toList();
         model.addAttribute("form", form);
         model.addAttribute("blanks", blanks);
-        model.addAttribute("resins", shelf.resins());
+        model.addAttribute("resins", floors.shelf().resins());
         Technique technique = technique(form.value("technique"));
         model.addAttribute("techniques", techniques.all());
         model.addAttribute("technique", technique);

@@ -6,9 +6,10 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import nursery.app.platform.Show;
-import nursery.app.techniques.WaitWords;
-import nursery.core.log.Ahead.Expected;
+import nursery.core.floor.CupNow;
 import nursery.core.log.LogEntry;
+import nursery.core.plan.PlannedStep;
+import nursery.core.plan.WeekPlan;
 import nursery.core.technique.PlanStep;
 
 /**
@@ -16,23 +17,23 @@ import nursery.core.technique.PlanStep;
  *
  * @param done     what was logged for it: amount, time and by whom; empty if not done
  * @param skipped  whether it was left out
- * @param expected when it is expected, with the quiet hours left out; empty if done
+ * @param expected when it is expected, by the plan as it stands; empty if done
  */
 record StepLine(PlanStep step, boolean isNext, Optional<String> done, boolean skipped, String waits, Optional<String> expected) {
 
-    static List<StepLine> of(CupOnBench cup, List<Expected> ahead, Show show) {
+    static List<StepLine> of(CupNow cup, WeekPlan plan, Show show) {
         int next = cup.state().next().map(action -> action.step().number()).orElse(0);
-        Map<Integer, Expected> byStep = ahead.stream().collect(Collectors.toMap(expected -> expected.step().number(), Function.identity()));
-        return cup.file().plan().stream().map(step -> {
+        Map<Integer, PlannedStep> byStep = plan.of(cup.code()).stream().collect(Collectors.toMap(planned -> planned.step().number(), Function.identity()));
+        return cup.cup().plan().stream().map(step -> {
             Optional<LogEntry> entry = Optional.ofNullable(cup.state().done().get(step.number()));
+            Optional<String> expected = entry.isPresent() ? Optional.empty() : Optional.ofNullable(byStep.get(step.number())).map(planned -> words(planned, show));
             return new StepLine(step, step.number() == next, entry.map(found -> done(found, show)), entry.filter(LogEntry.Skipped.class::isInstance).isPresent(),
-                    WaitWords.words(step.waiting(), show), Optional.ofNullable(byStep.get(step.number())).map(expected -> words(expected, show)));
+                    step.waiting().words(), expected);
         }).toList();
     }
 
-    private static String words(Expected expected, Show show) {
-        String how = expected.scuffFirst() ? ", scuffed first" : expected.late() ? ", late" : "";
-        return "about " + show.at(expected.at()) + how + (expected.waitsForMaker() ? ", after the quiet hours" : "");
+    private static String words(PlannedStep planned, Show show) {
+        return "about " + show.at(planned.begins()) + (planned.scuffFirst() ? ", scuffed first" : planned.missed() ? ", late" : "");
     }
 
     private static String done(LogEntry entry, Show show) {

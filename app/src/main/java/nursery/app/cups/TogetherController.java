@@ -5,12 +5,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.measure.Fault;
@@ -26,22 +28,18 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class TogetherController {
 
-    private final CupBook cups;
     private final LogBook log;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    TogetherController(CupBook cups, LogBook log, Shelf shelf, ShopBook shops, FormPost posts) {
-        this.cups = cups;
+    TogetherController(LogBook log, Floors floors, FormPost posts) {
         this.log = log;
-        this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
     /** Cups that can do the same step next, by the step's title. */
-    record Alike(String title, String how, List<CupOnBench> cups) {}
+    record Alike(String title, String how, List<CupNow> cups) {}
 
     @GetMapping("/cups/together")
     String together(@RequestParam Map<String, String> typed, Model model) {
@@ -53,14 +51,14 @@ class TogetherController {
     @PostMapping("/cups/together")
     ModelAndView log(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return posts.handle(typed, model, () -> {
-            Show show = shops.show();
-            Map<String, Happening> happenings = new LinkedHashMap<>();
-            for (CupOnBench cup : cups.all()) {
-                if (typed.containsKey("cup-" + cup.cup().code())) {
+            Floor floor = floors.now();
+            Map<String, LogEntry> happenings = new LinkedHashMap<>();
+            for (CupNow cup : floor.cups()) {
+                if (typed.containsKey("cup-" + cup.code())) {
                     Map<String, String> one = new LinkedHashMap<>(typed);
                     // What stood next when the page was filled, so that a step someone else logged meanwhile is told and not doubled.
-                    one.put("step", typed.getOrDefault("step-" + cup.cup().code(), ""));
-                    happenings.put(cup.cup().code(), new LogForm(one, show, shelf.spindles()).happening(Maker.of(request).name()));
+                    one.put("step", typed.getOrDefault("step-" + cup.code(), ""));
+                    happenings.put(cup.code(), new LogForm(one, floor, cup.cup()).entry(Maker.of(request).name()));
                 }
             }
             if (happenings.isEmpty()) {
@@ -69,15 +67,15 @@ class TogetherController {
             try {
                 log.addAll(happenings, typed.containsKey("confirmed"));
             } catch (NotLogged answer) {
-                throw answer.asFaults(show);
+                throw answer.asFaults(floors.show());
             }
             return "/";
         }, form -> page(model, form));
     }
 
     private String page(Model model, Form form) {
-        Show show = shops.show();
-        Map<String, List<CupOnBench>> byTitle = cups.all().stream().filter(cup -> cup.state().next().filter(next -> isWork(next, show)).isPresent())
+        Show show = floors.show();
+        Map<String, List<CupNow>> byTitle = floors.now().cups().stream().filter(cup -> cup.state().next().filter(next -> isWork(next, show)).isPresent())
                 .collect(Collectors.groupingBy(cup -> cup.state().next().map(NextAction::title).orElse(""), LinkedHashMap::new, Collectors.toList()));
         model.addAttribute("form", form);
         model.addAttribute("groups", byTitle.entrySet().stream().map(group -> new Alike(group.getKey(), group.getValue().get(0).state().next().map(NextAction::how).orElse(""), group.getValue()))

@@ -14,18 +14,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
-import nursery.app.cups.Happening;
-import nursery.app.cups.Happening.Kind;
 import nursery.app.cups.LogBook;
-import nursery.app.cups.NewCup;
+import nursery.app.floor.Floors;
+import nursery.app.floor.RoomPlan;
 import nursery.app.plan.PlanBook;
 import nursery.app.platform.Moments;
 import nursery.app.room.RoomBook;
 import nursery.app.room.SimulatedThermometer;
 import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
 import nursery.app.shelf.StockBook;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
@@ -35,16 +34,27 @@ import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
 import nursery.core.cure.Touch;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Ahead;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
 import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
+import nursery.core.plan.Order;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.Part;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
@@ -68,24 +78,26 @@ class DemoShop implements SmartInitializingSingleton {
     /** The first step of a plan, and where its coats are, in the plan without extra steps. */
     private static final int PREP = 1, PAINT = 2, ADHESIVE = 3, GLITTER = 4, FLOOD = 5, SECOND = 6, SAND = 7, FINISHING = 8, FINISH = 9;
 
-    private final Shelf shelf;
+    private final ShelfBook shelf;
     private final CupBook cups;
     private final LogBook log;
     private final RoomBook room;
     private final ShopBook shops;
+    private final Floors floors;
     private final StockBook stock;
     private final TechniqueBook techniques;
     private final PlanBook plans;
     private final TransactionTemplate transaction;
     private final Instant now;
 
-    DemoShop(Shelf shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, StockBook stock, TechniqueBook techniques, PlanBook plans, TransactionTemplate transaction,
+    DemoShop(ShelfBook shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, Floors floors, StockBook stock, TechniqueBook techniques, PlanBook plans, TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
         this.log = log;
         this.room = room;
         this.shops = shops;
+        this.floors = floors;
         this.stock = stock;
         this.techniques = techniques;
         this.plans = plans;
@@ -96,7 +108,7 @@ class DemoShop implements SmartInitializingSingleton {
     /** Before the first page is answered, and all of it or nothing. */
     @Override
     public void afterSingletonsInstantiated() {
-        if (cups.all().isEmpty()) {
+        if (floors.at(now).cups().isEmpty() && floors.archivedCups() == 0) {
             transaction.executeWithoutResult(status -> furnish());
         }
     }
@@ -112,14 +124,15 @@ class DemoShop implements SmartInitializingSingleton {
         long regular = resin(StartingProfile.REGULAR.title());
         long fast = resin(StartingProfile.FAST.title());
         long slow = shelf.addResin("Lantern Lane slow", slowLabel(), "From the product’s label (an invented product).");
-        stock(regular, slow);
         starCups(slim20, slim12, tapered30, regular);
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
         otherTechniques(slim20, slim12, plump, mug, regular, fast);
+        // The bottles were put on the shelf with what was in them by then.
+        stock(regular, slow);
         plans.begin("Mira");
         // Life departs from the plan: a cup still feels rough, and gets a coat more.
-        log.addCoat(cups.all().stream().filter(cup -> cup.cup().name().equals("Saturn")).findFirst().orElseThrow().cup().code());
+        log.addCoat(floors.at(now).cups().stream().filter(cup -> cup.cup().about().name().equals("Saturn")).findFirst().orElseThrow().code());
     }
 
     private void stock(long regular, long slow) {
@@ -166,7 +179,7 @@ class DemoShop implements SmartInitializingSingleton {
         String depot = start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40);
         toGlitter(depot, "Jonas", 39, 1);
         pour(depot, FLOOD, 17.6, 26, 3, "Jonas");
-        log.add(depot, happening(Kind.TAKEN_OFF, 0, 8, 0, Optional.empty(), "Jonas", "Hung by the window; forgot the second coat."), true);
+        log.add(depot, LogEntry.takenOff(mark(ago(8), "Jonas", "Hung by the window; forgot the second coat.")), true);
         String bell = start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9);
         toGlitter(bell, "Mira", 8, 1);
         pour(bell, FLOOD, 1.2, 20, 4, "Mira");
@@ -198,13 +211,13 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void readRoom() {
         // A heated workshop over a week, with a window left open in one night.
-        SimulatedThermometer thermometer = new SimulatedThermometer(5, shops.shop().zoneId(), 22.2, 19, Optional.of(ago(17)));
+        SimulatedThermometer thermometer = new SimulatedThermometer(5, floors.ways().zone(), 22.2, 19, Optional.of(ago(17)));
         List<RoomReading> week = new ArrayList<>();
         for (Instant at = ago(7 * 24); !at.isAfter(now); at = at.plus(Duration.ofMinutes(15))) {
             thermometer.read(at).ifPresent(week::add);
         }
-        room.add(RoomBook.BENCH, week, "sensor");
-        shops.save(shops.shop());
+        room.add(RoomPlan.BENCH, week, "sensor");
+        shops.save(floors.ways());
         shelf.addTurner("Old motor", 2.5, 2);
         shelf.addMeasuringCup("Small cup, fine marks", new MeasuringCup(30, 1, 26, 32));
     }
@@ -222,22 +235,32 @@ class DemoShop implements SmartInitializingSingleton {
 
     private String start(String technique, String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
         Technique chosen = techniques.find(technique).orElseThrow().technique();
-        return cups.start(new NewCup(name, madeFor, blank, resin, resin, Optional.of(shops.show().today().plusDays(dueInDays)), paint, glitter,
-                Schools.of(schools), chosen.name(), chosen.plan(Schools.of(schools), Map.of()), ago(hoursAgo)));
+        Shelf onShelf = floors.shelf();
+        ShelfBlank bare = onShelf.blank(blank).orElseThrow();
+        Resin mixed = onShelf.resin(resin).orElseThrow();
+        Cup.About about = new Cup.About(name, madeFor, chosen.name(), bare.name(), paint, glitter);
+        Order order = new Order(about, 1, blank, bare.blank(), new Cup.Resins(mixed, mixed), Schools.of(schools), chosen.plan(Schools.of(schools), Map.of()),
+                Optional.of(floors.show().today().plusDays(dueInDays)), 1);
+        return cups.start(order, ago(hoursAgo)).get(0);
     }
 
     /** Follows a cup's plan from its start, each step as soon as it may be done, until so many are done or the present is reached. */
     private void follow(String code, int steps, String by) {
-        CupOnBench cup = cups.cup(code).orElseThrow();
         QuietHours none = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
-        for (Ahead.Expected step : Ahead.of(cup.file(), room.course(), cup.cup().startedAt(), none).stream().limit(steps).filter(found -> found.at().isBefore(now)).toList()) {
-            double ml = step.step().role().map(role -> cups.cup(code).orElseThrow().state().share(cup.file(), role).suggestedMl()).orElse(0.0);
-            log.add(code, new Happening(step.step().kind().isPour() ? Kind.POURED : Kind.DONE, step.step().number(), step.at(), Math.round(ml * 2) / 2.0, Optional.empty(), by, ""), true);
+        Floor floor = floors.at(now);
+        Cup cup = floor.find(code).orElseThrow().cup();
+        for (Ahead.Expected step : Ahead.of(cup, floor.air().course(), cup.startedAt(), none).stream().limit(steps).filter(found -> found.at().isBefore(now)).toList()) {
+            if (step.step().kind().isPour()) {
+                CupNow before = floors.at(now).find(code).orElseThrow();
+                pour(code, step.step(), step.at(), Math.round(before.share(step.step()).suggestedMl() * 2) / 2.0, Optional.empty(), by);
+            } else {
+                log.add(code, new LogEntry.StepDone(mark(step.at(), by, ""), step.step().number()), true);
+            }
         }
     }
 
     private void touch(String code, Touch touch, double hoursAgo, String by) {
-        log.add(code, Happening.touched(touch, ago(hoursAgo), by, ""), true);
+        log.add(code, new LogEntry.Touched(mark(ago(hoursAgo), by, ""), touch), true);
     }
 
     private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {
@@ -255,17 +278,23 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void done(String code, int step, double hoursAgo, String by) {
-        log.add(code, happening(Kind.DONE, step, hoursAgo, 0, Optional.empty(), by, ""), true);
+        log.add(code, new LogEntry.StepDone(mark(ago(hoursAgo), by, ""), step), true);
     }
 
     /** @param spindle its number, or 0 if the cup hangs */
     private void pour(String code, int step, double hoursAgo, double ml, int spindle, String by) {
-        Optional<Spindle> place = spindle == 0 ? Optional.empty() : Optional.of(shelf.spindles().get(spindle - 1));
-        log.add(code, happening(Kind.POURED, step, hoursAgo, ml, place, by, ""), true);
+        Floor floor = floors.at(now);
+        Optional<Spindle> place = spindle == 0 ? Optional.empty() : Optional.of(floor.shelf().spindles().get(spindle - 1));
+        pour(code, floor.find(code).orElseThrow().cup().step(step), ago(hoursAgo), ml, place, by);
     }
 
-    private Happening happening(Kind kind, int step, double hoursAgo, double ml, Optional<Spindle> spindle, String by, String note) {
-        return new Happening(kind, step, ago(hoursAgo), ml, spindle, by, note);
+    private void pour(String code, PlanStep step, Instant at, double ml, Optional<Spindle> place, String by) {
+        Resin resin = floors.at(now).find(code).orElseThrow().cup().resinFor(step);
+        log.add(code, new LogEntry.Poured(mark(at, by, ""), step.number(), ml, place, Optional.of(Pot.of(resin, OptionalLong.empty()))), true);
+    }
+
+    private static Mark mark(Instant at, String by, String note) {
+        return Mark.unnumbered(at, at, by, note);
     }
 
     private Instant ago(double hours) {
@@ -273,7 +302,7 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private long resin(String name) {
-        return shelf.resins().stream().filter(resin -> resin.name().equals(name)).findFirst().orElseThrow().id();
+        return floors.shelf().resins().stream().filter(resin -> resin.name().equals(name)).findFirst().orElseThrow().id();
     }
 
     private static Blank straight(double heightMm, double circumferenceMm, double rimBareMm, double oz) {

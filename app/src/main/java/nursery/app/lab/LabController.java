@@ -1,5 +1,8 @@
 package nursery.app.lab;
 
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -10,22 +13,21 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
 import nursery.app.picture.LineChart;
 import nursery.app.platform.CsvText;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormReader;
-import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
-import nursery.app.room.RoomBook;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfBlank;
-import nursery.app.shelf.ShelfResin;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
 import nursery.core.film.CoatSimulation;
 import nursery.core.film.CoatSimulation.Sample;
+import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
+import nursery.core.resin.Resin;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -46,22 +48,16 @@ class LabController {
     private static final double LONGEST_H = 96;
     private static final int TABLE_EVERY = 6;
 
-    private final Shelf shelf;
-    private final ShopBook shops;
-    private final RoomBook room;
-    private final Moments moments;
+    private final Floors floors;
     private final ITemplateEngine templates;
 
-    LabController(Shelf shelf, ShopBook shops, RoomBook room, Moments moments, ITemplateEngine templates) {
-        this.shelf = shelf;
-        this.shops = shops;
-        this.room = room;
-        this.moments = moments;
+    LabController(Floors floors, ITemplateEngine templates) {
+        this.floors = floors;
         this.templates = templates;
     }
 
     /** A play-through with what it was asked for. */
-    record Played(ShelfResin resin, ShelfBlank blank, CoatSimulation coat, List<LineChart> charts, String data) {}
+    record Played(Resin resin, ShelfBlank blank, CoatSimulation coat, List<LineChart> charts, String data) {}
 
     @GetMapping("/room/lab")
     String lab(@RequestParam Map<String, String> typed, Model model) {
@@ -69,8 +65,8 @@ class LabController {
         FormReader reader = new FormReader(form.typed());
         Optional<Played> played = play(reader);
         model.addAttribute("form", form);
-        model.addAttribute("resins", shelf.resins());
-        model.addAttribute("blanks", shelf.blanks());
+        model.addAttribute("resins", floors.shelf().resins());
+        model.addAttribute("blanks", floors.shelf().blanks());
         model.addAttribute("played", played.orElse(null));
         model.addAttribute("rows", played.map(found -> every(found.coat().samples())).orElse(List.of()));
         model.addAttribute("problems", reader.faults().found());
@@ -81,10 +77,15 @@ class LabController {
     /** The samples as CSV (RFC 4180), in the core's units, which the heading names. */
     @GetMapping("/room/lab.csv")
     ResponseEntity<String> csv(@RequestParam Map<String, String> typed) {
-        StringBuilder csv = new StringBuilder("minutes,room_c,equivalent_age_h,phase,viscosity_pas,pot_pas,carries_mm,ripple_left,ran_ml\r\n");
-        for (Sample sample : wanted(typed).coat().samples()) {
-            csv.append(String.format(Locale.ROOT, "%.1f,%.2f,%.4f,%s,%s,%s,%s,%.5f,%.4f\r\n", sample.after().toSeconds() / 60.0, sample.roomC(), sample.ageH(), text(sample.phase().word()), number(sample.viscosityPaS()),
-                    number(sample.potPaS()), number(sample.carriesMm()), sample.rippleLeft(), sample.ranMl()));
+        StringWriter csv = new StringWriter();
+        try (CSVPrinter printer = new CSVPrinter(csv, CSVFormat.RFC4180)) {
+            printer.printRecord("minutes", "room_c", "equivalent_age_h", "phase", "viscosity_pas", "pot_pas", "carries_mm", "ripple_left", "ran_ml");
+            for (Sample sample : wanted(typed).coat().samples()) {
+                printer.printRecord(decimals(sample.after().toSeconds() / 60.0, 1), decimals(sample.roomC(), 2), decimals(sample.ageH(), 4), CsvText.safe(sample.phase().word()),
+                        number(sample.viscosityPaS()), number(sample.potPaS()), number(sample.carriesMm()), decimals(sample.rippleLeft(), 5), decimals(sample.ranMl(), 4));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"coat.csv\"").header(HttpHeaders.CONTENT_TYPE, "text/csv;charset=UTF-8").body(csv.toString());
     }
@@ -100,31 +101,29 @@ class LabController {
         return play(new FormReader(filled(typed))).orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST, "That coat cannot be played through: see the lab's page for what is wrong."));
     }
 
-    /** A text cell that a spreadsheet might take for a formula is disarmed. */
-    static String text(String cell) {
-        String safe = CsvText.safe(cell);
-        return "\"" + safe.replace("\"", "\"\"") + "\"";
+    private static String decimals(double value, int decimals) {
+        return String.format(Locale.ROOT, "%." + decimals + "f", value);
     }
 
     private static String number(OptionalDouble value) {
-        return value.isPresent() ? String.format(Locale.ROOT, "%.4f", value.getAsDouble()) : "";
+        return value.isPresent() ? decimals(value.getAsDouble(), 4) : "";
     }
 
     private Map<String, String> filled(Map<String, String> typed) {
-        Show show = shops.show();
+        Show show = floors.show();
         Map<String, String> all = new LinkedHashMap<>();
-        shelf.resins().stream().filter(resin -> resin.label().viscosityPaS().isPresent()).reduce((a, b) -> b).ifPresent(resin -> all.put("resin", "" + resin.id()));
-        shelf.blanks().stream().findFirst().ifPresent(blank -> all.put("blank", "" + blank.id()));
-        String now = show.temperatureUnit().showNumber(room.temperatureC(moments.now()));
-        all.putAll(Map.of("share", show.volumeNumber(USUAL_SHARE_ML), "batch", show.volumeNumber(USUAL_BATCH_ML), "rpm", Numbers.show(shelf.turners().get(0).rpm(), 1), "tilt", "0", "starts", now, "ends", now, "over", "6", "span", "8"));
+        floors.shelf().resins().stream().filter(resin -> resin.label().viscosityPaS().isPresent()).reduce((a, b) -> b).ifPresent(resin -> all.put("resin", "" + resin.id()));
+        floors.shelf().blanks().stream().findFirst().ifPresent(blank -> all.put("blank", "" + blank.id()));
+        String now = show.temperatureUnit().showNumber(floors.now().air().temperatureC(show.now()));
+        all.putAll(Map.of("share", show.volumeNumber(USUAL_SHARE_ML), "batch", show.volumeNumber(USUAL_BATCH_ML), "rpm", Numbers.show(floors.shelf().turners().get(0).rpm(), 1), "tilt", "0", "starts", now, "ends", now, "over", "6", "span", "8"));
         all.putAll(typed);
         return all;
     }
 
     private Optional<Played> play(FormReader reader) {
-        Show show = shops.show();
-        Optional<ShelfResin> resin = reader.id("resin", "The resin").flatMap(shelf::resin);
-        Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
+        Show show = floors.show();
+        Optional<Resin> resin = reader.id("resin", "The resin").flatMap(floors.shelf()::resin);
+        Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(floors.shelf()::blank);
         double shareMl = reader.quantity("share", "On the cup", show.volumeUnit(), 0.1, 500);
         double batchMl = reader.quantity("batch", "The mix in the pot", show.volumeUnit(), 0.1, 5000);
         double rpm = reader.number("rpm", "The turner's speed");
@@ -140,10 +139,10 @@ class LabController {
         if (!reader.faults().none() || resin.isEmpty() || blank.isEmpty()) {
             return Optional.empty();
         }
-        ShelfResin mixed = resin.get();
+        Resin mixed = resin.get();
         ShelfBlank cup = blank.get();
         RoomCourse course = new RoomCourse(List.of(new RoomReading(Instant.EPOCH, startsC), new RoomReading(Instant.EPOCH.plus(hours(overH)), endsC)));
-        return reader.faults().attempt("share", () -> CoatSimulation.of(new CoatSimulation.Choice(mixed.cureLabel(), cup.blank(), shareMl, rpm, tilt, batchMl), course, Instant.EPOCH, hours(spanH)))
+        return reader.faults().attempt("share", () -> CoatSimulation.of(new CoatSimulation.Choice(mixed.label(), cup.blank(), shareMl, rpm, tilt, batchMl), course, Instant.EPOCH, hours(spanH)))
                 .map(coat -> new Played(mixed, cup, coat, charts(coat), data(coat)));
     }
 

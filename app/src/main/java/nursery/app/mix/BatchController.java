@@ -5,23 +5,23 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
 import nursery.app.cups.LogForm;
 import nursery.app.cups.NotLogged;
+import nursery.app.floor.Floors;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.FillPicture;
+import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfCup;
 import nursery.app.shelf.StockBook;
-import nursery.core.log.CupState.SpindleHold;
+import nursery.core.floor.Batch;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.floor.ShelfCup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
 import nursery.core.measure.MassUnit;
@@ -29,7 +29,6 @@ import nursery.core.resin.Densities;
 import nursery.core.resin.Fills;
 import nursery.core.resin.Mix;
 import nursery.core.resin.RatioCheck;
-import nursery.core.technique.School;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
@@ -49,18 +48,14 @@ class BatchController {
     private static final String PRINT = "mix/print";
 
     private final MixBook mixes;
-    private final CupBook cups;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
     private final Pdf pdf;
     private final StockBook stock;
 
-    BatchController(MixBook mixes, CupBook cups, Shelf shelf, ShopBook shops, FormPost posts, Pdf pdf, StockBook stock) {
+    BatchController(MixBook mixes, Floors floors, FormPost posts, Pdf pdf, StockBook stock) {
         this.mixes = mixes;
-        this.cups = cups;
-        this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
         this.pdf = pdf;
         this.stock = stock;
@@ -73,7 +68,7 @@ class BatchController {
      * @param turn    when its turn comes: by the clock once it runs, else in minutes from mixing
      * @param spindle where it most likely turns; no two coats of a mix are offered the same
      */
-    record ShareLine(Batch.BatchShare share, CupOnBench onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle, String turn) {}
+    record ShareLine(Batch.BatchShare share, CupNow onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle, String turn) {}
 
     @GetMapping("/mix/{number}")
     String open(@PathVariable long number, Model model) {
@@ -94,7 +89,7 @@ class BatchController {
             FormReader reader = new FormReader(typed);
             Mix measured = measured(batch, reader);
             reader.faults().throwIfAny();
-            mixes.mixed(number, measured.partAMl(), measured.partBMl(), Maker.of(request).name(), shops.show());
+            mixes.mixed(number, measured.partAMl(), measured.partBMl(), Maker.of(request).name(), floors.show());
             return "/mix/" + number;
         }, form -> page(number, Optional.of(form), model));
     }
@@ -103,12 +98,12 @@ class BatchController {
     ModelAndView pour(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         find(number);
         return posts.handle(typed, model, () -> {
-            Show show = shops.show();
+            Show show = floors.show();
             FormReader reader = new FormReader(typed);
             double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
             Optional<String> overruled = LogForm.overruled(reader);
             reader.faults().throwIfAny();
-            Optional<Spindle> spindle = shelf.spindles().stream().filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle"))).findFirst();
+            Optional<Spindle> spindle = floors.shelf().spindles().stream().filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle"))).findFirst();
             try {
                 mixes.pour(number, reader.raw("cup"), ml, spindle, Maker.of(request).name(), overruled);
             } catch (NotLogged answer) {
@@ -123,7 +118,7 @@ class BatchController {
         find(number);
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            double leftoverMl = reader.optionalQuantity("leftover", shops.shop().volumeUnit()).orElse(0);
+            double leftoverMl = reader.optionalQuantity("leftover", floors.ways().volumeUnit()).orElse(0);
             reader.faults().throwIfAny();
             mixes.close(number, leftoverMl);
             return "/";
@@ -135,8 +130,8 @@ class BatchController {
         find(number);
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            double partAMl = reader.quantity("wasteA", "A thrown away", shops.shop().volumeUnit());
-            double partBMl = reader.quantity("wasteB", "B thrown away", shops.shop().volumeUnit());
+            double partAMl = reader.quantity("wasteA", "A thrown away", floors.ways().volumeUnit());
+            double partBMl = reader.quantity("wasteB", "B thrown away", floors.ways().volumeUnit());
             reader.faults().throwIfAny();
             mixes.throwAway(number, partAMl, partBMl, Maker.of(request).name());
             return "/mix";
@@ -156,7 +151,7 @@ class BatchController {
     }
 
     private Map<String, Object> printed(Batch batch) {
-        Show show = shops.show();
+        Show show = floors.show();
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cupOf(batch).cup());
         List<ShareLine> lines = lines(batch, show);
         return Map.of("batch", batch, "resin", mixes.resin(batch), "fills", fills, "grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills),
@@ -164,20 +159,20 @@ class BatchController {
     }
 
     private ShelfCup cupOf(Batch batch) {
-        return shelf.measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
+        return floors.shelf().measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
     }
 
     private static boolean rests(List<ShareLine> lines) {
-        return lines.stream().anyMatch(line -> line.onBench().cup().schools().has(School.MIX_RESTED));
+        return lines.stream().anyMatch(line -> Floor.rests(line.onBench().cup()));
     }
 
     private Batch find(long number) {
-        return mixes.batch(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
+        return floors.batch(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
     }
 
     private String page(long number, Optional<Form> sentBack, Model model) {
         Batch batch = find(number);
-        Show show = shops.show();
+        Show show = floors.show();
         ShelfCup cup = cupOf(batch);
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cup.cup());
         Form form = sentBack.orElseGet(() -> Form.fresh(Map.of("partA", show.volumeNumber(batch.planned().partAMl()), "partB", show.volumeNumber(batch.planned().partBMl()), "by", "cup")));
@@ -195,7 +190,7 @@ class BatchController {
         model.addAttribute("heatPass", GuideStep.heatPass());
         model.addAttribute("lots", stock.lotsOf(number));
         model.addAttribute("lost", mixes.lostMl(batch).orElse(null));
-        model.addAttribute("spindles", shelf.spindles());
+        model.addAttribute("spindles", floors.shelf().spindles());
         model.addAttribute("offAt", batch.offAt().orElse(null));
         model.addAttribute("isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
         verdict(batch, form.typed(), model);
@@ -203,18 +198,17 @@ class BatchController {
     }
 
     private List<ShareLine> lines(Batch batch, Show show) {
-        List<CupOnBench> all = cups.all();
-        List<Spindle> free = new ArrayList<>(shelf.spindles());
-        all.forEach(cup -> cup.state().hold().map(SpindleHold::spindle).ifPresent(free::remove));
+        Floor floor = floors.now();
+        List<Spindle> meant = new ArrayList<>();
         List<ShareLine> lines = new ArrayList<>();
         for (Batch.BatchShare share : batch.shares()) {
-            CupOnBench cup = all.stream().filter(found -> found.cup().code().equals(share.code())).findFirst().orElseThrow();
+            CupNow cup = floor.find(share.code()).or(() -> floors.cup(share.code())).orElseThrow();
             Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step())).filter(LogEntry.Poured.class::isInstance).map(LogEntry.Poured.class::cast)
                     .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
-            Optional<Spindle> spindle = cup.likelySpindle(free);
-            spindle.filter(found -> poured.isEmpty()).ifPresent(free::remove);
+            Optional<Spindle> spindle = poured.isPresent() ? Optional.empty() : floor.spindleFor(cup, meant);
+            spindle.ifPresent(meant::add);
             String turn = batch.turnAt(share).map(show::at).orElse("minute " + Math.round(share.atMinute()));
-            lines.add(new ShareLine(share, cup, cup.picture(), poured, spindle, turn));
+            lines.add(new ShareLine(share, cup, Looks.of(cup), poured, spindle, turn));
         }
         return lines;
     }
@@ -231,7 +225,7 @@ class BatchController {
     /** What was measured, in ml: typed as volumes, or as what the scale showed after A and after B on top. */
     private Mix measured(Batch batch, FormReader reader) {
         if (!"scale".equals(reader.raw("by"))) {
-            return new Mix(reader.quantity("partA", "A", shops.shop().volumeUnit()), reader.quantity("partB", "B", shops.shop().volumeUnit()));
+            return new Mix(reader.quantity("partA", "A", floors.ways().volumeUnit()), reader.quantity("partB", "B", floors.ways().volumeUnit()));
         }
         double afterA = reader.quantity("partA", "The scale after A", MassUnit.G);
         double afterB = reader.quantity("partB", "The scale after B", MassUnit.G);

@@ -3,7 +3,9 @@ package nursery.app.mix;
 import java.util.ArrayList;
 import java.util.List;
 import nursery.app.platform.Show;
+import nursery.core.floor.Batch;
 import nursery.core.resin.Mix;
+import nursery.core.resin.Pace;
 
 /**
  * A step of mixing, taken one at a time. Slow and thorough, in two cups, and a rest if that is the school, is common practice
@@ -27,10 +29,10 @@ record GuideStep(String words, String amount, int seconds) {
 
     /** From the first stir until the first cup. */
     static List<GuideStep> stirring(Batch batch, boolean rests, Show show) {
-        List<GuideStep> steps = new ArrayList<>(List.of(new GuideStep("Stir slowly, scrape sides and bottom", "", 120),
-                new GuideStep("Pour into a clean cup, stir again", "", 60)));
+        List<GuideStep> steps = new ArrayList<>(List.of(new GuideStep("Stir slowly, scrape sides and bottom", "", seconds(Pace.STIR_MIN)),
+                new GuideStep("Pour into a clean cup, stir again", "", seconds(Pace.STIR_AGAIN_MIN))));
         if (rests) {
-            steps.add(new GuideStep("Let it rest, or until the cup just feels warm", "", 300));
+            steps.add(new GuideStep("Let it rest, or until the cup just feels warm", "", seconds(Pace.REST_MIN)));
         }
         batch.shares().forEach(share -> share.addition().ifPresent(addition -> steps.add(new GuideStep("For %s set aside and stir in %s".formatted(share.code(), addition.what()),
                 show.volume(addition.ml()), 60))));
@@ -40,6 +42,10 @@ record GuideStep(String words, String amount, int seconds) {
     /** After each cup. */
     static GuideStep heatPass() {
         return new GuideStep("Heat pass, within minutes of spreading; solvents put away first", "", 180);
+    }
+
+    private static int seconds(double minutes) {
+        return (int) Math.round(minutes * 60);
     }
 
     public int minutes() {

@@ -3,20 +3,21 @@ package nursery.app.mix;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
-import nursery.app.cups.Happening;
-import nursery.app.cups.LogForm;
+import java.util.OptionalLong;
 import nursery.app.cups.LogBook;
-import nursery.app.mix.Batch.BatchShare;
-import nursery.app.mix.MixMapper.BatchRow;
-import nursery.app.mix.MixMapper.ShareRow;
+import nursery.app.cups.LogForm;
+import nursery.app.floor.Floors;
+import nursery.app.mix.MixMapper.NewBatchRow;
+import nursery.app.mix.MixMapper.NewShareRow;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
-import nursery.app.room.RoomBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfResin;
 import nursery.app.shelf.StockBook;
+import nursery.core.floor.Batch;
+import nursery.core.floor.Batch.BatchShare;
+import nursery.core.floor.Floor;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
@@ -25,9 +26,10 @@ import nursery.core.measure.Numbers;
 import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Mix;
-import nursery.core.resin.MixRatio;
+import nursery.core.resin.Portion;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.RatioCheck;
+import nursery.core.resin.Resin;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,31 +40,17 @@ class MixBook {
     private static final double ROUNDING_ML = 0.05;
 
     private final MixMapper mapper;
-    private final CupBook cups;
+    private final Floors floors;
     private final LogBook log;
-    private final Shelf shelf;
-    private final RoomBook room;
     private final Moments moments;
     private final StockBook stock;
 
-    MixBook(MixMapper mapper, CupBook cups, LogBook log, Shelf shelf, RoomBook room, Moments moments, StockBook stock) {
+    MixBook(MixMapper mapper, Floors floors, LogBook log, Moments moments, StockBook stock) {
         this.mapper = mapper;
-        this.cups = cups;
+        this.floors = floors;
         this.log = log;
-        this.shelf = shelf;
-        this.room = room;
         this.moments = moments;
         this.stock = stock;
-    }
-
-    @Transactional(readOnly = true)
-    Optional<Batch> batch(long number) {
-        return mapper.batch(number).map(this::batch);
-    }
-
-    @Transactional(readOnly = true)
-    List<Batch> open() {
-        return mapper.open().stream().map(this::batch).toList();
     }
 
     /**
@@ -73,15 +61,16 @@ class MixBook {
     long start(MixSheet sheet, String by, Show show) {
         BatchSheet planned = sheet.sheetOrThrow();
         sheet.rows().stream().map(row -> row.candidate().code()).sorted().forEach(log::hold);
+        Floor floor = floors.at(moments.now());
         for (SheetRow row : sheet.rows()) {
-            refuseTaken(row.candidate(), show);
+            refuseTaken(row.candidate(), floor, show);
         }
-        mapper.insertBatch(new BatchRow(null, sheet.resin().id(), sheet.cup().id(), sheet.resin().label().ratio().toString(), planned.mix().partAMl(),
-                planned.mix().partBMl(), planned.potMinutes(), moments.now(), by, null, null, null, null, null, false));
-        long number = mapper.lastId();
+        long number = mapper.insertBatch(new NewBatchRow(sheet.resin().id(), sheet.cup().id(), sheet.resin().label().ratio().toString(), planned.mix().partAMl(),
+                planned.mix().partBMl(), planned.potMinutes(), moments.now(), by));
         for (SheetRow row : sheet.rows()) {
-            mapper.insertShare(new ShareRow(number, row.place(), row.candidate().onBench().cup().id(), row.candidate().code(), row.candidate().step().number(), row.turn().portion().ml(),
-                    row.turn().atMinute(), row.turn().portion().addition().map(Addition::ml).orElse(null), row.turn().portion().addition().map(Addition::what).orElse(null)));
+            Portion portion = row.turn().portion();
+            mapper.insertShare(new NewShareRow(number, row.place(), row.candidate().onBench().cup().id(), row.candidate().step().number(), portion.ml(), row.turn().atMinute(),
+                    portion.addition().map(Addition::ml).orElse(null), portion.addition().map(Addition::what).orElse(null)));
         }
         return number;
     }
@@ -105,7 +94,7 @@ class MixBook {
             refuse(check.words() + " Do not use it. While it is not stirred you can still add what is missing.");
         }
         Instant now = moments.now();
-        double potMinutes = PotLife.minutes(resin(batch).label(), partAMl + partBMl, room.temperatureC(now));
+        double potMinutes = PotLife.minutes(resin(batch).label(), partAMl + partBMl, floors.at(now).air().temperatureC(now));
         mapper.mixed(number, partAMl, partBMl, now, potMinutes);
         stock.draw(batch.resinId(), new Mix(partAMl, partBMl), number, by);
     }
@@ -118,7 +107,9 @@ class MixBook {
             refuse("This batch is not mixed yet: enter what you measured first.");
         }
         BatchShare share = batch.shares().stream().filter(found -> found.code().equals(code)).findFirst().orElseThrow();
-        log.add(code, Happening.pouredFrom(number, share.step(), moments.now(), ml, spindle, by, LogForm.noteWith(note(share), overruled)), overruled.isPresent());
+        Instant now = moments.now();
+        Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(note(share), overruled));
+        log.add(code, new LogEntry.Poured(mark, share.step(), ml, spindle, Optional.of(Pot.of(resin(batch), OptionalLong.of(number)))), overruled.isPresent());
     }
 
     /** @throws InvalidInput if more is left than there was */
@@ -163,22 +154,21 @@ class MixBook {
                 : "%s ml of it with %s stirred in.".formatted(Numbers.show(addition.ml(), 1), addition.what())).orElse("");
     }
 
-    ShelfResin resin(Batch batch) {
-        return shelf.resin(batch.resinId()).orElseThrow();
+    Resin resin(Batch batch) {
+        return floors.shelf().resin(batch.resinId()).orElseThrow();
     }
 
     private Batch held(long number) {
         mapper.lock(number).orElseThrow();
-        Batch batch = batch(number).orElseThrow();
+        Batch batch = floors.batch(number).orElseThrow();
         if (!batch.isOpen()) {
             refuse("This batch is closed.");
         }
         return batch;
     }
 
-    private void refuseTaken(Candidate candidate, Show show) {
-        CupOnBench now = cups.cup(candidate.code()).orElseThrow();
-        boolean stillNext = now.state().next().filter(next -> next.step().number() == candidate.step().number()).isPresent();
+    private void refuseTaken(Candidate candidate, Floor floor, Show show) {
+        boolean stillNext = floor.find(candidate.code()).flatMap(now -> now.state().next()).filter(next -> next.step().number() == candidate.step().number()).isPresent();
         if (!stillNext) {
             refuse("%s: %s is logged already.".formatted(candidate.code(), candidate.step().title()));
         }
@@ -188,15 +178,5 @@ class MixBook {
 
     private static void refuse(String message) {
         throw new InvalidInput(List.of(new Fault("batch", message)));
-    }
-
-    private Batch batch(BatchRow row) {
-        long number = row.id() == null ? 0 : row.id();
-        List<BatchShare> shares = mapper.shares(number).stream()
-                .map(share -> new BatchShare(share.cupId(), share.code(), share.step(), share.shareMl(), share.atMinute(),
-                        share.additionMl() == null || share.addition() == null ? Optional.empty() : Optional.of(new Addition(share.additionMl(), share.addition())))).toList();
-        Optional<Mix> actual = row.actualAMl() == null || row.actualBMl() == null ? Optional.empty() : Optional.of(new Mix(row.actualAMl(), row.actualBMl()));
-        return new Batch(number, row.resinId(), row.cupId(), MixRatio.parse(row.ratio()), new Mix(row.plannedAMl(), row.plannedBMl()), row.potMinutes(), row.startedAt(),
-                row.startedBy(), actual, Optional.ofNullable(row.mixedAt()), Optional.ofNullable(row.closedAt()), Optional.ofNullable(row.leftoverMl()), row.wasted(), shares);
     }
 }

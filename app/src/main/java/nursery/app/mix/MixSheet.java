@@ -9,11 +9,11 @@ import java.util.stream.Collectors;
 import nursery.app.picture.FillPicture;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
-import nursery.app.shelf.ShelfCup;
-import nursery.app.shelf.ShelfResin;
-import nursery.app.shelf.ShelfTurner;
 import nursery.app.shelf.StockBook;
 import nursery.core.film.TurnerCheck;
+import nursery.core.floor.Floor;
+import nursery.core.floor.ShelfCup;
+import nursery.core.floor.Turner;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
@@ -21,11 +21,11 @@ import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
-import nursery.core.resin.Losses;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Pace;
 import nursery.core.resin.Portion;
+import nursery.core.resin.Resin;
 
 /**
  * The batch sheet as it stands while coats are picked and shares changed.
@@ -35,7 +35,7 @@ import nursery.core.resin.Portion;
  * @param missing  what the bottles lack for it, by the book
  * @param faults   what is wrong; then there is no sheet
  */
-record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean byScale, Optional<BatchSheet> sheet, List<SheetRow> rows,
+record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optional<BatchSheet> sheet, List<SheetRow> rows,
         Optional<FillPicture> fill, List<Grams> grams, double roomC, Pace pace, int servesMore, List<StockBook.Lot> missing, List<Fault> faults) {
 
     private static final int LONGEST_ADDITION = 60;
@@ -63,7 +63,11 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
     }
 
     /** What was chosen on the mixing bench. */
-    record Choice(ShelfResin resin, List<Candidate> candidates, ShelfCup cup, ShelfTurner turner, double roomC, Losses losses, double minutesPerCup, StockBook stock) {}
+    record Choice(Floor floor, Resin resin, List<Candidate> candidates, ShelfCup cup, Turner turner, StockBook stock) {
+        double roomC() {
+            return floor.air().temperatureC(floor.now());
+        }
+    }
 
     static MixSheet of(Choice choice, Map<String, String> typed, Show show) {
         FormReader reader = new FormReader(typed);
@@ -74,16 +78,16 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
                     : reader.quantity(field, candidate.code() + "'s share", show.volumeUnit()));
         }
         Map<String, Addition> additions = additions(choice, shares, reader, show);
-        boolean rests = choice.candidates().stream().anyMatch(Candidate::wantsRest);
-        Pace pace = new Pace(Pace.USUAL_MIXING_MIN + (rests ? Pace.REST_MIN : 0), choice.minutesPerCup());
+        boolean rests = choice.candidates().stream().anyMatch(candidate -> Floor.rests(candidate.onBench().cup()));
+        Pace pace = Pace.of(rests, choice.floor().minutesPerCup());
         MeasuringCup cup = choice.cup().cup();
         Optional<BatchSheet> sheet = reader.faults().none() && !choice.candidates().isEmpty()
-                ? reader.faults().attempt("cup", () -> BatchSheet.of(choice.resin().label(), portions(choice, shares, additions), choice.losses(), cup, pace, choice.roomC()))
+                ? reader.faults().attempt("cup", () -> choice.floor().sheet(choice.resin(), portions(choice, shares, additions), cup, rests))
                 : Optional.empty();
         boolean byScale = "scale".equals(reader.raw("by"));
         return new MixSheet(choice.resin(), choice.cup(), choice.turner(), byScale, sheet, rows(choice, sheet, typed, show),
                 sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)), Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())), choice.roomC(), pace,
-                sheet.map(found -> found.servesMore(choice.losses())).orElse(0), sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix())).orElse(List.of()), reader.faults().found());
+                sheet.map(found -> found.servesMore(choice.floor().ways().losses())).orElse(0), sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix())).orElse(List.of()), reader.faults().found());
     }
 
     /** The frame of what stands on the screen: while it is the same, a new share changes only its own row and the head. */
@@ -143,7 +147,7 @@ record MixSheet(ShelfResin resin, ShelfCup cup, ShelfTurner turner, boolean bySc
         for (BatchSheet.Turn turn : sheet.map(BatchSheet::turns).orElse(List.of())) {
             Candidate candidate = choice.candidates().stream().filter(found -> found.code().equals(turn.portion().cup())).findFirst().orElseThrow();
             Optional<TurnerCheck> check = candidate.hangs() ? Optional.empty()
-                    : TurnerCheck.of(candidate.onBench().file().blank(), choice.resin().label(), turn.portion().ml(), choice.turner().rpm(), choice.roomC());
+                    : TurnerCheck.of(candidate.onBench().cup().blank(), choice.resin().label(), turn.portion().ml(), choice.turner().rpm(), choice.roomC());
             rows.add(SheetRow.of(rows.size() + 1, candidate, turn, SheetRow.Typed.of(candidate.code(), typed, show.volumeNumber(turn.portion().ml())), check));
         }
         return rows;

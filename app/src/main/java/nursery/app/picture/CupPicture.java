@@ -1,7 +1,6 @@
 package nursery.app.picture;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
@@ -34,9 +33,9 @@ public record CupPicture(String id, String viewBox, String silhouette, String co
         double top = -rimMm * OPENNESS - MARGIN_MM;
         double bottom = heightMm + baseMm * OPENNESS + MARGIN_MM;
         double right = radiusMm + MARGIN_MM + (handled ? radiusMm * 0.75 : 0);
-        String box = coordinates(-radiusMm - MARGIN_MM, top, right + radiusMm + MARGIN_MM, bottom - top);
+        String box = Figures.coordinates(-radiusMm - MARGIN_MM, top, right + radiusMm + MARGIN_MM, bottom - top);
         return new CupPicture(id, box, around(body, heightMm), around(blank.coatedStations(), heightMm), shine(blank.coatedStations(), heightMm), wave(radiusMm, heightMm),
-                new Ellipse(round(rimMm), round(rimMm * OPENNESS), 0), handled ? handle(radiusMm, heightMm) : "", look,
+                new Ellipse(Figures.rounded(rimMm), Figures.rounded(rimMm * OPENNESS), 0), handled ? handle(radiusMm, heightMm) : "", look,
                 right + radiusMm + MARGIN_MM, bottom - top);
     }
 
@@ -78,32 +77,22 @@ public record CupPicture(String id, String viewBox, String silhouette, String co
     private static String wave(double radiusMm, double heightMm) {
         double line = heightMm * 0.55;
         double swell = heightMm * 0.05;
-        return "M%s Q%s %s T%s V%s H%s Z".formatted(coordinates(-radiusMm * 1.2, line), coordinates(-radiusMm * 0.6, line - swell * 2), coordinates(0, line), coordinates(radiusMm * 1.2, line),
-                coordinates(heightMm * 1.2), coordinates(-radiusMm * 1.2));
+        return "M%s Q%s %s T%s V%s H%s Z".formatted(Figures.coordinates(-radiusMm * 1.2, line), Figures.coordinates(-radiusMm * 0.6, line - swell * 2), Figures.coordinates(0, line), Figures.coordinates(radiusMm * 1.2, line),
+                Figures.coordinates(heightMm * 1.2), Figures.coordinates(-radiusMm * 1.2));
     }
 
     private static String handle(double radiusMm, double heightMm) {
-        return "M%s C%s %s %s".formatted(coordinates(radiusMm * 0.9, heightMm * 0.2), coordinates(radiusMm * 1.8, heightMm * 0.15),
-                coordinates(radiusMm * 1.8, heightMm * 0.75), coordinates(radiusMm * 0.85, heightMm * 0.7));
+        return "M%s C%s %s %s".formatted(Figures.coordinates(radiusMm * 0.9, heightMm * 0.2), Figures.coordinates(radiusMm * 1.8, heightMm * 0.15),
+                Figures.coordinates(radiusMm * 1.8, heightMm * 0.75), Figures.coordinates(radiusMm * 0.85, heightMm * 0.7));
     }
 
     private static String arc(double radiusMm, int sweep) {
-        return "A%s 0 0 %d ".formatted(coordinates(radiusMm, radiusMm * OPENNESS), sweep);
+        return "A%s 0 0 %d ".formatted(Figures.coordinates(radiusMm, radiusMm * OPENNESS), sweep);
     }
 
     private static String point(double x, Station station, double heightMm) {
-        return coordinates(x, heightMm - station.heightMm());
+        return Figures.coordinates(x, heightMm - station.heightMm());
     }
 
-    static String coordinates(double... values) {
-        StringBuilder text = new StringBuilder();
-        for (double value : values) {
-            text.append(text.isEmpty() ? "" : " ").append(String.format(Locale.ROOT, "%.1f", value));
-        }
-        return text.toString();
-    }
 
-    private static double round(double value) {
-        return Math.round(value * 10) / 10.0;
-    }
 }

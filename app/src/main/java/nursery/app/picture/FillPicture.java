@@ -49,13 +49,13 @@ public record FillPicture(String wall, String partA, String partB, List<Tick> ti
             double y = y(cup, i * cup.markMl());
             double right = MIDDLE + halfWidth(cup, y);
             boolean named = i % labelled == 0;
-            ticks.add(new Tick(y, round(right - (named ? 40 : 22)), round(right), named ? show.volumeNumber(i * cup.markMl()) : ""));
+            ticks.add(new Tick(y, Figures.rounded(right - (named ? 40 : 22)), Figures.rounded(right), named ? show.volumeNumber(i * cup.markMl()) : ""));
         }
         return ticks;
     }
 
     private static double y(MeasuringCup cup, double ml) {
-        return round(BOTTOM - (BOTTOM - TOP) * cup.levelMm(ml) / cup.heightMm());
+        return Figures.rounded(BOTTOM - (BOTTOM - TOP) * cup.levelMm(ml) / cup.heightMm());
     }
 
     private static double halfWidth(MeasuringCup cup, double y) {
@@ -66,11 +66,8 @@ public record FillPicture(String wall, String partA, String partB, List<Tick> ti
     private static String shape(MeasuringCup cup, double lower, double upper) {
         double low = halfWidth(cup, lower);
         double high = halfWidth(cup, upper);
-        return "M%sL%sL%sL%sZ".formatted(CupPicture.coordinates(MIDDLE - high, upper), CupPicture.coordinates(MIDDLE - low, lower),
-                CupPicture.coordinates(MIDDLE + low, lower), CupPicture.coordinates(MIDDLE + high, upper));
+        return "M%sL%sL%sL%sZ".formatted(Figures.coordinates(MIDDLE - high, upper), Figures.coordinates(MIDDLE - low, lower),
+                Figures.coordinates(MIDDLE + low, lower), Figures.coordinates(MIDDLE + high, upper));
     }
 
-    private static double round(double value) {
-        return Math.round(value * 10) / 10.0;
-    }
 }

@@ -47,12 +47,12 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
     private record Frame(double x0, double x1, double foot, double top, boolean logarithmic) {
 
         double x(double value) {
-            return round(LEFT + (RIGHT - LEFT) * (value - x0) / (x1 - x0));
+            return Figures.rounded(LEFT + (RIGHT - LEFT) * (value - x0) / (x1 - x0));
         }
 
         double y(double value) {
             double part = logarithmic ? Math.log(Math.max(foot, value) / foot) / Math.log(top / foot) : (value - foot) / (top - foot);
-            return round(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, part)));
+            return Figures.rounded(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, part)));
         }
 
         Curve curve(Series series, double[] x) {
@@ -65,7 +65,7 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
                 if (Double.isFinite(value)) {
                     lastX = x(x[i]);
                     lastY = y(value);
-                    path.append(pen ? "L" : "M").append(CupPicture.coordinates(lastX, lastY));
+                    path.append(pen ? "L" : "M").append(Figures.coordinates(lastX, lastY));
                 }
                 pen = Double.isFinite(value);
             }
@@ -106,7 +106,4 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
         }
     }
 
-    private static double round(double value) {
-        return Math.round(value * 10) / 10.0;
-    }
 }

@@ -7,8 +7,9 @@ import java.util.Optional;
 import nursery.app.picture.TimeBar.Frame;
 import nursery.app.picture.TimeBar.Piece;
 import nursery.core.cure.CoatTimes;
-import nursery.core.cure.CoatTimes.Span;
+import nursery.core.cure.CoatTimes.PhaseBegin;
 import nursery.core.cure.Phase;
+import nursery.core.measure.Span;
 
 /**
  * A cup's or a spindle's row of the plan, drawn across: its coats by phase, the work on it, the sessions behind, the quiet hours and the day
@@ -24,7 +25,7 @@ public record PlanBar(long fromMs, long untilMs, List<Piece> coats, List<Piece> 
     public record Coat(CoatTimes times, Instant untilExclusive) {}
 
     /** A stretch of work, or of something turning. */
-    public record Stretch(Instant from, Instant until, String style, String word, String title) {}
+    public record Stretch(Span span, String style, String word, String title) {}
 
     public static PlanBar of(Frame frame, List<Coat> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
         List<Piece> pieces = new ArrayList<>();
@@ -38,17 +39,17 @@ public record PlanBar(long fromMs, long untilMs, List<Piece> coats, List<Piece> 
     }
 
     private static PlanBar drawn(Frame frame, List<Piece> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
-        return new PlanBar(frame.from().toEpochMilli(), frame.until().toEpochMilli(), List.copyOf(coats), pieces(frame, work), pieces(frame, sessions), TimeBar.quiet(frame),
-                due.filter(at -> frame.covers(at, at.plusSeconds(1))).map(frame::percent));
+        return new PlanBar(frame.span().from().toEpochMilli(), frame.span().untilExclusive().toEpochMilli(), List.copyOf(coats), pieces(frame, work), pieces(frame, sessions), TimeBar.quiet(frame),
+                due.filter(frame.span()::contains).map(frame::percent));
     }
 
     private static List<Piece> pieces(Frame frame, List<Stretch> stretches) {
-        return stretches.stream().flatMap(stretch -> TimeBar.piece(frame, stretch.from(), stretch.until(), stretch.style(), stretch.word()).stream()
+        return stretches.stream().flatMap(stretch -> TimeBar.piece(frame, stretch.span().from(), stretch.span().untilExclusive(), stretch.style(), stretch.word()).stream()
                 .map(piece -> new Piece(piece.x(), piece.width(), piece.style(), stretch.word().isEmpty() || piece.width() < stretch.word().length() * 0.75 ? "" : stretch.word(), stretch.title()))).toList();
     }
 
     private static void phases(Frame frame, Coat coat, List<Piece> pieces) {
-        List<Span> spans = coat.times().phases();
+        List<PhaseBegin> spans = coat.times().phases();
         for (int i = 0; i < spans.size(); i++) {
             Instant end = i + 1 < spans.size() && spans.get(i + 1).startsAt().isBefore(coat.untilExclusive()) ? spans.get(i + 1).startsAt() : coat.untilExclusive();
             Phase phase = spans.get(i).phase();

@@ -10,7 +10,9 @@ import java.util.Optional;
 import nursery.app.platform.Show;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
+import nursery.core.floor.Air;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.Span;
 
 /**
  * The room's temperature over a span of time, what is expected of it, and the cups' coats under it, each in its phases. Drawn in a
@@ -41,20 +43,22 @@ public record RoomChart(String unit, String known, String expected, String band,
     /** A coat to lay under the room. */
     public record Coat(String code, String title, CoatTimes times) {}
 
-    public static RoomChart of(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, List<Coat> coats, Show show) {
-        Frame frame = new Frame(room, spreadC, from, until, now, show);
+    public static RoomChart of(Air air, Span shown, Instant now, List<Coat> coats, Show show) {
+        Instant from = shown.from();
+        Instant until = shown.untilExclusive();
+        Frame frame = new Frame(air, from, until, now, show);
         List<Lane> lanes = new ArrayList<>();
         for (Coat coat : coats) {
             lanes.add(new Lane(coat.code(), coat.title(), FIRST_LANE + lanes.size() * LANE, frame.pieces(coat.times())));
         }
-        return new RoomChart(show.temperatureUnit().symbol(), frame.line(from, now, 0), frame.line(now, until, 0), frame.band(), frame.hours(), frame.degrees(), List.copyOf(lanes), frame.x(now), FIRST_LANE + Math.max(1, coats.size()) * LANE + 8);
+        return new RoomChart(show.temperatureUnit().symbol(), frame.line(from, now, 0), frame.line(now, until, 0), frame.band(), frame.hours(), frame.degrees(), List.copyOf(lanes),
+                frame.x(now), FIRST_LANE + Math.max(1, coats.size()) * LANE + 8);
     }
 
     /** Where a moment and a temperature lie. */
     private record Frame(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, Show show, double lowC, double highC) {
-
-        Frame(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, Show show) {
-            this(room, spreadC, from, until, now, show, extreme(room, from, until, -1) - MARGIN_C, extreme(room, from, until, 1) + MARGIN_C);
+        Frame(Air air, Instant from, Instant until, Instant now, Show show) {
+            this(air.course(), air.spreadC(), from, until, now, show, extreme(air.course(), from, until, -1) - MARGIN_C, extreme(air.course(), from, until, 1) + MARGIN_C);
         }
 
         private static double extreme(RoomCourse room, Instant from, Instant until, int sign) {
@@ -71,18 +75,18 @@ public record RoomChart(String unit, String known, String expected, String band,
 
         double x(Instant at) {
             double part = (double) Duration.between(from, at).toMillis() / Duration.between(from, until).toMillis();
-            return round(LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, part)));
+            return Figures.rounded(LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, part)));
         }
 
         double y(double celsius) {
-            return round(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
+            return Figures.rounded(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
         }
 
         String line(Instant start, Instant end, double byC) {
             StringBuilder path = new StringBuilder();
             for (int i = 0; i <= POINTS; i++) {
                 Instant at = along(start, end, i);
-                path.append(i == 0 ? "M" : "L").append(CupPicture.coordinates(x(at), y(room.temperatureCAt(at) + byC)));
+                path.append(i == 0 ? "M" : "L").append(Figures.coordinates(x(at), y(room.temperatureCAt(at) + byC)));
             }
             return path.toString();
         }
@@ -91,7 +95,7 @@ public record RoomChart(String unit, String known, String expected, String band,
             StringBuilder path = new StringBuilder(line(now, until, spreadC));
             for (int i = POINTS; i >= 0; i--) {
                 Instant at = along(now, until, i);
-                path.append("L").append(CupPicture.coordinates(x(at), y(room.temperatureCAt(at) - spreadC)));
+                path.append("L").append(Figures.coordinates(x(at), y(room.temperatureCAt(at) - spreadC)));
             }
             return path.append("Z").toString();
         }
@@ -121,7 +125,7 @@ public record RoomChart(String unit, String known, String expected, String band,
         }
 
         List<Piece> pieces(CoatTimes times) {
-            List<CoatTimes.Span> spans = times.phases();
+            List<CoatTimes.PhaseBegin> spans = times.phases();
             List<Piece> pieces = new ArrayList<>();
             for (int i = 0; i < spans.size(); i++) {
                 Instant start = spans.get(i).startsAt();
@@ -129,14 +133,11 @@ public record RoomChart(String unit, String known, String expected, String band,
                 double x = x(start);
                 double width = x(end.orElse(until)) - x;
                 if (width > 0) {
-                    pieces.add(new Piece(x, round(width), TimeBar.styleOf(spans.get(i).phase()), "%s from %s".formatted(spans.get(i).phase().word(), show.at(start))));
+                    pieces.add(new Piece(x, Figures.rounded(width), TimeBar.styleOf(spans.get(i).phase()), "%s from %s".formatted(spans.get(i).phase().word(), show.at(start))));
                 }
             }
             return pieces;
         }
     }
 
-    private static double round(double value) {
-        return Math.round(value * 10) / 10.0;
-    }
 }

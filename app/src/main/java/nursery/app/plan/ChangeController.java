@@ -7,17 +7,22 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
+import nursery.app.floor.Floors;
 import nursery.app.plan.PlanBook.Proposal;
-import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.platform.Submissions;
-import nursery.app.settings.ShopBook;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Standing;
+import nursery.core.log.Cup;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.DayHours;
-import nursery.core.plan.PlanCup;
+import nursery.core.plan.WeekPlan;
+import nursery.core.plan.Wish;
+import nursery.core.resin.Resin;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -36,85 +41,106 @@ class ChangeController {
 
     private final PlanBook plans;
     private final PlanSearch search;
-    private final ShopBook shops;
-    private final Submissions submissions;
+    private final Floors floors;
+    private final FormPost posts;
 
-    ChangeController(PlanBook plans, PlanSearch search, ShopBook shops, Submissions submissions) {
+    ChangeController(PlanBook plans, PlanSearch search, Floors floors, FormPost posts) {
         this.plans = plans;
         this.search = search;
-        this.shops = shops;
-        this.submissions = submissions;
+        this.floors = floors;
+        this.posts = posts;
     }
 
     /** Wants something; what is wrong with it is told on a page of its own, with the way back. */
     @PostMapping("/plan/want")
     ModelAndView want(@RequestParam Map<String, String> typed, HttpServletRequest request, Model model) {
-        try {
-            String by = Maker.of(request).name();
-            return new ModelAndView("redirect:" + submissions.once(typed.getOrDefault("token", Submissions.newToken()), () -> "/plan/changes/" + propose(typed, by)));
-        } catch (InvalidInput e) {
-            model.addAttribute("form", Form.rejected(typed, e.faults()));
-            return refused(e, typed.getOrDefault("cup", "").isBlank() ? "/plan" : "/plan/cup/" + typed.get("cup"), model);
-        }
+        String by = Maker.of(request).name();
+        return posts.handle(typed, model, () -> "/plan/changes/" + propose(typed, by), form -> {
+            model.addAttribute("form", form);
+            model.addAttribute("faults", form.faults());
+            model.addAttribute("back", form.value("cup").isBlank() ? "/plan" : "/plan/cup/" + form.value("cup"));
+            return "plan/refused";
+        });
     }
 
     private long propose(Map<String, String> typed, String by) {
         FormReader reader = new FormReader(typed);
-        Show show = shops.show();
-        Optional<PlanChange.Kind> kind = reader.raw("want").equals("BETTER") ? Optional.empty() : reader.choice("want", "What is wanted", PlanChange.Kind.class);
+        Show show = floors.show();
+        Floor floor = floors.now();
+        Standing standing = floors.standing(floor);
+        Optional<Wish.Kind> kind = reader.raw("want").equals("BETTER") ? Optional.empty() : reader.choice("want", "What is wanted", Wish.Kind.class);
         reader.faults().throwIfAny();
-        List<PlanChange> changes = kind.map(wanted -> List.of(change(wanted, reader, show))).orElse(List.of());
-        String why = changes.isEmpty() ? "As things stand" : changes.get(0).words(show);
+        List<Wish> wishes = kind.map(wanted -> List.of(wish(wanted, reader, show, floor, standing.plan()))).orElse(List.of());
+        String why = wishes.isEmpty() ? "As things stand" : WishWords.of(wishes.get(0), show);
         // Asked for a better plan while nothing is wrong, everything may move.
-        boolean calm = !changes.isEmpty() || !plans.departures().isEmpty();
-        return plans.propose(Character.toUpperCase(why.charAt(0)) + why.substring(1), changes, by, calm && plans.isKept());
+        boolean calm = !wishes.isEmpty() || !standing.departures().isEmpty();
+        return plans.propose(Character.toUpperCase(why.charAt(0)) + why.substring(1), wishes, by, calm);
     }
 
-    private PlanChange change(PlanChange.Kind kind, FormReader reader, Show show) {
-        PlanChange change = switch (kind) {
-            case PIN -> pin(reader, show);
-            case UNPIN -> PlanChange.unpin(cup(reader), step(reader));
-            case HOURS -> hours(reader, show);
-            case MATTERS -> matters(reader);
-            case SPINDLE -> PlanChange.spindle();
+    private static Wish wish(Wish.Kind kind, FormReader reader, Show show, Floor floor, WeekPlan plan) {
+        Supplier<Wish> read = switch (kind) {
+            case PIN -> () -> pin(reader, show, plan);
+            case UNPIN -> () -> new Wish.Unpinned(cup(reader, plan), step(reader, plan));
+            case HOURS -> () -> hours(reader, show);
+            case MATTERS -> () -> matters(reader, plan);
+            case SPINDLE -> () -> new Wish.MoreSpindles(1);
+            case OTHER_RESIN -> () -> otherResin(reader, floor, plan);
+            case COAT_LESS -> () -> coatLess(reader, plan);
             case ORDER -> throw new InvalidInput(List.of(new Fault("want", "An order has a page of its own.")));
         };
+        Wish wish = read.get();
         reader.faults().throwIfAny();
-        return change;
+        return wish;
     }
 
-    private PlanChange pin(FormReader reader, Show show) {
+    private static Wish pin(FormReader reader, Show show, WeekPlan plan) {
         Instant at = reader.moment("at", "The time", show.zone(), Instant.MAX).orElse(show.now());
         reader.faults().require(!at.isBefore(show.now().minus(Duration.ofMinutes(5))), "at", "%s has passed: pin it to a time to come, or log it as done.".formatted(show.at(at)));
         reader.faults().require(at.isBefore(show.now().plus(FURTHEST)), "at", "%s is more than half a year ahead: nobody plans that far.".formatted(show.at(at)));
-        return PlanChange.pin(cup(reader), step(reader), at);
+        return new Wish.Pinned(cup(reader, plan), step(reader, plan), at);
     }
 
-    private PlanChange hours(FormReader reader, Show show) {
+    private static Wish hours(FormReader reader, Show show) {
         Optional<LocalDate> day = reader.date("day", "The day");
         reader.faults().require(day.isPresent() || !reader.faults().none(), "day", "Say which day.");
         LocalDate end = show.today().plusDays(FURTHEST.toDays());
         day.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()) && date.isBefore(end), "day", "%s is outside the half year that is planned.".formatted(show.date(date))));
         DayHours hours = reader.faults().attempt("hours", () -> DayHours.parse(reader.raw("hours"))).orElse(DayHours.NONE);
-        return PlanChange.hours(day.orElse(show.today()), hours);
+        return new Wish.Hours(day.orElse(show.today()), hours);
     }
 
-    private PlanChange matters(FormReader reader) {
+    private static Wish matters(FormReader reader, WeekPlan plan) {
         double matters = reader.number("matters", "How much it matters");
-        reader.faults().require(matters == Math.rint(matters), "matters", "How much it matters is a whole number from 1 to %d.".formatted(PlanCup.MOST_MATTERS));
-        reader.faults().within("matters", "How much it matters", matters, 1, PlanCup.MOST_MATTERS, "");
-        return PlanChange.matters(cup(reader), (int) matters);
+        reader.faults().require(matters == Math.rint(matters), "matters", "How much it matters is a whole number from 1 to %d.".formatted(Cup.Promise.MOST_MATTERS));
+        reader.faults().within("matters", "How much it matters", matters, 1, Cup.Promise.MOST_MATTERS, "");
+        return new Wish.Matters(cup(reader, plan), (int) matters);
     }
 
-    private String cup(FormReader reader) {
+    private static Wish otherResin(FormReader reader, Floor floor, WeekPlan plan) {
+        String cup = cup(reader, plan);
+        Optional<Resin> resin = reader.id("resinId", "The resin").flatMap(floor.shelf()::resin);
+        reader.faults().require(resin.isPresent() || !reader.faults().none(), "resinId", "That resin is not on the shelf any more: choose another.");
+        reader.faults().throwIfAny();
+        return new Wish.OtherResin(cup, resin.orElseThrow());
+    }
+
+    private static Wish coatLess(FormReader reader, WeekPlan plan) {
+        String cup = cup(reader, plan);
+        int step = step(reader, plan);
+        boolean isCoat = plan.find(cup, step).filter(planned -> planned.step().kind().isPour()).isPresent();
+        reader.faults().require(isCoat || !reader.faults().none(), "step", "That step is no coat that can be spared.");
+        return new Wish.CoatLess(cup, step);
+    }
+
+    private static String cup(FormReader reader, WeekPlan plan) {
         String code = reader.raw("cup");
-        reader.faults().require(plans.current().workshop().cups().stream().anyMatch(cup -> cup.code().equals(code)), "cup", "No cup “%s” is in the plan any more: it is finished, or there is none.".formatted(code));
+        reader.faults().require(plan.workshop().find(code).isPresent(), "cup", "No cup “%s” is in the plan any more: it is finished, or there is none.".formatted(code));
         return code;
     }
 
-    private int step(FormReader reader) {
+    private static int step(FormReader reader, WeekPlan plan) {
         int number = reader.raw("step").matches("\\d{1,4}") ? Integer.parseInt(reader.raw("step")) : 0;
-        reader.faults().require(plans.current().find(reader.raw("cup"), number).isPresent(), "step", "That step is done, or not in the plan any more: look at the cup again.");
+        reader.faults().require(plan.find(reader.raw("cup"), number).isPresent(), "step", "That step is done, or not in the plan any more: look at the cup again.");
         return number;
     }
 
@@ -128,8 +154,8 @@ class ChangeController {
         }
         model.addAttribute("proposal", proposal);
         model.addAttribute("difference", proposal.difference());
-        Show show = shops.show();
-        model.addAttribute("words", proposal.changes().stream().map(change -> change.words(show)).toList());
+        Show show = floors.show();
+        model.addAttribute("words", proposal.wishes().stream().map(wish -> WishWords.of(wish, show)).toList());
         return new ModelAndView("plan/changes", model.asMap());
     }
 

@@ -10,13 +10,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nursery.app.platform.Show;
+import nursery.core.floor.Floor;
+import nursery.core.measure.InvalidInput;
 import nursery.core.plan.PlannedMix;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Session;
 import nursery.core.plan.WeekPlan;
 import nursery.core.resin.BatchSheet;
-import nursery.core.resin.Losses;
 import nursery.core.resin.Mix;
+import nursery.core.resin.Resin;
 import nursery.core.technique.Need;
 
 /** A day of the plan as a list: each session with what to have ready, what to mix, and its steps in order. */
@@ -38,31 +40,33 @@ record DayPage(LocalDate day, List<Block> blocks) {
     record Line(PlannedStep step, Optional<Mixed> mix, Optional<Instant> until) {}
 
     /** A mix to make: for which cups, and how much of each part. */
-    record Mixed(PlannedMix mix, double totalMl, double partAMl, double partBMl) {
-
+    record Mixed(PlannedMix mix, BatchSheet sheet) {
         public List<String> cups() {
             return mix.pours().stream().map(PlannedStep::cup).toList();
         }
     }
 
-    static DayPage of(WeekPlan plan, LocalDate day, Losses losses, double markMl, Show show) {
-        return new DayPage(day, plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().equals(day)).map(session -> block(plan, session, losses, markMl)).toList());
+    static DayPage of(WeekPlan plan, LocalDate day, Floor floor, Show show) {
+        return new DayPage(day, plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().equals(day))
+                .map(session -> block(plan, session, floor)).toList());
     }
 
-    private static Block block(WeekPlan plan, Session session, Losses losses, double markMl) {
+    private static Block block(WeekPlan plan, Session session, Floor floor) {
         List<Line> lines = new ArrayList<>();
         for (PlannedStep step : session.steps()) {
-            Optional<Mixed> mix = step.step().kind().isPour() ? plan.mixOf(step).filter(found -> found.pours().get(0).equals(step)).map(found -> mixed(plan, found, losses, markMl)) : Optional.empty();
+            Optional<Mixed> mix = step.step().kind().isPour() ? plan.mixOf(step).filter(found -> found.pours().get(0).equals(step)).flatMap(found -> mixed(found, floor)) : Optional.empty();
             lines.add(new Line(step, mix, step.scuffFirst() ? Optional.empty() : step.action().window().closesAtExclusive()));
         }
         return new Block(session.begins(), session.ends(), session.handsOnMinutes(), ready(session), lines);
     }
 
-    static Mixed mixed(WeekPlan plan, PlannedMix mix, Losses losses, double markMl) {
-        PlannedStep first = mix.pours().get(0);
-        var label = plan.workshop().cups().stream().filter(cup -> cup.code().equals(first.cup())).findFirst().orElseThrow().file().labelFor(first.step());
-        Mix whole = Mix.onMarks(label.ratio(), Math.max(BatchSheet.SMALLEST_ML, mix.sharesMl() + losses.perFillMl() + losses.perCupMl() * mix.pours().size()), markMl);
-        return new Mixed(mix, whole.totalMl(), whole.partAMl(), whole.partBMl());
+    /** Empty where the measuring cup's marks are too coarse for the ratio: the mixing bench says so. */
+    private static Optional<Mixed> mixed(PlannedMix mix, Floor floor) {
+        try {
+            return Optional.of(new Mixed(mix, floor.sheet(mix)));
+        } catch (InvalidInput marksTooCoarse) {
+            return Optional.empty();
+        }
     }
 
     /** What cannot be fetched with gloves on: places and things, each once. */
@@ -82,12 +86,10 @@ record DayPage(LocalDate day, List<Block> blocks) {
     }
 
     /** How much of each resin's two parts a plan takes until a moment: the shopping list. */
-    static Map<String, double[]> resinUntil(WeekPlan plan, Instant until, Losses losses, double markMl) {
-        Map<String, double[]> needed = new LinkedHashMap<>();
-        for (PlannedMix mix : plan.mixes().stream().filter(one -> one.at().isBefore(until)).toList()) {
-            Mixed mixed = mixed(plan, mix, losses, markMl);
-            needed.merge(mix.resin(), new double[] {mixed.partAMl(), mixed.partBMl()}, (a, b) -> new double[] {a[0] + b[0], a[1] + b[1]});
-        }
+    static Map<Resin, Mix> resinUntil(WeekPlan plan, Instant until, Floor floor) {
+        Map<Resin, Mix> needed = new LinkedHashMap<>();
+        plan.mixes().stream().filter(one -> one.at().isBefore(until)).flatMap(mix -> mixed(mix, floor).stream()).forEach(mixed -> needed.merge(mixed.mix().resin(), mixed.sheet().mix(),
+                (a, b) -> new Mix(a.partAMl() + b.partAMl(), a.partBMl() + b.partBMl())));
         return needed;
     }
 }

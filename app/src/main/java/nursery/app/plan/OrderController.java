@@ -7,15 +7,15 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.plan.Order;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,17 +30,15 @@ class OrderController {
 
     private final Orders orders;
     private final OrderForm forms;
-    private final Shelf shelf;
     private final TechniqueBook techniques;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    OrderController(Orders orders, OrderForm forms, Shelf shelf, TechniqueBook techniques, ShopBook shops, FormPost posts) {
+    OrderController(Orders orders, OrderForm forms, TechniqueBook techniques, Floors floors, FormPost posts) {
         this.orders = orders;
         this.forms = forms;
-        this.shelf = shelf;
         this.techniques = techniques;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -51,7 +49,7 @@ class OrderController {
             return page(model, Form.fresh(Map.of("count", "1", "matters", "1")));
         }
         FormReader reader = new FormReader(typed);
-        forms.read(typed, reader, shops.show()).ifPresent(order -> model.addAttribute("promise", orders.promise(order)));
+        forms.read(reader).ifPresent(order -> model.addAttribute("promise", orders.promise(order)));
         return page(model, reader.faults().none() ? Form.fresh(typed) : Form.rejected(typed, reader.faults().found()));
     }
 
@@ -59,7 +57,7 @@ class OrderController {
     ModelAndView take(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            List<Order> one = forms.read(typed, reader, shops.show()).stream().toList();
+            List<Order> one = forms.read(reader).stream().toList();
             reader.faults().throwIfAny();
             return "/plan/changes/" + orders.take(one, Maker.of(request).name());
         }, form -> page(model, form));
@@ -80,7 +78,7 @@ class OrderController {
             }
             List<Order> read = OrdersCsv.read(text(file), row -> {
                 FormReader reader = new FormReader(row);
-                List<Order> order = forms.read(row, reader, shops.show()).stream().toList();
+                List<Order> order = forms.read(reader).stream().toList();
                 return new OrdersCsv.Row(order, reader.faults().found());
             });
             return "/plan/changes/" + orders.take(read, Maker.of(request).name());
@@ -102,8 +100,8 @@ class OrderController {
         Map<String, String> typed = new LinkedHashMap<>(form.typed());
         model.addAttribute("form", new Form(typed, form.faults(), form.token()));
         model.addAttribute("techniques", techniques.all());
-        model.addAttribute("blanks", shelf.blanks());
-        model.addAttribute("resins", shelf.resins());
+        model.addAttribute("blanks", floors.shelf().blanks());
+        model.addAttribute("resins", floors.shelf().resins());
         return "plan/order";
     }
 }

@@ -5,11 +5,13 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.settings.ShopBook;
+import nursery.app.floor.Floors;
+import nursery.core.log.Cup;
 import nursery.core.plan.Changes;
-import nursery.core.plan.PlanCup;
+import nursery.core.plan.Order;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
+import nursery.core.plan.Wish;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,11 +24,11 @@ class Orders {
     private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
     private final PlanBook plans;
-    private final ShopBook shops;
+    private final Floors floors;
 
-    Orders(PlanBook plans, ShopBook shops) {
+    Orders(PlanBook plans, Floors floors) {
         this.plans = plans;
-        this.shops = shops;
+        this.floors = floors;
     }
 
     /**
@@ -38,23 +40,22 @@ class Orders {
      * @param nowLate   cups that are promised already and would be late
      * @param moved     how many steps that are planned already would move
      */
-    record Promise(Order order, Optional<Instant> readyAt, Optional<Instant> readyLast, List<PlanCup> nowLate, int moved, boolean inTime) {}
+    record Promise(Order order, Optional<Instant> readyAt, Optional<Instant> readyLast, List<Cup> nowLate, int moved, boolean inTime) {}
 
     /** Plans the shop with the order in it, promised, and once more with it behind everything else. */
-    @Transactional(readOnly = true)
     Promise promise(Order order) {
-        WeekPlan before = plans.current();
+        WeekPlan before = floors.standing(floors.now()).plan();
         WeekPlan promised = planned(before, order);
         WeekPlan last = planned(before, order.dueOn(Optional.empty()));
-        List<String> lateBefore = before.late().stream().map(PlanCup::code).toList();
-        List<PlanCup> nowLate = promised.late().stream().filter(cup -> !Order.isWanted(cup.code()) && !lateBefore.contains(cup.code())).toList();
+        List<String> lateBefore = before.late().stream().map(Cup::code).toList();
+        List<Cup> nowLate = promised.late().stream().filter(cup -> !Order.isWanted(cup.code()) && !lateBefore.contains(cup.code())).toList();
         Optional<Instant> ready = ready(promised, order.count());
-        boolean inTime = order.due().map(day -> ready.filter(at -> !at.isAfter(day.atStartOfDay(shops.shop().zoneId()).toInstant())).isPresent()).orElse(ready.isPresent());
+        boolean inTime = order.due().map(day -> ready.filter(at -> !at.isAfter(day.atStartOfDay(floors.ways().zone()).toInstant())).isPresent()).orElse(ready.isPresent());
         return new Promise(order, ready, ready(last, order.count()), nowLate, Changes.between(before, promised).moved().size(), inTime);
     }
 
     private WeekPlan planned(WeekPlan before, Order order) {
-        Planner planner = Planner.after(before.placements(), PlanChange.order(order).in(before.workshop()));
+        Planner planner = Planner.after(before.placements(), new Wish.Ordered(order).in(before.workshop()));
         planner.improve(PlanBook.within(ASKED_FOR, STEPS));
         return planner.best();
     }
@@ -68,6 +69,6 @@ class Orders {
     @Transactional
     long take(List<Order> orders, String by) {
         int count = orders.stream().mapToInt(Order::count).sum();
-        return plans.propose("With %d new %s".formatted(count, count == 1 ? "cup" : "cups"), orders.stream().map(PlanChange::order).toList(), by);
+        return plans.propose("With %d new %s".formatted(count, count == 1 ? "cup" : "cups"), orders.stream().<Wish>map(Wish.Ordered::new).toList(), by);
     }
 }

@@ -11,6 +11,7 @@ import java.util.function.Function;
 import nursery.app.platform.CsvText;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.plan.Order;
 import org.apache.commons.csv.CSVRecord;
 
 /**

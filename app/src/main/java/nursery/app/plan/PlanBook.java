@@ -2,35 +2,31 @@ package nursery.app.plan;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
-import nursery.app.plan.PlanMapper.NewPlan;
-import nursery.app.plan.PlanMapper.PinRow;
+import nursery.app.floor.Floors;
+import nursery.app.plan.PlanMapper.DayRow;
 import nursery.app.plan.PlanMapper.PlanRow;
 import nursery.app.plan.PlanMapper.StepRow;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
-import nursery.app.room.RoomBook;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.app.shelf.ShelfBook;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Shelf;
 import nursery.core.plan.Budget;
 import nursery.core.plan.Changes;
-import nursery.core.plan.DayHours;
-import nursery.core.plan.Departure;
-import nursery.core.plan.Pin;
+import nursery.core.plan.Order;
 import nursery.core.plan.Placement;
-import nursery.core.plan.PlanCup;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
+import nursery.core.plan.Wish;
 import nursery.core.plan.Workshop;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The plan that is kept, and those proposed in its place. */
+/** Proposes plans in place of the one that is kept, and keeps them. */
 @Published
 @Service
 public class PlanBook {
@@ -39,126 +35,54 @@ public class PlanBook {
     private static final Duration ANSWERED_WITHIN = Duration.ofMillis(450);
     private static final Duration PROPOSED_FOR = Duration.ofDays(7);
     private static final long MOST_STEPS = 4000;
-    private static final long FIRST_STEPS = 300;
-    private static final long PERIOD_S = 300;
     private static final int STEPS_AT_ONCE = 500;
+    private static final String PROPOSED = "PROPOSED";
 
     private final PlanMapper mapper;
-    private final HoursBook hours;
     private final OrderForm orders;
     private final CupBook cups;
-    private final Shelf shelf;
-    private final RoomBook room;
-    private final ShopBook shops;
+    private final ShelfBook shelf;
+    private final Floors floors;
     private final Moments moments;
-    private final AtomicReference<Optional<Standing>> looked = new AtomicReference<>(Optional.empty());
 
-    PlanBook(PlanMapper mapper, HoursBook hours, OrderForm orders, CupBook cups, Shelf shelf, RoomBook room, ShopBook shops, Moments moments) {
+    PlanBook(PlanMapper mapper, OrderForm orders, CupBook cups, ShelfBook shelf, Floors floors, Moments moments) {
         this.mapper = mapper;
-        this.hours = hours;
         this.orders = orders;
         this.cups = cups;
         this.shelf = shelf;
-        this.room = room;
-        this.shops = shops;
+        this.floors = floors;
         this.moments = moments;
-    }
-
-    /**
-     * How things stand, laid out once for as long as nothing it rests on changes.
-     *
-     * @param kept       where the plan that is kept has each step, empty if none is
-     * @param departures where life has departed from it
-     */
-    record Standing(WeekPlan plan, List<Placement> kept, List<Departure> departures) {
-
-        public boolean isKept() {
-            return !kept.isEmpty();
-        }
     }
 
     /**
      * A plan to be kept or dropped.
      *
-     * @param before  the plan as it is
-     * @param after   the plan as it would be
-     * @param changes what it would change beside
-     * @param isOpen  whether it is neither kept nor dropped yet
+     * @param before the plan as it is
+     * @param after  the plan as it would be
+     * @param wishes what it would change beside
+     * @param isOpen whether it is neither kept nor dropped yet
      */
-    record Proposal(long id, String why, String madeBy, Instant madeAt, WeekPlan before, WeekPlan after, List<PlanChange> changes, boolean isOpen) {
-
+    record Proposal(long id, String why, String madeBy, Instant madeAt, WeekPlan before, WeekPlan after, List<Wish> wishes, boolean isOpen) {
         Changes difference() {
             return Changes.between(before, after);
         }
     }
 
-    /** The workshop as it stands: every cup with steps left, from the last full five minutes on. */
-    Workshop workshop() {
-        Instant now = Instant.ofEpochSecond(Math.floorDiv(moments.now().getEpochSecond(), PERIOD_S) * PERIOD_S);
-        List<PlanCup> planned = cups.all().stream().filter(cup -> !cup.state().isFinished() && cup.state().handedOverAt().isEmpty()).map(this::planCup).toList();
-        return new Workshop(now, room.course(), hours.hours(), shelf.spindles(), planned, mapper.pins().stream().map(pin -> new Pin(pin.cup(), pin.step(), pin.at())).toList(), Workshop.USUAL_HORIZON);
-    }
-
-    /** A cup is promised at full cure before the day it is due. */
-    private PlanCup planCup(CupOnBench cup) {
-        return new PlanCup(cup.cup().code(), cup.file(), cup.cup().base().name(), cup.cup().last().name(),
-                cup.cup().dueOn().map(day -> day.atStartOfDay(shops.shop().zoneId()).toInstant()), cup.cup().matters());
-    }
-
-    /** Whether a plan is kept; else what is shown is what Nursery would begin with. */
-    boolean isKept() {
-        return mapper.kept().isPresent();
-    }
-
-    /** How things stand: the plan that is kept, moved where life has moved it; what Nursery would begin with if none is. */
-    @Transactional(readOnly = true)
-    Standing standing() {
-        List<Placement> kept = placements();
-        Workshop shop = workshop();
-        Optional<Standing> before = looked.get().filter(then -> then.plan().workshop().equals(shop) && then.kept().equals(kept));
-        if (before.isPresent()) {
-            return before.get();
-        }
-        WeekPlan plan = kept.isEmpty() ? Planner.plan(shop, Budget.of(FIRST_STEPS)) : Planner.kept(kept, shop);
-        Standing standing = new Standing(plan, kept, kept.isEmpty() ? List.of() : Departure.of(kept, plan));
-        looked.set(Optional.of(standing));
-        return standing;
-    }
-
-    /** The plan as it stands now. */
-    @Transactional(readOnly = true)
-    public WeekPlan current() {
-        return standing().plan();
-    }
-
-    /** Where life has departed from the plan that is kept; nothing if none is. */
-    @Transactional(readOnly = true)
-    public List<Departure> departures() {
-        return isKept() ? standing().departures() : List.of();
-    }
-
-    private List<Placement> placements() {
-        return mapper.kept().map(this::placements).orElse(List.of());
-    }
-
-    private List<Placement> placements(long plan) {
-        return mapper.steps(plan).stream().map(row -> new Placement(row.cup(), row.step(), row.begins())).toList();
-    }
-
     /** Works out a plan with some things otherwise, and puts it before the maker. */
     @Transactional
-    public long propose(String why, List<PlanChange> changes, String by) {
-        return propose(why, changes, by, isKept());
+    public long propose(String why, List<Wish> wishes, String by) {
+        return propose(why, wishes, by, true);
     }
 
-    /** @param calm whether to move as little as may be of what is planned */
+    /** @param calm whether to move as little as may be of what is planned, if a plan is kept */
     @Transactional
-    long propose(String why, List<PlanChange> changes, String by, boolean calm) {
-        Workshop changed = changed(workshop(), changes);
-        List<Placement> before = current().placements();
-        Planner planner = calm ? Planner.after(before, changed) : Planner.anew(before, changed);
+    long propose(String why, List<Wish> wishes, String by, boolean calm) {
+        Floor floor = floors.now();
+        Workshop changed = Wish.all(wishes, floor.workshop());
+        List<Placement> before = floors.standing(floor).plan().placements();
+        Planner planner = calm && !floor.kept().isEmpty() ? Planner.after(before, changed) : Planner.anew(before, changed);
         planner.improve(within(ANSWERED_WITHIN, MOST_STEPS));
-        return record(why, changes, planner.best(), by);
+        return record(why, wishes, planner.best(), mapper.kept().orElse(null), by);
     }
 
     /** Makes a plan and keeps it at once. */
@@ -173,101 +97,115 @@ public class PlanBook {
         return new Budget(steps, () -> System.nanoTime() - until >= 0, far -> {});
     }
 
-    /** Puts a plan before the maker that was found otherwise. */
+    /** The plan that is kept now, to be named as what another is made on. */
+    @Nullable Long keptId() {
+        return mapper.kept().orElse(null);
+    }
+
+    /**
+     * Puts a plan before the maker that was found otherwise.
+     *
+     * @param base the plan that was kept when the search for it began
+     */
     @Transactional
-    long record(String why, List<PlanChange> changes, WeekPlan plan, String by) {
+    long record(String why, List<Wish> wishes, WeekPlan plan, @Nullable Long base, String by) {
         forget(moments.now().minus(PROPOSED_FOR));
-        NewPlan row = new NewPlan(mapper.kept().orElse(null), why, moments.now(), by);
-        mapper.insert(row);
-        long id = Optional.ofNullable(row.getId()).orElseThrow();
-        List<StepRow> steps = plan.placements().stream().map(step -> new StepRow(step.cup(), step.step(), step.begins())).toList();
+        long id = mapper.insert(base, why, moments.now(), by);
+        List<StepRow> steps = plan.placements().stream().map(PlanBook::row).toList();
         for (int from = 0; from < steps.size(); from += STEPS_AT_ONCE) {
             mapper.insertSteps(id, steps.subList(from, Math.min(steps.size(), from + STEPS_AT_ONCE)));
         }
-        for (int i = 0; i < changes.size(); i++) {
-            mapper.insertChange(id, i, changes.get(i).row());
+        for (int i = 0; i < wishes.size(); i++) {
+            mapper.insertWish(id, i, WishRow.of(wishes.get(i)));
         }
         return id;
     }
 
-    /** What was proposed long ago and not kept is of no use to anybody. */
+    private static StepRow row(Placement step) {
+        return Order.isWanted(step.cup()) ? new StepRow(null, Order.numberOf(step.cup()), step.step(), step.begins()) : new StepRow(step.cup(), null, step.step(), step.begins());
+    }
+
+    /** What was proposed or replaced long ago is of no use to anybody. */
     private void forget(Instant before) {
         mapper.forgetSteps(before);
-        mapper.forgetChanges(before);
         mapper.forget(before);
     }
 
-    @Transactional(readOnly = true)
     Optional<Proposal> proposal(long id) {
         return mapper.plan(id).map(row -> {
-            List<PlanChange> changes = changes(id);
-            WeekPlan after = Planner.kept(placements(id), changed(workshop(), changes));
-            return new Proposal(id, row.why(), row.madeBy(), row.madeAt(), current(), after, changes, row.state().equals("PROPOSED"));
+            Floor floor = floors.now();
+            List<Wish> wishes = wishes(id, floor.shelf());
+            WeekPlan after = Planner.kept(placements(id), Wish.all(wishes, floor.workshop()));
+            return new Proposal(id, row.why(), row.madeBy(), row.madeAt(), floors.standing(floor).plan(), after, wishes, row.state().equals(PROPOSED));
         });
     }
 
-    private List<PlanChange> changes(long id) {
-        return mapper.changes(id).stream().map(row -> PlanChange.of(row, written -> orders.again(written, shops.show()))).toList();
+    private List<Placement> placements(long plan) {
+        return mapper.steps(plan).stream()
+                .map(row -> new Placement(row.cup() != null ? row.cup() : Order.wanted(WishRow.needed(row.wanted())), row.step(), row.begins())).toList();
     }
 
-    private static Workshop changed(Workshop shop, List<PlanChange> changes) {
-        Workshop changed = shop;
-        for (PlanChange change : changes) {
-            changed = change.in(changed);
-        }
-        return changed;
+    private List<Wish> wishes(long id, Shelf onShelf) {
+        return mapper.wishes(id).stream().map(row -> row.wish(onShelf, orders::again)).toList();
     }
 
     /**
      * Keeps a plan, and does what it changes beside.
      *
-     * @return another proposal with the same changes, if somebody else's plan was kept meanwhile; empty if this one is kept now
+     * @return another proposal with the same wishes, if somebody else's plan was kept meanwhile; empty if this one is kept now
      */
     @Transactional
     Optional<Long> keep(long id, String by) {
         mapper.hold();
         PlanRow row = mapper.plan(id).orElseThrow();
-        if (!row.state().equals("PROPOSED")) {
+        if (!row.state().equals(PROPOSED)) {
             return Optional.empty();
         }
         Long kept = mapper.kept().orElse(null);
+        List<Wish> wishes = wishes(id, floors.shelf());
         if (kept == null ? row.baseId() != null : !kept.equals(row.baseId())) {
             mapper.mark(id, "DROPPED");
-            return Optional.of(propose(row.why(), changes(id), by));
+            return Optional.of(propose(row.why(), wishes, by));
         }
         int wanted = 0;
-        for (PlanChange change : changes(id)) {
-            carryOut(change);
-            wanted = change.order().isPresent() ? start(id, change.order().get(), wanted) : wanted;
+        for (Wish wish : wishes) {
+            wanted = carryOut(wish, id, wanted);
+        }
+        if (kept != null) {
+            mapper.mark(kept, "REPLACED");
         }
         mapper.mark(id, "KEPT");
         mapper.keep(id);
         return Optional.empty();
     }
 
-    private void carryOut(PlanChange change) {
-        switch (change.kind()) {
-            case PIN -> mapper.pin(new PinRow(change.cup(), change.number(), change.at().orElseThrow()));
-            case UNPIN -> mapper.unpin(change.cup(), change.number());
-            case HOURS -> hours.except(change.day().orElseThrow(), DayHours.parse(change.hours()));
-            case MATTERS -> cups.matters(change.cup(), change.number());
-            case SPINDLE -> shelf.addSpindles(change.number());
-            case ORDER -> { /* its cups are started with the plan that names them */ }
-        }
+    /** @return how many cups that were only wanted have been started by then */
+    private int carryOut(Wish wish, long plan, int wantedBefore) {
+        Runnable done = switch (wish.kind()) {
+            case PIN -> () -> mapper.pin(((Wish.Pinned) wish).cup(), ((Wish.Pinned) wish).step(), ((Wish.Pinned) wish).at());
+            case UNPIN -> () -> mapper.unpin(((Wish.Unpinned) wish).cup(), ((Wish.Unpinned) wish).step());
+            case HOURS -> () -> mapper.saveDay(new DayRow(((Wish.Hours) wish).day(), ((Wish.Hours) wish).hours().written()));
+            case MATTERS -> () -> cups.matters(((Wish.Matters) wish).cup(), ((Wish.Matters) wish).matters());
+            case SPINDLE -> () -> shelf.addSpindles(((Wish.MoreSpindles) wish).count());
+            case OTHER_RESIN -> () -> cups.otherResin(((Wish.OtherResin) wish).cup(), ((Wish.OtherResin) wish).resin().id());
+            case COAT_LESS -> () -> cups.leaveOut(((Wish.CoatLess) wish).cup(), ((Wish.CoatLess) wish).step());
+            case ORDER -> () -> start(plan, ((Wish.Ordered) wish).order(), wantedBefore);
+        };
+        done.run();
+        return wish instanceof Wish.Ordered ordered ? wantedBefore + ordered.order().count() : wantedBefore;
     }
 
     /** Starts an order's cups, and gives the plan their codes for those it knew them by. */
-    private int start(long plan, Order order, int wantedBefore) {
-        List<String> codes = cups.startAll(Collections.nCopies(order.count(), order.started(moments.now())));
+    private void start(long plan, Order order, int wantedBefore) {
+        List<String> codes = cups.start(order, moments.now());
         for (int i = 0; i < codes.size(); i++) {
-            mapper.started(plan, Order.wanted(wantedBefore + i + 1), codes.get(i));
+            mapper.started(plan, wantedBefore + i + 1, codes.get(i));
         }
-        return wantedBefore + codes.size();
     }
 
     @Transactional
     void drop(long id) {
         mapper.hold();
-        mapper.plan(id).filter(row -> row.state().equals("PROPOSED")).ifPresent(row -> mapper.mark(id, "DROPPED"));
+        mapper.plan(id).filter(row -> row.state().equals(PROPOSED)).ifPresent(row -> mapper.mark(id, "DROPPED"));
     }
 }

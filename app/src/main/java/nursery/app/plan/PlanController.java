@@ -6,27 +6,24 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.CupOnBench;
+import nursery.app.floor.Floors;
 import nursery.app.picture.TimeBar;
-import nursery.app.plan.PlanBook.Standing;
 import nursery.app.platform.Form;
 import nursery.app.platform.Show;
-import nursery.app.settings.Shop;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfResin;
 import nursery.app.shelf.StockBook;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Standing;
+import nursery.core.log.Cup;
+import nursery.core.measure.Span;
 import nursery.core.plan.Because;
-import nursery.core.plan.PlanCup;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Rescue;
 import nursery.core.plan.WeekPlan;
 import nursery.core.resin.Part;
+import nursery.core.resin.Resin;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -45,20 +42,14 @@ class PlanController {
     /** Each change that might save a cup is looked into this long. */
     private static final long RESCUE_STEPS = 150;
 
-    private final PlanBook plans;
     private final PlanSearch search;
-    private final CupBook cups;
-    private final Shelf shelf;
+    private final Floors floors;
     private final StockBook stock;
-    private final ShopBook shops;
 
-    PlanController(PlanBook plans, PlanSearch search, CupBook cups, Shelf shelf, StockBook stock, ShopBook shops) {
-        this.plans = plans;
+    PlanController(PlanSearch search, Floors floors, StockBook stock) {
         this.search = search;
-        this.cups = cups;
-        this.shelf = shelf;
+        this.floors = floors;
         this.stock = stock;
-        this.shops = shops;
     }
 
     /** A step of a cup, why it stands where it stands, and where else it could. */
@@ -78,16 +69,15 @@ class PlanController {
 
     @GetMapping("/plan")
     String week(@RequestParam(defaultValue = "7") int days, @RequestParam(defaultValue = "cups") String by, Model model) {
-        Standing standing = plans.standing();
+        Floor floor = floors.now();
+        Standing standing = floors.standing(floor);
         WeekPlan plan = standing.plan();
-        Show show = shops.show();
-        Shop shop = shops.shop();
+        Show show = floors.show();
         int shown = DAYS.contains(days) ? days : 7;
         Instant from = show.now().minus(BACK).truncatedTo(ChronoUnit.HOURS);
-        TimeBar.Frame frame = new TimeBar.Frame(from, from.plus(Duration.ofDays(shown)), shop.zoneId(), shop.quietFrom(), shop.quietUntil());
-        List<CupOnBench> all = cups.all();
+        TimeBar.Frame frame = new TimeBar.Frame(new Span(from, from.plus(Duration.ofDays(shown))), floor.ways().quiet());
         boolean bySpindle = by.equals("spindles");
-        model.addAttribute("page", bySpindle ? WeekPage.spindles(plan, all, frame, show) : WeekPage.cups(plan, all, frame, show));
+        model.addAttribute("page", bySpindle ? WeekPage.spindles(plan, floor.cups(), frame, show) : WeekPage.cups(plan, floor.cups(), frame, show));
         model.addAttribute("by", bySpindle ? "spindles" : "cups");
         model.addAttribute("days", shown);
         model.addAttribute("choices", DAYS);
@@ -101,13 +91,13 @@ class PlanController {
 
     @GetMapping("/plan/today")
     String today(@RequestParam(defaultValue = "") String day, Model model) {
-        Show show = shops.show();
+        Floor floor = floors.now();
+        Show show = floors.show();
         LocalDate chosen = date(day).orElse(show.today());
-        WeekPlan plan = plans.current();
-        double markMl = shelf.measuringCupAtHand().cup().markMl();
+        WeekPlan plan = floors.standing(floor).plan();
         model.addAttribute("plan", plan);
-        model.addAttribute("page", DayPage.of(plan, chosen, shops.shop().losses(), markMl, show));
-        model.addAttribute("shopping", shopping(plan, chosen.plusDays(7).atStartOfDay(show.zone()).toInstant(), markMl));
+        model.addAttribute("page", DayPage.of(plan, chosen, floor, show));
+        model.addAttribute("shopping", shopping(plan, chosen.plusDays(7).atStartOfDay(show.zone()).toInstant(), floor));
         model.addAttribute("form", Form.fresh(Map.of()));
         model.addAttribute("next", plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().isAfter(chosen)).findFirst().orElse(null));
         return "plan/today";
@@ -115,11 +105,12 @@ class PlanController {
 
     @GetMapping("/plan/cup/{code}")
     String cup(@PathVariable String code, Model model) {
-        WeekPlan plan = plans.current();
-        PlanCup cup = planned(plan, code);
-        model.addAttribute("onBench", cups.cup(code).orElseThrow());
+        Floor floor = floors.now();
+        Standing standing = floors.standing(floor);
+        WeekPlan plan = standing.plan();
+        Cup cup = planned(plan, code);
         model.addAttribute("cup", cup);
-        model.addAttribute("plan", plan);
+        model.addAttribute("readyAt", floor.find(code).flatMap(standing::readyAt).orElse(null));
         model.addAttribute("late", plan.lateness(cup).map(WeekPage::span).orElse(null));
         model.addAttribute("unplaced", plan.notPlaced().stream().filter(one -> one.cup().equals(code)).findFirst().orElse(null));
         model.addAttribute("steps", plan.of(code).stream().filter(PlannedStep::isHandsOn).map(step -> line(plan, step)).toList());
@@ -127,18 +118,23 @@ class PlanController {
         return "plan/cup";
     }
 
+    /** What would bring a late cup in on time, in words, and how it is asked for. */
+    record Offer(Rescue rescue, String words, WishRow wish) {}
+
     /** What would bring a late cup in on time: worked out when it is asked for, since it means planning the shop anew several times. */
     @GetMapping("/plan/cup/{code}/rescue")
     String rescue(@PathVariable String code, Model model) {
-        WeekPlan plan = plans.current();
-        Optional<Rescue.OtherResin> fast = shelf.resins().stream().min(Comparator.comparing((ShelfResin resin) -> resin.cureLabel().times().fullCureH()).thenComparing(ShelfResin::id))
-                .map(resin -> new Rescue.OtherResin(resin.name(), resin.cureLabel()));
-        model.addAttribute("rescues", Rescue.of(plan, planned(plan, code), fast, RESCUE_STEPS));
+        Floor floor = floors.now();
+        WeekPlan plan = floors.standing(floor).plan();
+        Show show = floors.show();
+        model.addAttribute("offers", Rescue.of(plan, planned(plan, code), floor.shelf().fastest(), RESCUE_STEPS).stream()
+                .map(rescue -> new Offer(rescue, WishWords.rescue(rescue.wish(), show), WishRow.of(rescue.wish()))).toList());
+        model.addAttribute("form", Form.fresh(Map.of()));
         return "plan/rescue";
     }
 
-    private static PlanCup planned(WeekPlan plan, String code) {
-        return plan.workshop().cups().stream().filter(one -> one.code().equals(code)).findFirst()
+    private static Cup planned(WeekPlan plan, String code) {
+        return plan.workshop().find(code)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "No cup %s is in the plan: it is finished, or there is none.".formatted(code)));
     }
 
@@ -147,18 +143,18 @@ class PlanController {
         return new StepLine(step, Because.of(plan, step), plan.otherTimes(step, OTHER_TIMES), pinned);
     }
 
-    private List<Shopping> shopping(WeekPlan plan, Instant until, double markMl) {
+    private List<Shopping> shopping(WeekPlan plan, Instant until, Floor floor) {
         List<Shopping> list = new ArrayList<>();
-        DayPage.resinUntil(plan, until, shops.shop().losses(), markMl).forEach((name, parts) -> {
-            long id = shelf.resins().stream().filter(resin -> resin.name().equals(name)).findFirst().orElseThrow().id();
-            list.add(new Shopping(name, "A", parts[0], left(id, Part.A)));
-            list.add(new Shopping(name, "B", parts[1], left(id, Part.B)));
+        List<StockBook.StockedBottle> bottles = stock.bottles();
+        DayPage.resinUntil(plan, until, floor).forEach((resin, mix) -> {
+            list.add(new Shopping(resin.name(), "A", mix.partAMl(), left(bottles, resin, Part.A)));
+            list.add(new Shopping(resin.name(), "B", mix.partBMl(), left(bottles, resin, Part.B)));
         });
         return list;
     }
 
-    private double left(long resin, Part part) {
-        return stock.bottles().stream().filter(bottle -> bottle.resinId() == resin && bottle.bottle().part() == part).mapToDouble(bottle -> bottle.bottle().leftMl()).sum();
+    private static double left(List<StockBook.StockedBottle> bottles, Resin resin, Part part) {
+        return bottles.stream().filter(bottle -> bottle.resinId() == resin.id() && bottle.bottle().part() == part).mapToDouble(bottle -> bottle.bottle().leftMl()).sum();
     }
 
     static Optional<LocalDate> date(String text) {

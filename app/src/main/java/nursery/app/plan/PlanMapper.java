@@ -7,7 +7,6 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
@@ -16,63 +15,16 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface PlanMapper {
 
-    record HoursRow(int weekday, String bench, String booth) {}
-
     record DayRow(LocalDate day, String bench) {}
 
-    record PinRow(String cup, int step, Instant at) {}
+    /** A step of a plan: of a cup, or of one that is only wanted. */
+    record StepRow(@Nullable String cup, @Nullable Integer wanted, int step, Instant begins) {}
 
-    record StepRow(String cup, int step, Instant begins) {}
-
-    record ChangeRow(String kind, String cup, int number, @Nullable Instant at, @Nullable LocalDate day, String hours, String ordered) {}
-
+    /** What was wanted, as {@link WishRow} writes it. */
     record PlanRow(long id, @Nullable Long baseId, String state, String why, Instant madeAt, String madeBy) {}
 
-    /** A plan about to be kept on record; its number is set by the database. */
-    final class NewPlan {
-        private @Nullable Long id;
-        private final @Nullable Long baseId;
-        private final String why;
-        private final Instant madeAt;
-        private final String madeBy;
-
-        NewPlan(@Nullable Long baseId, String why, Instant madeAt, String madeBy) {
-            this.baseId = baseId;
-            this.why = why;
-            this.madeAt = madeAt;
-            this.madeBy = madeBy;
-        }
-
-        public @Nullable Long getId() {
-            return id;
-        }
-
-        public void setId(Long id) {
-            this.id = id;
-        }
-
-        public @Nullable Long getBaseId() {
-            return baseId;
-        }
-
-        public String getWhy() {
-            return why;
-        }
-
-        public Instant getMadeAt() {
-            return madeAt;
-        }
-
-        public String getMadeBy() {
-            return madeBy;
-        }
-    }
-
-    @Select("SELECT weekday, bench, booth FROM bench_hours ORDER BY weekday")
-    List<HoursRow> hours();
-
     @Insert("INSERT INTO bench_hours (weekday, bench, booth) VALUES (#{weekday}, #{bench}, #{booth}) ON DUPLICATE KEY UPDATE bench = #{bench}, booth = #{booth}")
-    void saveHours(HoursRow row);
+    void saveHours(@Param("weekday") int weekday, @Param("bench") String bench, @Param("booth") String booth);
 
     @Select("SELECT day, bench FROM bench_day WHERE day >= #{from} ORDER BY day")
     List<DayRow> days(LocalDate from);
@@ -83,39 +35,42 @@ interface PlanMapper {
     @Delete("DELETE FROM bench_day WHERE day = #{day}")
     void removeDay(LocalDate day);
 
-    @Select("SELECT c.code, p.step, p.at FROM plan_pin p JOIN cup c ON c.id = p.cup_id ORDER BY c.id, p.step")
-    List<PinRow> pins();
-
     @Insert("INSERT INTO plan_pin (cup_id, step, at) SELECT id, #{step}, #{at} FROM cup WHERE code = #{cup} ON DUPLICATE KEY UPDATE at = #{at}")
-    void pin(PinRow pin);
+    void pin(@Param("cup") String cup, @Param("step") int step, @Param("at") Instant at);
 
     @Delete("DELETE p FROM plan_pin p JOIN cup c ON c.id = p.cup_id WHERE c.code = #{cup} AND p.step = #{step}")
     void unpin(@Param("cup") String cup, @Param("step") int step);
 
-    @Insert("INSERT INTO week_plan (base_id, state, why, made_at, made_by) VALUES (#{baseId}, 'PROPOSED', #{why}, #{madeAt}, #{madeBy})")
-    @Options(useGeneratedKeys = true, keyProperty = "id")
-    void insert(NewPlan plan);
+    @Select(value = "INSERT INTO week_plan (base_id, state, why, made_at, made_by) VALUES (#{baseId}, 'PROPOSED', #{why}, #{at}, #{by}) RETURNING id", affectData = true)
+    long insert(@Param("baseId") @Nullable Long baseId, @Param("why") String why, @Param("at") Instant at, @Param("by") String by);
 
     @Insert("""
-            <script>INSERT INTO week_plan_step (plan_id, cup_code, step, begins_at) VALUES
-            <foreach collection="steps" item="s" separator=",">(#{plan}, #{s.cup}, #{s.step}, #{s.begins})</foreach></script>""")
+            <script>INSERT INTO week_plan_step (plan_id, cup_id, wanted, step, begins_at) VALUES
+            <foreach collection="steps" item="s" separator=",">(#{plan}, (SELECT id FROM cup WHERE code = #{s.cup}), #{s.wanted}, #{s.step}, #{s.begins})</foreach></script>""")
     void insertSteps(@Param("plan") long plan, @Param("steps") List<StepRow> steps);
 
-    @Insert("INSERT INTO week_plan_change (plan_id, position, kind, cup_code, number, at, day, hours, ordered) VALUES (#{plan}, #{position}, #{c.kind}, #{c.cup}, #{c.number}, #{c.at}, #{c.day}, #{c.hours}, #{c.ordered})")
-    void insertChange(@Param("plan") long plan, @Param("position") int position, @Param("c") ChangeRow change);
+    @Insert("""
+            INSERT INTO plan_wish (plan_id, position, kind, cup_id, step, number, at, day, hours, resin_id, last_resin_id, name, made_for, technique, blank_id, matters)
+            VALUES (#{plan}, #{position}, #{w.kind}, (SELECT id FROM cup WHERE code = #{w.cup}), #{w.step}, #{w.number}, #{w.at}, #{w.day}, #{w.hours}, #{w.resinId},
+              #{w.lastResinId}, #{w.name}, #{w.madeFor}, #{w.technique}, #{w.blankId}, #{w.matters})""")
+    void insertWish(@Param("plan") long plan, @Param("position") int position, @Param("w") WishRow wish);
 
     @Select("SELECT id, base_id, state, why, made_at, made_by FROM week_plan WHERE id = #{id}")
     Optional<PlanRow> plan(long id);
 
-    @Select("SELECT cup_code, step, begins_at FROM week_plan_step WHERE plan_id = #{id} ORDER BY begins_at, cup_code, step")
+    @Select("""
+            SELECT c.code, s.wanted, s.step, s.begins_at FROM week_plan_step s LEFT JOIN cup c ON c.id = s.cup_id WHERE s.plan_id = #{id}
+            ORDER BY s.begins_at, c.code, s.wanted, s.step""")
     List<StepRow> steps(long id);
 
-    @Select("SELECT kind, cup_code, number, at, day, hours, ordered FROM week_plan_change WHERE plan_id = #{id} ORDER BY position")
-    List<ChangeRow> changes(long id);
+    @Select("""
+            SELECT w.kind, c.code, w.step, w.number, w.at, w.day, w.hours, w.resin_id, w.last_resin_id, w.name, w.made_for, w.technique, w.blank_id, w.matters
+            FROM plan_wish w LEFT JOIN cup c ON c.id = w.cup_id WHERE w.plan_id = #{id} ORDER BY w.position""")
+    List<WishRow> wishes(long id);
 
-    /** Gives a cup that was only wanted the code it was started under. */
-    @Update("UPDATE week_plan_step SET cup_code = #{code} WHERE plan_id = #{plan} AND cup_code = #{wanted}")
-    void started(@Param("plan") long plan, @Param("wanted") String wanted, @Param("code") String code);
+    /** Gives the steps of a cup that was only wanted to the one it was started as. */
+    @Update("UPDATE week_plan_step SET cup_id = (SELECT id FROM cup WHERE code = #{code}), wanted = NULL WHERE plan_id = #{plan} AND wanted = #{wanted}")
+    void started(@Param("plan") long plan, @Param("wanted") int wanted, @Param("code") String code);
 
     @Select("SELECT plan_id FROM week_plan_kept WHERE plan_id IS NOT NULL")
     Optional<Long> kept();
@@ -129,9 +84,6 @@ interface PlanMapper {
 
     @Delete("DELETE s FROM week_plan_step s JOIN week_plan p ON p.id = s.plan_id WHERE p.state <> 'KEPT' AND p.made_at < #{before}")
     void forgetSteps(Instant before);
-
-    @Delete("DELETE c FROM week_plan_change c JOIN week_plan p ON p.id = c.plan_id WHERE p.state <> 'KEPT' AND p.made_at < #{before}")
-    void forgetChanges(Instant before);
 
     @Delete("DELETE FROM week_plan WHERE state <> 'KEPT' AND made_at < #{before}")
     void forget(Instant before);

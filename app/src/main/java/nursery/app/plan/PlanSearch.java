@@ -6,9 +6,11 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
+import nursery.app.floor.Floors;
 import nursery.core.plan.Budget;
 import nursery.core.plan.Planner;
 import nursery.core.plan.Score;
+import nursery.core.plan.WeekPlan;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -22,6 +24,7 @@ class PlanSearch implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(PlanSearch.class);
 
     private final PlanBook plans;
+    private final Floors floors;
     private final AtomicReference<Optional<Run>> current = new AtomicReference<>(Optional.empty());
     private final ExecutorService working = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "plan-search");
@@ -29,8 +32,9 @@ class PlanSearch implements DisposableBean {
         return thread;
     });
 
-    PlanSearch(PlanBook plans) {
+    PlanSearch(PlanBook plans, Floors floors) {
         this.plans = plans;
+        this.floors = floors;
     }
 
     /** How far a search is. */
@@ -88,7 +92,9 @@ class PlanSearch implements DisposableBean {
         if (current.get().filter(run -> !run.isOver()).isPresent()) {
             return;
         }
-        var plan = plans.current();
+        WeekPlan plan = floors.standing(floors.now()).plan();
+        // What it is made on is what is kept now, not what somebody may keep while it is looked for.
+        Optional<Long> base = Optional.ofNullable(plans.keptId());
         Run run = new Run(plan.score());
         current.set(Optional.of(run));
         working.execute(() -> {
@@ -99,7 +105,7 @@ class PlanSearch implements DisposableBean {
                     run.best = far.best();
                 }));
                 if (planner.score().compareTo(plan.score()) < 0) {
-                    run.proposal = Optional.of(plans.record("A longer look", List.of(), planner.best(), by));
+                    run.proposal = Optional.of(plans.record("A longer look", List.of(), planner.best(), base.orElse(null), by));
                 }
             } catch (RuntimeException e) {
                 LOG.error("The search for a better plan broke off", e);

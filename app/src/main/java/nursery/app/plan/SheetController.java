@@ -12,12 +12,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
 import nursery.app.platform.CalendarText;
 import nursery.app.platform.CsvText;
 import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
-import nursery.app.shelf.Shelf;
+import nursery.core.floor.Floor;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Session;
 import nursery.core.plan.WeekPlan;
@@ -34,25 +34,22 @@ class SheetController {
     private static final int DAYS = 7;
     private static final Duration BELL = Duration.ofMinutes(10);
 
-    private final PlanBook plans;
-    private final ShopBook shops;
-    private final Shelf shelf;
+    private final Floors floors;
     private final Pdf pdf;
 
-    SheetController(PlanBook plans, ShopBook shops, Shelf shelf, Pdf pdf) {
-        this.plans = plans;
-        this.shops = shops;
-        this.shelf = shelf;
+    SheetController(Floors floors, Pdf pdf) {
+        this.floors = floors;
         this.pdf = pdf;
     }
 
     @GetMapping("/plan/week.pdf")
     ResponseEntity<byte[]> sheet() {
-        Show show = shops.show();
-        WeekPlan plan = plans.current();
+        Show show = floors.show();
+        Floor floor = floors.now();
+        WeekPlan plan = floors.standing(floor).plan();
         List<DayPage> days = new ArrayList<>();
         for (LocalDate day = show.today(); day.isBefore(show.today().plusDays(DAYS)); day = day.plusDays(1)) {
-            days.add(DayPage.of(plan, day, shops.shop().losses(), shelf.measuringCupAtHand().cup().markMl(), show));
+            days.add(DayPage.of(plan, day, floor, show));
         }
         return ResponseEntity.ok().header("Content-Type", "application/pdf").header("Content-Disposition", "inline; filename=week.pdf")
                 .body(pdf.of("plan/print", Map.of("show", show, "plan", plan, "days", days)));
@@ -61,8 +58,8 @@ class SheetController {
     /** Each session as an entry; a cup's windows are in the alarms' feed. */
     @GetMapping("/plan/week.ics")
     ResponseEntity<String> calendar() {
-        Show show = shops.show();
-        WeekPlan plan = plans.current();
+        Show show = floors.show();
+        WeekPlan plan = floors.standing(floors.now()).plan();
         int edition = (int) Duration.between(Instant.parse("2026-01-01T00:00:00Z"), show.now()).toMinutes();
         List<CalendarText.Entry> entries = plan.sessions().stream().map(session -> entry(session, show)).toList();
         return ResponseEntity.ok().header("Content-Type", "text/calendar;charset=UTF-8").header("Content-Disposition", "attachment; filename=week.ics").body(CalendarText.of(entries, Math.max(0, edition), show.now()));
@@ -78,8 +75,8 @@ class SheetController {
 
     @GetMapping("/plan/week.csv")
     ResponseEntity<String> table() {
-        Show show = shops.show();
-        WeekPlan plan = plans.current();
+        Show show = floors.show();
+        WeekPlan plan = floors.standing(floors.now()).plan();
         StringWriter text = new StringWriter();
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord("begins", "ends", "cup", "step", "scuff first", "amount ml", "spindle", "spindle free from", "window opens", "window closes");

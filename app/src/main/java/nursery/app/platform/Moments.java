@@ -16,6 +16,11 @@ public class Moments {
         this.clock = clock.getIfAvailable(Clock::systemUTC);
     }
 
+    /** What time it really is: for a device, which lives in it whatever the shop's clock is moved to in a test. */
+    public Instant real() {
+        return Clock.systemUTC().instant();
+    }
+
     public Instant now() {
         return clock.instant().truncatedTo(ChronoUnit.MILLIS);
     }

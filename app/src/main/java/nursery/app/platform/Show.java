@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import nursery.core.floor.Ways;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.TemperatureUnit;
@@ -14,6 +15,11 @@ import nursery.core.measure.VolumeUnit;
 
 /** How this shop reads its figures: in its own units, in its own zone, short enough for arm's length. */
 public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, ZoneId zone, Instant now) {
+
+    /** As the shop has it, at a moment. */
+    public static Show of(Ways ways, Instant now) {
+        return new Show(ways.lengthUnit(), ways.volumeUnit(), ways.temperatureUnit(), ways.zone(), now);
+    }
 
     private static final double CM2_PER_IN2 = 6.4516;
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
@@ -79,6 +85,11 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
 
     public String date(LocalDate date) {
         return date.format(DATE);
+    }
+
+    /** The day a moment falls on. */
+    public String day(Instant moment) {
+        return date(moment.atZone(zone).toLocalDate());
     }
 
     public LocalDate today() {

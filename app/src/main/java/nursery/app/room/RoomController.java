@@ -11,13 +11,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import nursery.app.floor.Floors;
+import nursery.app.floor.RoomPlan;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Moments;
-import nursery.app.settings.ShopBook;
 import nursery.core.cure.RoomReading;
+import nursery.core.floor.Air;
+import nursery.core.floor.Floor;
 import nursery.core.measure.TemperatureUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -40,15 +43,15 @@ class RoomController {
     private final RoomBook room;
     private final ImportDesk imports;
     private final SimulatedSensor simulated;
-    private final ShopBook shops;
+    private final Floors floors;
     private final Moments moments;
     private final FormPost posts;
 
-    RoomController(RoomBook room, ImportDesk imports, SimulatedSensor simulated, ShopBook shops, Moments moments, FormPost posts) {
+    RoomController(RoomBook room, ImportDesk imports, SimulatedSensor simulated, Floors floors, Moments moments, FormPost posts) {
         this.room = room;
         this.imports = imports;
         this.simulated = simulated;
-        this.shops = shops;
+        this.floors = floors;
         this.moments = moments;
         this.posts = posts;
     }
@@ -63,7 +66,7 @@ class RoomController {
         return posts.handle(typed, model, () -> {
             Instant now = moments.now();
             FormReader reader = new FormReader(typed);
-            double celsius = reader.quantity("temperature", "The room's temperature", shops.shop().temperatureUnit());
+            double celsius = reader.quantity("temperature", "The room's temperature", floors.ways().temperatureUnit());
             OptionalDouble percent = reader.optionalNumber("humidity");
             String place = place(reader);
             reader.faults().throwIfAny();
@@ -78,7 +81,7 @@ class RoomController {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
             RoomPlan.Way way = reader.choice("way", "What to go by", RoomPlan.Way.class).orElse(RoomPlan.Way.LAST_DAYS);
-            OptionalDouble steady = way == RoomPlan.Way.STEADY ? OptionalDouble.of(reader.quantity("steady", "The temperature expected", shops.shop().temperatureUnit())) : OptionalDouble.empty();
+            OptionalDouble steady = way == RoomPlan.Way.STEADY ? OptionalDouble.of(reader.quantity("steady", "The temperature expected", floors.ways().temperatureUnit())) : OptionalDouble.empty();
             String heating = reader.line("heating", "The heating's settings", 400, way == RoomPlan.Way.HEATING);
             String place = place(reader);
             reader.faults().throwIfAny();
@@ -97,7 +100,7 @@ class RoomController {
             reader.faults().require(!file.isEmpty(), "file", "No file was chosen.");
             Optional<TemperatureUnit> unit = reader.raw("unit").isEmpty() ? Optional.empty() : reader.choice("unit", "The unit", TemperatureUnit.class);
             String place = place(reader);
-            ZoneId zone = ZoneId.getAvailableZoneIds().contains(reader.raw("fileZone")) ? ZoneId.of(reader.raw("fileZone")) : shops.shop().zoneId();
+            ZoneId zone = ZoneId.getAvailableZoneIds().contains(reader.raw("fileZone")) ? ZoneId.of(reader.raw("fileZone")) : floors.ways().zone();
             reader.faults().throwIfAny();
             return "/room/import/" + imports.start(bytes(file), place, zone, unit, Maker.of(request).name());
         }, form -> page(model, form));
@@ -141,7 +144,7 @@ class RoomController {
 
     private static String place(FormReader reader) {
         String place = reader.line("place", "The place", LONGEST_PLACE, false);
-        return place.isEmpty() ? RoomBook.BENCH : place;
+        return place.isEmpty() ? RoomPlan.BENCH : place;
     }
 
     private static byte[] bytes(MultipartFile file) {
@@ -153,24 +156,26 @@ class RoomController {
     }
 
     private String page(Model model, Form form) {
-        Instant now = moments.now();
-        RoomPlan plan = room.plan();
-        Map<String, String> all = new LinkedHashMap<>(Map.of("way", plan.way().name(), "heating", plan.heating(), "steady", plan.steadyC().isPresent() ? shops.shop().temperatureUnit().showNumber(plan.steadyC().getAsDouble()) : "",
-                "place", plan.curePlace(), "fileZone", shops.shop().zone()));
+        Floor floor = floors.now();
+        Air air = floor.air();
+        TemperatureUnit unit = floor.ways().temperatureUnit();
+        RoomPlan plan = floors.roomPlan();
+        Map<String, String> all = new LinkedHashMap<>(Map.of("way", plan.way().name(), "heating", plan.heating(), "place", plan.curePlace(), "fileZone", floor.ways().zone().getId(),
+                "steady", plan.steadyC().isPresent() ? unit.showNumber(plan.steadyC().getAsDouble()) : ""));
         all.putAll(form.typed());
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
-        model.addAttribute("unit", shops.shop().temperatureUnit());
+        model.addAttribute("unit", unit);
         model.addAttribute("units", TemperatureUnit.values());
         model.addAttribute("plan", plan);
         model.addAttribute("ways", RoomPlan.Way.values());
         model.addAttribute("places", room.places());
         model.addAttribute("readings", room.newest(plan.curePlace(), SHOWN));
-        model.addAttribute("nowC", room.temperatureC(now));
-        model.addAttribute("percent", room.course().humidityPercentAt(now).stream().boxed().findFirst().orElse(null));
-        model.addAttribute("fitness", room.fitness());
-        model.addAttribute("turnsAt", room.fitnessTurnsAt().orElse(null));
-        model.addAttribute("silentSince", room.silentSince().orElse(null));
-        model.addAttribute("spreadC", room.spreadC());
+        model.addAttribute("nowC", air.temperatureC(floor.now()));
+        model.addAttribute("percent", air.course().humidityPercentAt(floor.now()).stream().boxed().findFirst().orElse(null));
+        model.addAttribute("fitness", air.fitness(floor.now()));
+        model.addAttribute("turnsAt", air.fitnessTurnsAt(floor.now()).orElse(null));
+        model.addAttribute("silentSince", air.silentSince().orElse(null));
+        model.addAttribute("spreadC", air.spreadC());
         model.addAttribute("sensors", room.sensors());
         model.addAttribute("simulating", simulated.isOn());
         model.addAttribute("zones", zones());

@@ -12,8 +12,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Moments;
-import nursery.app.settings.ShopBook;
 import nursery.core.cure.RoomReading;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -30,7 +30,7 @@ class SimulatedSensor implements DisposableBean {
     private static final long EVERY_S = 5;
 
     private final RoomBook room;
-    private final ShopBook shops;
+    private final Floors floors;
     private final Moments moments;
     private final Environment environment;
     private final HttpClient client = HttpClient.newHttpClient();
@@ -41,9 +41,9 @@ class SimulatedSensor implements DisposableBean {
     });
     private Optional<ScheduledFuture<?>> running = Optional.empty();
 
-    SimulatedSensor(RoomBook room, ShopBook shops, Moments moments, Environment environment) {
+    SimulatedSensor(RoomBook room, Floors floors, Moments moments, Environment environment) {
         this.room = room;
-        this.shops = shops;
+        this.floors = floors;
         this.moments = moments;
         this.environment = environment;
     }
@@ -55,7 +55,7 @@ class SimulatedSensor implements DisposableBean {
     synchronized void switchOn(String by) {
         if (running.isEmpty()) {
             String token = room.newSensor(PLACE, by);
-            SimulatedThermometer thermometer = new SimulatedThermometer(3, shops.shop().zoneId(), 21, 16, Optional.empty());
+            SimulatedThermometer thermometer = new SimulatedThermometer(3, floors.ways().zone(), 21, 16, Optional.empty());
             running = Optional.of(ticking.scheduleAtFixedRate(() -> thermometer.read(moments.now()).ifPresent(reading -> write(reading, token)), 0, EVERY_S, TimeUnit.SECONDS));
         }
     }

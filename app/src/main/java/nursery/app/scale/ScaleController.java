@@ -1,6 +1,5 @@
 package nursery.app.scale;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -9,6 +8,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Moments;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
@@ -36,9 +36,8 @@ class ScaleController implements DisposableBean {
     private static final String SIMULATED = "simulated";
 
     private final ScaleFeed feed;
-    /** A scale lives in real time, whatever the shop's clock is moved to in a test. */
-    private final Clock clock = Clock.systemUTC();
-    private final SimulatedScale simulated = new SimulatedScale(7, clock.instant());
+    private final Moments moments;
+    private final SimulatedScale simulated;
     private final ScheduledExecutorService ticking = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "simulated-scale");
         thread.setDaemon(true);
@@ -46,8 +45,10 @@ class ScaleController implements DisposableBean {
     });
     private volatile boolean simulating;
 
-    ScaleController(ScaleFeed feed) {
+    ScaleController(ScaleFeed feed, Moments moments) {
         this.feed = feed;
+        this.moments = moments;
+        this.simulated = new SimulatedScale(7, moments.real());
         ticking.scheduleAtFixedRate(this::tick, EVERY_MS, EVERY_MS, TimeUnit.MILLISECONDS);
     }
 
@@ -79,7 +80,7 @@ class ScaleController implements DisposableBean {
     @PostMapping("/scale/simulated")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void press(@RequestParam Map<String, String> typed) {
-        Instant now = clock.instant();
+        Instant now = moments.real();
         simulating = !"off".equals(typed.get("press"));
         switch (typed.getOrDefault("press", "")) {
             case "on", "off" -> { }
@@ -111,7 +112,7 @@ class ScaleController implements DisposableBean {
     /** The simulated scale writes the same lines a real one would. */
     private void tick() {
         if (simulating && feed.isHeard()) {
-            feed.accept(SIMULATED, ScaleReading.parse(simulated.read(clock.instant()).line()));
+            feed.accept(SIMULATED, ScaleReading.parse(simulated.read(moments.real()).line()));
         }
     }
 

@@ -1,6 +1,7 @@
 package nursery.app.settings;
 
 import jakarta.servlet.http.HttpServletRequest;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
 import org.springframework.stereotype.Controller;
@@ -11,15 +12,15 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice(annotations = Controller.class)
 class EveryPage {
 
-    private final ShopBook shops;
+    private final Floors floors;
 
-    EveryPage(ShopBook shops) {
-        this.shops = shops;
+    EveryPage(Floors floors) {
+        this.floors = floors;
     }
 
     @ModelAttribute("show")
     Show show() {
-        return shops.show();
+        return floors.show();
     }
 
     @ModelAttribute("maker")

@@ -4,18 +4,21 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.core.floor.Ways;
+import nursery.core.log.QuietHours;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.TemperatureUnit;
+import nursery.core.measure.TimeOfDay;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
@@ -33,16 +36,18 @@ class SettingsController {
     private static final String PAGE = "shop/shop";
 
     private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    SettingsController(ShopBook shops, FormPost posts) {
+    SettingsController(ShopBook shops, Floors floors, FormPost posts) {
         this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
     @GetMapping("/shop")
     String shop(HttpServletRequest request, Model model) {
-        return page(model, Form.fresh(typedFrom(shops.shop(), Maker.of(request))));
+        return page(model, Form.fresh(typedFrom(floors.ways(), Maker.of(request))));
     }
 
     @PostMapping("/shop")
@@ -64,51 +69,42 @@ class SettingsController {
         }, form -> page(model, form));
     }
 
-    private Shop read(FormReader reader) {
+    private Ways read(FormReader reader) {
         Optional<LengthUnit> length = reader.choice("lengthUnit", "Lengths", LengthUnit.class);
         Optional<VolumeUnit> volume = reader.choice("volumeUnit", "Amounts", VolumeUnit.class);
         Optional<TemperatureUnit> temperature = reader.choice("temperatureUnit", "Temperatures", TemperatureUnit.class);
         String zone = reader.raw("zone");
         reader.faults().require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "“%s” is not a time zone: choose one from the list.".formatted(zone));
-        Optional<LocalTime> from = time(reader, "quietFrom");
-        Optional<LocalTime> until = time(reader, "quietUntil");
+        Optional<LocalTime> from = reader.faults().attempt("quietFrom", () -> TimeOfDay.parse(reader.raw("quietFrom")));
+        Optional<LocalTime> until = reader.faults().attempt("quietUntil", () -> TimeOfDay.parse(reader.raw("quietUntil")));
         // The form names the unit it was filled in, which this very form may be changing.
-        VolumeUnit filledIn = shops.shop().volumeUnit();
+        VolumeUnit filledIn = floors.ways().volumeUnit();
         double lossFillMl = reader.quantity("lossFill", "What stays on a mixing cup", filledIn, 0, Losses.MOST_ML);
         double lossCupMl = reader.quantity("lossCup", "What stays on the glove", filledIn, 0, Losses.MOST_ML);
         OptionalDouble minutes = reader.optionalNumber("minutesPerCup");
         minutes.ifPresent(found -> reader.faults().attempt("minutesPerCup", () -> new Pace(Pace.USUAL_MIXING_MIN, found)));
         reader.faults().throwIfAny();
-        return new Shop(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), zone, from.orElseThrow(), until.orElseThrow(),
-                lossFillMl, lossCupMl, minutes.isPresent() ? minutes.getAsDouble() : null);
+        return new Ways(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), new QuietHours(from.orElseThrow(), until.orElseThrow(), ZoneId.of(zone)),
+                new Losses(lossFillMl, lossCupMl), minutes);
     }
 
-    private static Optional<LocalTime> time(FormReader reader, String field) {
-        try {
-            return Optional.of(LocalTime.parse(reader.raw(field)));
-        } catch (DateTimeParseException e) {
-            reader.faults().add(field, "“%s” is not a time: write it as 22:30.".formatted(reader.raw(field)));
-            return Optional.empty();
-        }
-    }
-
-    private static Map<String, String> typedFrom(Shop shop, Maker maker) {
+    private static Map<String, String> typedFrom(Ways ways, Maker maker) {
         Map<String, String> typed = new LinkedHashMap<>();
-        typed.put("lengthUnit", shop.lengthUnit().name());
-        typed.put("volumeUnit", shop.volumeUnit().name());
-        typed.put("temperatureUnit", shop.temperatureUnit().name());
-        typed.put("zone", shop.zone());
-        typed.put("quietFrom", shop.quietFrom().toString());
-        typed.put("quietUntil", shop.quietUntil().toString());
-        typed.put("lossFill", shop.volumeUnit().showNumber(shop.lossFillMl()));
-        typed.put("lossCup", shop.volumeUnit().showNumber(shop.lossCupMl()));
-        typed.put("minutesPerCup", shop.setMinutesPerCup().stream().mapToObj(minutes -> Numbers.show(minutes, 1)).findFirst().orElse(""));
+        typed.put("lengthUnit", ways.lengthUnit().name());
+        typed.put("volumeUnit", ways.volumeUnit().name());
+        typed.put("temperatureUnit", ways.temperatureUnit().name());
+        typed.put("zone", ways.zone().getId());
+        typed.put("quietFrom", ways.quiet().from().toString());
+        typed.put("quietUntil", ways.quiet().untilExclusive().toString());
+        typed.put("lossFill", ways.volumeUnit().showNumber(ways.losses().perFillMl()));
+        typed.put("lossCup", ways.volumeUnit().showNumber(ways.losses().perCupMl()));
+        typed.put("minutesPerCup", ways.minutesPerCup().stream().mapToObj(minutes -> Numbers.show(minutes, 1)).findFirst().orElse(""));
         typed.put("maker", maker.isNamed() ? maker.name() : "");
         return typed;
     }
 
     private String page(Model model, Form form) {
-        Map<String, String> all = typedFrom(shops.shop(), new Maker(form.value("maker")));
+        Map<String, String> all = typedFrom(floors.ways(), new Maker(form.value("maker")));
         all.putAll(form.typed());
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
         model.addAttribute("zones", ZoneId.getAvailableZoneIds().stream().filter(zone -> zone.contains("/") && !zone.startsWith("Etc")).sorted().toList());

@@ -1,21 +1,19 @@
 package nursery.app.settings;
 
-import java.util.Optional;
+import nursery.core.floor.Ways;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Param;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ShopMapper {
 
-    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, loss_cup_ml, minutes_per_cup FROM shop")
-    Optional<Shop> find();
-
     @Insert("""
             INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, loss_cup_ml, minutes_per_cup)
-            VALUES (1, #{lengthUnit}, #{volumeUnit}, #{temperatureUnit}, #{zone}, #{quietFrom}, #{quietUntil}, #{lossFillMl}, #{lossCupMl}, #{minutesPerCup})
-            ON DUPLICATE KEY UPDATE length_unit = #{lengthUnit}, volume_unit = #{volumeUnit},
-              temperature_unit = #{temperatureUnit}, zone = #{zone}, quiet_from = #{quietFrom}, quiet_until = #{quietUntil},
-              loss_fill_ml = #{lossFillMl}, loss_cup_ml = #{lossCupMl}, minutes_per_cup = #{minutesPerCup}""")
-    void save(Shop shop);
+            VALUES (1, #{w.lengthUnit}, #{w.volumeUnit}, #{w.temperatureUnit}, #{zone}, #{w.quiet.from}, #{w.quiet.untilExclusive}, #{w.losses.perFillMl}, #{w.losses.perCupMl}, #{pace})
+            ON DUPLICATE KEY UPDATE length_unit = #{w.lengthUnit}, volume_unit = #{w.volumeUnit}, temperature_unit = #{w.temperatureUnit}, zone = #{zone},
+              quiet_from = #{w.quiet.from}, quiet_until = #{w.quiet.untilExclusive}, loss_fill_ml = #{w.losses.perFillMl}, loss_cup_ml = #{w.losses.perCupMl},
+              minutes_per_cup = #{pace}""")
+    void save(@Param("w") Ways ways, @Param("zone") String zone, @Param("pace") @Nullable Double minutesPerCup);
 }

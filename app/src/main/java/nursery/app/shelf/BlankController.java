@@ -1,14 +1,17 @@
 package nursery.app.shelf;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
-import nursery.app.settings.ShopBook;
+import nursery.app.platform.Maker;
 import nursery.core.cup.Blank;
+import nursery.core.floor.ShelfBlank;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,26 +27,26 @@ class BlankController {
 
     private static final String PAGE = "shelf/blank";
 
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final ShelfBook shelf;
+    private final Floors floors;
     private final FormPost posts;
 
-    BlankController(Shelf shelf, ShopBook shops, FormPost posts) {
+    BlankController(ShelfBook shelf, Floors floors, FormPost posts) {
         this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
     @GetMapping("/shelf/blanks/new")
     String fresh(Model model) {
-        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", shops.shop().lengthUnit().name(), "baseCoated", "on", "h0", "0")));
+        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", floors.ways().lengthUnit().name(), "baseCoated", "on", "h0", "0")));
     }
 
     @GetMapping("/shelf/blanks/{id}")
     String open(@PathVariable long id, Model model) {
-        ShelfBlank blank = shelf.blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank = floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
-        return page(model, Form.fresh(BlankForm.typedFrom(blank, shops.shop().lengthUnit())));
+        return page(model, Form.fresh(BlankForm.typedFrom(blank, floors.ways().lengthUnit())));
     }
 
     /** The drawing and the area for what is typed so far; changes nothing. */
@@ -63,24 +66,24 @@ class BlankController {
     }
 
     @PostMapping("/shelf/blanks/{id}")
-    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         model.addAttribute("id", id);
         return posts.handle(typed, model, () -> {
             BlankForm form = new BlankForm(typed);
             String name = form.name();
-            shelf.changeBlank(id, form.version(), name, form.blankOrThrow());
+            shelf.changeBlank(id, form.version(), name, form.blankOrThrow(), form.why(), Maker.of(request).name());
             return "/shelf#blank-" + id;
         }, form -> page(model, form));
     }
 
     @PostMapping("/shelf/blanks/{id}/remove")
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        ShelfBlank blank = shelf.blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank = floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
         return posts.handle(typed, model, () -> {
             shelf.removeBlank(id);
             return "/shelf";
-        }, form -> page(model, new Form(BlankForm.typedFrom(blank, shops.shop().lengthUnit()), form.faults(), form.token())));
+        }, form -> page(model, new Form(BlankForm.typedFrom(blank, floors.ways().lengthUnit()), form.faults(), form.token())));
     }
 
     private String page(Model model, Form form) {

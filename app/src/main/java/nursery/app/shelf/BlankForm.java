@@ -13,10 +13,13 @@ import java.util.stream.IntStream;
 import nursery.app.platform.FormReader;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Outline;
+import nursery.core.cup.OutlineForm;
 import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
+import nursery.core.floor.ShelfBlank;
+import nursery.core.measure.Edition;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.LengthUnit;
@@ -66,6 +69,11 @@ final class BlankForm {
 
     int version() {
         return reader.version();
+    }
+
+    /** Whether it was measured wrong, which is what a maker means who says nothing, or is another from now on. */
+    Edition.Why why() {
+        return reader.raw("why").equals(Edition.Why.CHANGED.name()) ? Edition.Why.CHANGED : Edition.Why.CORRECTED;
     }
 
     /** Everything wrong, under the names of the inputs. */
@@ -132,7 +140,7 @@ final class BlankForm {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", shelved.name());
         typed.put("unit", unit.name());
-        typed.put("form", BlankRow.formOf(blank.outline()));
+        typed.put("form", OutlineForm.of(blank.outline()).name());
         typed.put("height", unit.showNumber(blank.outline().heightMm()));
         typed.put("circumference", unit.showNumber(blank.outline().baseCircumferenceMm()));
         typed.put("baseCircumference", unit.showNumber(blank.outline().baseCircumferenceMm()));

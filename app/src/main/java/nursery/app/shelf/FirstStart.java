@@ -7,9 +7,9 @@ import org.springframework.stereotype.Component;
 @Component
 class FirstStart implements SmartInitializingSingleton {
 
-    private final Shelf shelf;
+    private final ShelfBook shelf;
 
-    FirstStart(Shelf shelf) {
+    FirstStart(ShelfBook shelf) {
         this.shelf = shelf;
     }
 

@@ -1,10 +1,13 @@
 package nursery.app.shelf;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Map;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
-import nursery.app.settings.ShopBook;
+import nursery.app.platform.Maker;
 import nursery.core.measure.TemperatureUnit;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -19,13 +22,13 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class ResinController {
 
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final ShelfBook shelf;
+    private final Floors floors;
     private final FormPost posts;
 
-    ResinController(Shelf shelf, ShopBook shops, FormPost posts) {
+    ResinController(ShelfBook shelf, Floors floors, FormPost posts) {
         this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -36,14 +39,14 @@ class ResinController {
 
     @GetMapping("/shelf/resins/{id}")
     String open(@PathVariable long id, Model model) {
-        ShelfResin resin = shelf.resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Resin resin = floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
         return page(model, Form.fresh(typedFrom(resin)));
     }
 
     @PostMapping("/shelf/resins/{id}/remove")
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        ShelfResin resin = shelf.resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Resin resin = floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
         return posts.handle(typed, model, () -> {
             shelf.removeResin(id);
@@ -51,8 +54,8 @@ class ResinController {
         }, form -> page(model, new Form(typedFrom(resin), form.faults(), form.token())));
     }
 
-    private Map<String, String> typedFrom(ShelfResin resin) {
-        Map<String, String> typed = ResinForm.typedFrom(resin.name(), resin.label(), resin.source(), unit());
+    private Map<String, String> typedFrom(Resin resin) {
+        Map<String, String> typed = ResinForm.typedFrom(resin.name(), resin.copy().printed(), resin.copy().source(), unit());
         typed.put("version", String.valueOf(resin.version()));
         return typed;
     }
@@ -68,19 +71,19 @@ class ResinController {
     }
 
     @PostMapping("/shelf/resins/{id}")
-    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         model.addAttribute("id", id);
         return posts.handle(typed, model, () -> {
             ResinForm form = new ResinForm(typed, unit());
             String name = form.name();
             String source = form.source();
-            shelf.changeResin(id, form.version(), name, form.labelOrThrow(), source);
+            shelf.changeResin(id, form.version(), name, form.labelOrThrow(), source, form.why(), Maker.of(request).name());
             return "/shelf#resin-" + id;
         }, form -> page(model, form));
     }
 
     private TemperatureUnit unit() {
-        return shops.shop().temperatureUnit();
+        return floors.ways().temperatureUnit();
     }
 
     private String page(Model model, Form form) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.platform.FormReader;
+import nursery.core.measure.Edition;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.TemperatureUnit;
@@ -60,6 +61,11 @@ final class ResinForm {
 
     int version() {
         return reader.version();
+    }
+
+    /** Whether it was copied wrong, which is what a maker means who says nothing, or is another product from now on. */
+    Edition.Why why() {
+        return reader.raw("why").equals(Edition.Why.CHANGED.name()) ? Edition.Why.CHANGED : Edition.Why.CORRECTED;
     }
 
     private Optional<LabelTimes> times() {

@@ -2,13 +2,15 @@ package nursery.app.shelf;
 
 import java.util.List;
 import java.util.Map;
+import nursery.app.floor.Floors;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
-import nursery.app.settings.ShopBook;
 import nursery.core.cup.CoatedArea;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.MeasuringCup;
@@ -26,13 +28,13 @@ class ShelfController {
     private static final int LONGEST_NAME = 40;
     private static final int MOST_SPINDLES = 24;
 
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final ShelfBook shelf;
+    private final Floors floors;
     private final FormPost posts;
 
-    ShelfController(Shelf shelf, ShopBook shops, FormPost posts) {
+    ShelfController(ShelfBook shelf, Floors floors, FormPost posts) {
         this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -78,8 +80,8 @@ class ShelfController {
     ModelAndView measuringCup(@RequestParam Map<String, String> typed, Model model) {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            VolumeUnit volume = shops.shop().volumeUnit();
-            LengthUnit length = shops.shop().lengthUnit();
+            VolumeUnit volume = floors.ways().volumeUnit();
+            LengthUnit length = floors.ways().lengthUnit();
             String name = reader.line("cupName", "The measuring cup's name", LONGEST_NAME, true);
             double capacityMl = reader.quantity("cupMl", "What it holds", volume);
             double markMl = reader.quantity("markMl", "The distance between marks", volume);
@@ -100,13 +102,14 @@ class ShelfController {
     }
 
     private String page(Model model, Form form) {
+        Shelf all = floors.shelf();
         model.addAttribute("form", form);
-        List<BlankCard> blanks = shelf.blanks().stream().map(BlankCard::of).toList();
+        List<BlankCard> blanks = all.blanks().stream().map(BlankCard::of).toList();
         model.addAttribute("blanks", blanks);
         model.addAttribute("tallestMm", CupPicture.tallestMm(blanks.stream().map(BlankCard::picture)));
-        model.addAttribute("resins", shelf.resins());
-        model.addAttribute("turners", shelf.turners());
-        model.addAttribute("measuringCups", shelf.measuringCups());
+        model.addAttribute("resins", all.resins());
+        model.addAttribute("turners", all.turners());
+        model.addAttribute("measuringCups", all.measuringCups());
         return "shelf/shelf";
     }
 }

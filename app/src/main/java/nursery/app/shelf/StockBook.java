@@ -4,6 +4,7 @@ import java.util.List;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockMapper.BottleRow;
+import nursery.app.shelf.StockMapper.DrawnFor;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
@@ -63,10 +64,31 @@ public class StockBook {
     /** Takes a batch's parts out of the bottles; what they do not hold by the book is not drawn from anywhere. */
     @Transactional
     public void draw(long resinId, Mix mix, long batch, String by) {
+        draw(resinId, mix, new DrawnFor(batch, null), by);
+    }
+
+    /** The same for a coat that was mixed alone. */
+    @Transactional
+    public void drawFor(long entry, long resinId, Mix mix, String by) {
+        draw(resinId, mix, new DrawnFor(null, entry), by);
+    }
+
+    /** Puts back by the book what such a coat had drawn: it never was, or it was another. */
+    @Transactional
+    public void giveBack(long entry, String by) {
+        mapper.drawnFor(entry).forEach(drawn -> insert(drawn.bottleId(), new DrawnFor(null, entry), -drawn.ml(), by));
+    }
+
+    private void draw(long resinId, Mix mix, DrawnFor drawnFor, String by) {
         mapper.lock(resinId);
         for (Part part : Part.values()) {
-            Bottle.draw(bottles(resinId, part), of(mix, part)).draws().forEach(draw -> mapper.insertDraw(draw.bottleId(), batch, draw.ml(), moments.now(), by));
+            Bottle.draw(bottles(resinId, part), of(mix, part)).draws().forEach(draw -> insert(draw.bottleId(), drawnFor, draw.ml(), by));
         }
+    }
+
+    private void insert(long bottleId, DrawnFor drawnFor, double ml, String by) {
+        mapper.insertDraw(bottleId, drawnFor, ml, moments.now(), by);
+        mapper.countOn(bottleId, ml);
     }
 
     /** @throws InvalidInput if that is no bottle */
@@ -90,7 +112,7 @@ public class StockBook {
         faults.within("left-" + bottleId, "What is left of lot " + stocked.bottle().lot(), leftMl, 0, stocked.bottle().holdsMl(), "ml");
         faults.throwIfAny();
         Bottle now = bottles().stream().map(StockedBottle::bottle).filter(bottle -> bottle.id() == bottleId).findFirst().orElseThrow();
-        mapper.insertDraw(bottleId, null, now.leftMl() - leftMl, moments.now(), by);
+        insert(bottleId, new DrawnFor(null, null), now.leftMl() - leftMl, by);
     }
 
     private static double of(Mix mix, Part part) {

@@ -4,12 +4,13 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
-import nursery.app.settings.ShopBook;
 import nursery.core.resin.Part;
+import nursery.core.resin.Resin;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,19 +26,17 @@ class StockController {
     private static final int LONGEST_LOT = 60;
 
     private final StockBook stock;
-    private final Shelf shelf;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    StockController(StockBook stock, Shelf shelf, ShopBook shops, FormPost posts) {
+    StockController(StockBook stock, Floors floors, FormPost posts) {
         this.stock = stock;
-        this.shelf = shelf;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
     /** A resin with its bottles, the emptied ones last. */
-    record ResinStock(ShelfResin resin, List<StockBook.StockedBottle> bottles) {
+    record ResinStock(Resin resin, List<StockBook.StockedBottle> bottles) {
 
         /** The smaller side in millilitres of mix: what can still be mixed before a part runs out. */
         public double mixableMl() {
@@ -60,11 +59,11 @@ class StockController {
     ModelAndView add(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            Optional<Long> resin = reader.id("resin", "The resin").filter(id -> shelf.resin(id).isPresent());
+            Optional<Long> resin = reader.id("resin", "The resin").filter(id -> floors.shelf().resin(id).isPresent());
             reader.faults().require(resin.isPresent() || reader.raw("resin").isEmpty(), "resin", "That resin is not on the shelf any more: choose another.");
             Optional<Part> part = reader.choice("part", "Resin or hardener", Part.class);
             String lot = reader.line("lot", "The lot", LONGEST_LOT, true);
-            double holdsMl = reader.quantity("holds", "What the bottle holds", shops.shop().volumeUnit());
+            double holdsMl = reader.quantity("holds", "What the bottle holds", floors.ways().volumeUnit());
             reader.faults().throwIfAny();
             stock.add(resin.orElseThrow(), part.orElseThrow(), lot, holdsMl, Maker.of(request).name());
             return "/shelf/bottles";
@@ -75,7 +74,7 @@ class StockController {
     ModelAndView look(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return posts.handle(typed, model, () -> {
             FormReader reader = new FormReader(typed);
-            double leftMl = reader.quantity("left-" + id, "What is left", shops.shop().volumeUnit());
+            double leftMl = reader.quantity("left-" + id, "What is left", floors.ways().volumeUnit());
             reader.faults().throwIfAny();
             stock.look(id, leftMl, Maker.of(request).name());
             return "/shelf/bottles";
@@ -85,8 +84,8 @@ class StockController {
     private String page(Model model, Form form) {
         List<StockBook.StockedBottle> all = stock.bottles();
         model.addAttribute("form", form);
-        model.addAttribute("resins", shelf.resins());
-        model.addAttribute("stocks", shelf.resins().stream()
+        model.addAttribute("resins", floors.shelf().resins());
+        model.addAttribute("stocks", floors.shelf().resins().stream()
                 .map(resin -> new ResinStock(resin, all.stream().filter(bottle -> bottle.resinId() == resin.id()).toList())).filter(found -> !found.bottles().isEmpty()).toList());
         return "shelf/bottles";
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -16,6 +17,7 @@ import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
+import nursery.core.technique.Wait;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -94,14 +96,20 @@ class EditController {
 
     private static Map<String, String> waits() {
         Map<String, String> waits = new LinkedHashMap<>();
-        waits.put("none", "nothing: go on at once");
-        waits.put("dry", "minutes of drying");
-        waits.put("settle", "minutes after the pour, while workable");
-        waits.put("into-coat", "minutes into the coat, before it gels");
-        waits.put("age", "hours on the cure clock");
-        waits.put("straight-on", "the tack window");
-        waits.put("sandable", "until it is sandable");
-        waits.put("cured", "until it is cured");
+        Stream.of(Wait.Kind.values()).forEach(kind -> waits.put(kind.written(), words(kind)));
         return waits;
+    }
+
+    private static String words(Wait.Kind kind) {
+        return switch (kind) {
+            case NONE -> "nothing: go on at once";
+            case DRY -> "minutes of drying";
+            case SETTLE -> "minutes after the pour, while workable";
+            case INTO_COAT -> "minutes into the coat, before it gels";
+            case AGE -> "hours on the cure clock";
+            case STRAIGHT_ON -> "the tack window";
+            case SANDABLE -> "until it is sandable";
+            case CURED -> "until it is cured";
+        };
     }
 }

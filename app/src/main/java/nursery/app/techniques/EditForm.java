@@ -87,9 +87,9 @@ final class EditForm {
         row.put("do", step.kind().written());
         row.put("title", step.title());
         row.put("detail", step.detail());
-        row.put("wait", WaitWords.written(wait));
-        row.put("amount", wait instanceof Wait.Age age ? Numbers.show(age.hours()) : WaitWords.minutes(wait).stream().mapToObj(Long::toString).findFirst().orElse(""));
-        row.put("fast", wait instanceof Wait.Age age && age.fastHours() != age.hours() ? Numbers.show(age.fastHours()) : "");
+        row.put("wait", wait.kind().written());
+        row.put("amount", wait.kind().isMinutes() ? String.valueOf(wait.atLeast().toMinutes()) : wait.kind() == Wait.Kind.AGE ? Numbers.show(wait.hours()) : "");
+        row.put("fast", wait.fastHours() != wait.hours() ? Numbers.show(wait.fastHours()) : "");
         row.put("coat", step.role().map(CoatRole::written).orElse(""));
         row.put("material", step.material().written());
         row.put("width", step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
@@ -195,24 +195,20 @@ final class EditForm {
     }
 
     private static Optional<Wait> wait(FormReader reader, Row row, String at) {
-        String kind = row.value("wait").isEmpty() ? "none" : row.value("wait");
-        return switch (kind) {
-            case "none" -> Optional.of(new Wait.None());
-            case "straight-on" -> Optional.of(new Wait.StraightOn());
-            case "sandable" -> Optional.of(new Wait.Sandable());
-            case "cured" -> Optional.of(new Wait.Cured());
-            case "dry", "settle", "into-coat" -> minutes(reader, at).flatMap(minutes -> reader.faults().attempt(at + ".amount",
-                    () -> kind.equals("dry") ? new Wait.Dry(minutes) : kind.equals("settle") ? new Wait.Settle(minutes) : new Wait.Into(minutes)));
-            case "age" -> {
-                double hours = reader.number(at + ".amount", "The hours on the cure clock");
-                double fast = reader.optionalNumber(at + ".fast").orElse(hours);
-                yield Double.isNaN(hours) ? Optional.empty() : reader.faults().attempt(at + ".amount", () -> new Wait.Age(hours, fast));
-            }
-            default -> {
-                reader.faults().add(at + ".wait", "“%s” is no wait: choose one.".formatted(kind));
-                yield Optional.empty();
-            }
-        };
+        String written = row.value("wait").isEmpty() ? Wait.Kind.NONE.written() : row.value("wait");
+        Optional<Wait.Kind> kind = Wait.Kind.named(written);
+        reader.faults().require(kind.isPresent(), at + ".wait", "“%s” is no wait: choose one.".formatted(written));
+        return kind.flatMap(found -> switch (found) {
+            case NONE, STRAIGHT_ON, SANDABLE, CURED -> Optional.of(Wait.of(found));
+            case DRY, SETTLE, INTO_COAT -> minutes(reader, at).flatMap(minutes -> reader.faults().attempt(at + ".amount", () -> Wait.of(found, minutes)));
+            case AGE -> age(reader, at);
+        });
+    }
+
+    private static Optional<Wait> age(FormReader reader, String at) {
+        double hours = reader.number(at + ".amount", "The hours on the cure clock");
+        double fast = reader.optionalNumber(at + ".fast").orElse(hours);
+        return Double.isNaN(hours) ? Optional.empty() : reader.faults().attempt(at + ".amount", () -> Wait.age(hours, fast));
     }
 
     private static Optional<Duration> minutes(FormReader reader, String at) {

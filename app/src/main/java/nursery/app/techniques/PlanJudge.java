@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Show;
-import nursery.app.shelf.Shelf;
-import nursery.app.shelf.ShelfBlank;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.film.Share;
 import nursery.core.film.Texture;
+import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.Judgement;
@@ -27,10 +27,10 @@ class PlanJudge {
     private static final Blank USUAL_BLANK = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
     private static final double HOURS_PER_DAY = 24;
 
-    private final Shelf shelf;
+    private final Floors floors;
 
-    PlanJudge(Shelf shelf) {
-        this.shelf = shelf;
+    PlanJudge(Floors floors) {
+        this.floors = floors;
     }
 
     /** What a card says: how many steps and coats, hands and days, and what is wrong. */
@@ -68,7 +68,7 @@ class PlanJudge {
         List<PlanStep> plan = technique.plan(schools, Map.of());
         List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         List<Judgement.Finding> findings = findings(plan);
-        return IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), WaitWords.words(plan.get(i).waiting(), show), amount(plan.get(i), show),
+        return IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), plan.get(i).waiting().words(), amount(plan.get(i), show),
                 findings.stream().filter(finding -> finding.place() == i).toList())).toList();
     }
 
@@ -80,7 +80,7 @@ class PlanJudge {
     }
 
     private Blank blank() {
-        return shelf.blanks().stream().map(ShelfBlank::blank).findFirst().orElse(USUAL_BLANK);
+        return floors.shelf().blanks().stream().map(ShelfBlank::blank).findFirst().orElse(USUAL_BLANK);
     }
 
     private static String from(double hours) {

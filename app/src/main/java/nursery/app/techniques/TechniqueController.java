@@ -6,11 +6,11 @@ import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.app.settings.ShopBook;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.Question;
@@ -37,13 +37,13 @@ class TechniqueController {
 
     private final TechniqueBook techniques;
     private final PlanJudge judge;
-    private final ShopBook shops;
+    private final Floors floors;
     private final FormPost posts;
 
-    TechniqueController(TechniqueBook techniques, PlanJudge judge, ShopBook shops, FormPost posts) {
+    TechniqueController(TechniqueBook techniques, PlanJudge judge, Floors floors, FormPost posts) {
         this.techniques = techniques;
         this.judge = judge;
-        this.shops = shops;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -130,7 +130,7 @@ class TechniqueController {
 
     private String page(String key, Form form, Model model) {
         ShelvedTechnique technique = find(key);
-        Show show = shops.show();
+        Show show = floors.show();
         model.addAttribute("form", form);
         model.addAttribute("shelved", technique);
         model.addAttribute("sketch", judge.sketch(technique.technique(), Schools.of()));

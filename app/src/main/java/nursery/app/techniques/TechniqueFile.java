@@ -1,19 +1,12 @@
 package nursery.app.techniques;
 
-import com.fasterxml.jackson.core.JsonParser;
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.DeserializationFeature;
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.ObjectNode;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.PathType;
-import com.networknt.schema.SchemaValidatorsConfig;
-import com.networknt.schema.SpecVersion;
-import com.networknt.schema.ValidationMessage;
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SchemaRegistryConfig;
+import com.networknt.schema.SpecificationVersion;
+import com.networknt.schema.path.PathType;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
@@ -36,6 +29,14 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A technique as a file: JSON by the schema in {@code techniques/technique.schema.json}, described in docs/techniques.md. What is
@@ -48,8 +49,8 @@ final class TechniqueFile {
     private static final int MOST_FAULTS = 50;
     private static final String FORMAT = "nursery-technique";
     private static final int VERSION = 1;
-    private static final ObjectMapper JSON = JsonMapper.builder().enable(JsonParser.Feature.STRICT_DUPLICATE_DETECTION).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
-    private static final JsonSchema SCHEMA = schema();
+    private static final JsonMapper JSON = JsonMapper.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
+    private static final Schema SCHEMA = schema();
 
     private TechniqueFile() {}
 
@@ -65,18 +66,14 @@ final class TechniqueFile {
         if (!faults.isEmpty()) {
             throw new InvalidInput(faults);
         }
-        return new Technique(root.path("name").asText().strip(), root.path("about").asText().strip(), stream(root.path("steps")).map(TechniqueFile::part).toList());
+        return new Technique(root.path("name").asString("").strip(), root.path("about").asString("").strip(), stream(root.path("steps")).map(TechniqueFile::part).toList());
     }
 
     static String write(Technique technique) {
         ObjectNode root = JSON.createObjectNode().put("format", FORMAT).put("version", VERSION).put("name", technique.name()).put("about", technique.about());
         ArrayNode steps = root.putArray("steps");
         technique.parts().forEach(part -> steps.add(node(part)));
-        try {
-            return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n";
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
+        return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n";
     }
 
     /** The schema itself, for who writes files by other means. */
@@ -88,9 +85,10 @@ final class TechniqueFile {
         }
     }
 
-    private static JsonSchema schema() {
-        return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(new String(schemaFile(), StandardCharsets.UTF_8),
-                SchemaValidatorsConfig.builder().pathType(PathType.JSON_PATH).locale(Locale.ENGLISH).build());
+    private static Schema schema() {
+        SchemaRegistryConfig told = SchemaRegistryConfig.builder().pathType(PathType.JSON_PATH).locale(Locale.ENGLISH).build();
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12, registry -> registry.schemaRegistryConfig(told))
+                .getSchema(new String(schemaFile(), StandardCharsets.UTF_8), InputFormat.JSON);
     }
 
     private static String text(byte[] file) {
@@ -107,8 +105,9 @@ final class TechniqueFile {
             JsonNode root = JSON.readTree(text);
             refuseIf(root == null || root.isMissingNode(), "The file is empty.");
             return Optional.ofNullable(root).orElseThrow();
-        } catch (JsonProcessingException e) {
-            String where = e.getLocation() == null ? "" : " at line %d, column %d".formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr());
+        } catch (JacksonException e) {
+            TokenStreamLocation at = e.getLocation();
+            String where = at == null ? "" : " at line %d, column %d".formatted(at.getLineNr(), at.getColumnNr());
             throw refused("The file is not JSON%s: %s.".formatted(where, e.getOriginalMessage()));
         }
     }
@@ -123,38 +122,29 @@ final class TechniqueFile {
         return new InvalidInput(List.of(new Fault("file", message)));
     }
 
-    private static Fault fault(ValidationMessage message) {
+    private static Fault fault(Error message) {
         String at = message.getInstanceLocation().toString().replaceFirst("^\\$\\.?", "");
         String field = at.isEmpty() ? "file" : at;
         return new Fault(field, "%s: %s.".formatted(at.isEmpty() ? "The file" : at, message.getMessage().replaceFirst("^\\$[^:]*: ", "")));
     }
 
     private static Technique.Part part(JsonNode node) {
-        return node.has("repeat") ? new Technique.Repeat(node.path("repeat").asText().strip(), node.path("least").asInt(), node.path("most").asInt(), node.path("usual").asInt(),
+        return node.has("repeat") ? new Technique.Repeat(node.path("repeat").asString("").strip(), node.path("least").asInt(0), node.path("most").asInt(0), node.path("usual").asInt(0),
                 stream(node.path("steps")).map(TechniqueFile::step).toList()) : new Technique.Single(step(node));
     }
 
     private static TechniqueStep step(JsonNode node) {
         JsonNode size = node.path("size");
-        return new TechniqueStep(StepKind.named(node.path("do").asText()).orElseThrow(), node.path("title").asText().strip(), wait(node.path("wait")), node.path("detail").asText().strip(),
-                node.has("coat") ? CoatRole.named(node.path("coat").asText()) : Optional.empty(), Material.named(node.path("material").asText("ordinary")).orElseThrow(),
-                size.isObject() ? Optional.of(new DecalSize(size.path("widthMm").asDouble(), size.path("heightMm").asDouble())) : Optional.empty(), node.path("grit").asText().strip(),
-                stream(node.path("only")).map(school -> School.valueOf(school.asText().toUpperCase(Locale.ROOT).replace('-', '_'))).toList());
+        return new TechniqueStep(StepKind.named(node.path("do").asString("")).orElseThrow(), node.path("title").asString("").strip(), wait(node.path("wait")), node.path("detail").asString("").strip(),
+                node.has("coat") ? CoatRole.named(node.path("coat").asString("")) : Optional.empty(), Material.named(node.path("material").asString("ordinary")).orElseThrow(),
+                size.isObject() ? Optional.of(new DecalSize(size.path("widthMm").asDouble(0), size.path("heightMm").asDouble(0))) : Optional.empty(), node.path("grit").asString("").strip(),
+                stream(node.path("only")).map(school -> School.valueOf(school.asString("").toUpperCase(Locale.ROOT).replace('-', '_'))).toList());
     }
 
     private static Wait wait(JsonNode node) {
-        Duration minutes = Duration.ofMinutes(node.path("minutes").asLong());
-        double hours = node.path("hours").asDouble();
-        return switch (node.path("kind").asText("none")) {
-            case "dry" -> new Wait.Dry(minutes);
-            case "settle" -> new Wait.Settle(minutes);
-            case "into-coat" -> new Wait.Into(minutes);
-            case "age" -> new Wait.Age(hours, node.path("fastHours").asDouble(hours));
-            case "straight-on" -> new Wait.StraightOn();
-            case "sandable" -> new Wait.Sandable();
-            case "cured" -> new Wait.Cured();
-            default -> new Wait.None();
-        };
+        Wait.Kind kind = Wait.Kind.named(node.path("kind").asString("none")).orElseThrow();
+        double hours = node.path("hours").asDouble(0);
+        return kind.isMinutes() ? Wait.of(kind, Duration.ofMinutes(node.path("minutes").asLong(0))) : new Wait(kind, Duration.ZERO, hours, node.path("fastHours").asDouble(hours));
     }
 
     private static ObjectNode node(Technique.Part part) {
@@ -170,7 +160,7 @@ final class TechniqueFile {
     private static ObjectNode node(TechniqueStep step) {
         ObjectNode node = JSON.createObjectNode().put("do", step.kind().written());
         putUnlessEmpty(node, "title", step.title());
-        if (!(step.waiting() instanceof Wait.None)) {
+        if (step.waiting().kind() != Wait.Kind.NONE) {
             node.set("wait", node(step.waiting()));
         }
         putUnlessEmpty(node, "detail", step.detail());
@@ -188,14 +178,14 @@ final class TechniqueFile {
     }
 
     private static ObjectNode node(Wait wait) {
-        ObjectNode node = JSON.createObjectNode().put("kind", WaitWords.written(wait));
-        if (wait instanceof Wait.Age age) {
-            node.put("hours", age.hours());
-            if (age.fastHours() != age.hours()) {
-                node.put("fastHours", age.fastHours());
+        ObjectNode node = JSON.createObjectNode().put("kind", wait.kind().written());
+        if (wait.kind().isMinutes()) {
+            node.put("minutes", wait.atLeast().toMinutes());
+        } else if (wait.kind() == Wait.Kind.AGE) {
+            node.put("hours", wait.hours());
+            if (wait.fastHours() != wait.hours()) {
+                node.put("fastHours", wait.fastHours());
             }
-        } else {
-            WaitWords.minutes(wait).ifPresent(minutes -> node.put("minutes", minutes));
         }
         return node;
     }

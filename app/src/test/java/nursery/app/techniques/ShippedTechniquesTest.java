@@ -20,7 +20,6 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.Ahead;
-import nursery.core.log.CupFile;
 import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
 import nursery.core.log.LegalMoves;

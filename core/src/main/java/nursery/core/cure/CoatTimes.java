@@ -45,20 +45,28 @@ public final class CoatTimes {
         return clock.whenReached(room, pouredAt, ageHours);
     }
 
+    public Instant at(CoatMoment moment) {
+        return at(moment.ageH(label.times()));
+    }
+
+    public Label label() {
+        return label;
+    }
+
     public Instant workableUntil() {
         return at(label.times().workingH());
     }
 
     public Instant offTurnerFrom() {
-        return at(label.times().turningH());
+        return at(CoatMoment.OFF_TURNER);
     }
 
     public Window tackWindow() {
-        return Window.between(at(label.times().recoatFromH()), at(label.times().recoatUntilH()));
+        return Window.between(at(CoatMoment.RECOAT_FROM), at(CoatMoment.RECOAT_UNTIL));
     }
 
     public Instant sandableFrom() {
-        return at(label.times().sandableFromH());
+        return at(CoatMoment.SANDABLE);
     }
 
     public Instant sandableSure() {
@@ -66,28 +74,28 @@ public final class CoatTimes {
     }
 
     public Instant scuffAfter() {
-        return at(label.times().scuffAfterH());
+        return at(CoatMoment.SCUFF_AFTER);
     }
 
     public Instant fullCureAt() {
-        return at(label.times().fullCureH());
+        return at(CoatMoment.FULL_CURE);
     }
 
     /** The phases from the pour on, in order, without gaps; full cure, the last, has no end. */
-    public List<Span> phases() {
+    public List<PhaseBegin> phases() {
         LabelTimes times = label.times();
         List<Double> ages = DoubleStream.of(0, times.workingH(), times.turningH(), times.recoatFromH(), times.recoatUntilH(),
                 times.sandableFromH(), times.curedH(), times.fullCureH()).sorted().distinct().boxed().toList();
-        List<Span> spans = new ArrayList<>();
+        List<PhaseBegin> spans = new ArrayList<>();
         for (double age : ages) {
             Phase phase = Phase.at(times, age);
             if (spans.isEmpty() || spans.get(spans.size() - 1).phase() != phase) {
-                spans.add(new Span(phase, at(age)));
+                spans.add(new PhaseBegin(phase, at(age)));
             }
         }
         return spans;
     }
 
     /** A phase and when it begins; it lasts until the next begins. */
-    public record Span(Phase phase, Instant startsAt) {}
+    public record PhaseBegin(Phase phase, Instant startsAt) {}
 }

@@ -92,9 +92,9 @@ public final class RoomCourse {
     /** The readings between two moments, both included. */
     public List<RoomReading> readings(Instant from, Instant until) {
         List<RoomReading> found = new ArrayList<>();
-        for (int i = 0; i < hours.length; i++) {
+        for (int i = Math.max(0, stretchAt(hoursAt(from)) - 1); i < hours.length && !instant(hours[i]).isAfter(until); i++) {
             Instant at = instant(hours[i]);
-            if (!at.isBefore(from) && !at.isAfter(until)) {
+            if (!at.isBefore(from)) {
                 Double percent = humidity.get(at);
                 found.add(new RoomReading(at, celsius[i], percent == null ? OptionalDouble.empty() : OptionalDouble.of(percent)));
             }
@@ -113,6 +113,11 @@ public final class RoomCourse {
         part.addAll(readings(from.plusNanos(1), until.minusNanos(1)));
         part.add(new RoomReading(until, temperatureCAt(until)));
         return new RoomCourse(part);
+    }
+
+    /** Only what lies behind a moment. */
+    public RoomCourse from(Instant from) {
+        return lastReadingAt().isAfter(from) ? between(from, lastReadingAt()) : steady(temperatureCAt(from));
     }
 
     /** This course with everything after a moment warmer or colder by so much. */

@@ -108,7 +108,7 @@ public record CoatSimulation(List<Sample> samples, double filmMm, Optional<Durat
             this.girthM = choice.blank().outline().stations().stream().mapToDouble(Station::circumferenceMm).average().orElseThrow() / MM_PER_M;
             this.narrowestMm = choice.blank().coatedStations().stream().mapToDouble(Station::radiusMm).min().orElseThrow();
             double fresh = choice.label().viscosityPaS().orElseThrow();
-            double potAgeH = choice.label().potLifeMin().orElse(choice.label().times().workingH() * MINUTES_PER_HOUR) / MINUTES_PER_HOUR;
+            double potAgeH = PotLife.statedMin(choice.label()) / MINUTES_PER_HOUR;
             this.growthPerHour = Math.log(fresh < THIN_PAS ? 4 : 2) / potAgeH;
             this.potFaster = potAgeH * MINUTES_PER_HOUR / PotLife.minutes(choice.label(), choice.batchMl(), choice.label().referenceC());
         }
@@ -129,7 +129,7 @@ public record CoatSimulation(List<Sample> samples, double filmMm, Optional<Durat
 
         /** The film's own clock when the pot, ageing faster, has reached its pot life. */
         private double potLifeAgeH() {
-            return choice.label().potLifeMin().orElse(choice.label().times().workingH() * MINUTES_PER_HOUR) / MINUTES_PER_HOUR / potFaster;
+            return PotLife.statedMin(choice.label()) / MINUTES_PER_HOUR / potFaster;
         }
 
         private double ageH(Instant at) {

@@ -30,8 +30,8 @@ public final class Ahead {
      */
     public record Expected(PlanStep step, Instant at, boolean scuffFirst, boolean late, boolean waitsForMaker) {}
 
-    public static List<Expected> of(CupFile file, RoomCourse room, Instant now, QuietHours quiet) {
-        CupFold fold = CupFold.of(file, room);
+    public static List<Expected> of(Cup cup, RoomCourse room, Instant now, QuietHours quiet) {
+        CupFold fold = CupFold.of(cup, room);
         List<Expected> ahead = new ArrayList<>();
         Instant free = now;
         for (Optional<NextAction> next = fold.stateAt(free).next(); next.isPresent(); next = fold.stateAt(free).next()) {
@@ -42,11 +42,11 @@ public final class Ahead {
             NextAction then = fold.stateAt(at).next().orElseThrow();
             if (then.kind() == NextAction.Kind.SCUFF_FIRST) {
                 at = quiet.nextAwake(later(at, then.window().opensAt()));
-                fold.add(new LogEntry.Scuffed(mark(at)));
+                fold.add(LogEntry.scuffed(mark(at)));
                 at = at.plus(Duration.ofMinutes(SCUFF_MINUTES));
             }
             ahead.add(new Expected(action.step(), at, then.kind() == NextAction.Kind.SCUFF_FIRST, then.kind() == NextAction.Kind.STEP && then.window().hasClosedBy(at), at.isAfter(possible)));
-            fold.add(action.step().kind().isPour() ? new LogEntry.Poured(mark(at), action.step().number(), fold.stateAt(at).share(file, action.step().role().orElseThrow()).suggestedMl(), Optional.empty())
+            fold.add(action.step().kind().isPour() ? new LogEntry.Poured(mark(at), action.step().number(), fold.stateAt(at).share(cup, action.step().role().orElseThrow()).suggestedMl(), Optional.empty())
                     : new LogEntry.StepDone(mark(at), action.step().number()));
             // A wait runs from when the work is logged, so only the hands are busy on.
             free = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));

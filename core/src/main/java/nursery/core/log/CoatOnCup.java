@@ -10,14 +10,17 @@ import nursery.core.technique.PlanStep;
  *
  * @param step    the step it belongs to
  * @param pour    the entry that put it there
- * @param label   of the resin it was mixed from
- * @param times   its phases and windows
+ * @param times   its phases and windows, by the label it was poured with
  * @param scuffed whether it has been sanded or scuffed since
  */
-public record CoatOnCup(PlanStep step, LogEntry.Poured pour, Label label, CoatTimes times, boolean scuffed) {
+public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {
 
     CoatOnCup nowScuffed() {
-        return new CoatOnCup(step, pour, label, times, true);
+        return new CoatOnCup(step, pour, times, true);
+    }
+
+    public Label label() {
+        return times.label();
     }
 
     /** The mean film this amount makes on an area. */

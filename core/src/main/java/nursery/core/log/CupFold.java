@@ -10,17 +10,10 @@ import java.util.Optional;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.CupState.Concern;
+import nursery.core.log.CupState.Gone;
 import nursery.core.log.CupState.SpindleHold;
-import nursery.core.log.LogEntry.FaultsSeen;
-import nursery.core.log.LogEntry.HandedOver;
-import nursery.core.log.LogEntry.Noted;
 import nursery.core.log.LogEntry.Poured;
-import nursery.core.log.LogEntry.Scuffed;
-import nursery.core.log.LogEntry.Skipped;
 import nursery.core.log.LogEntry.StepDone;
-import nursery.core.log.LogEntry.TakenOff;
-import nursery.core.log.LogEntry.Touched;
-import nursery.core.resin.Label;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
 
@@ -32,103 +25,116 @@ public final class CupFold {
 
     private static final double SECONDS_PER_MINUTE = 60;
 
-    private final CupFile file;
+    private final Cup cup;
     private final RoomCourse room;
     private final Map<Integer, LogEntry> done = new HashMap<>();
     private final List<CoatOnCup> coats = new ArrayList<>();
     private final List<Concern> concerns = new ArrayList<>();
     private Layers layers = Layers.bareSteel();
     private Optional<SpindleHold> hold = Optional.empty();
-    private Optional<Instant> handedOverAt = Optional.empty();
+    private Optional<Gone> gone = Optional.empty();
     private Instant lastDone;
+    private Instant lastSeen;
 
-    private CupFold(CupFile file, RoomCourse room) {
-        this.file = file;
+    private CupFold(Cup cup, RoomCourse room) {
+        this.cup = cup;
         this.room = room;
-        this.lastDone = file.startedAt();
-    }
-
-    public static CupState stateOf(CupFile file, RoomCourse room, Instant now) {
-        return of(file, room).stateAt(now);
+        this.lastDone = cup.startedAt();
+        this.lastSeen = cup.startedAt();
     }
 
     /** A fold of all that has happened, which more can be laid on: how the steps ahead are played through. */
-    public static CupFold of(CupFile file, RoomCourse room) {
-        CupFold fold = new CupFold(file, room);
-        file.happened().forEach(fold::add);
+    public static CupFold of(Cup cup, RoomCourse room) {
+        CupFold fold = new CupFold(cup, room);
+        cup.happened().forEach(fold::add);
         return fold;
     }
 
     /** Lays one more entry on, with what is questionable about it. */
     public void add(LogEntry entry) {
-        LegalMoves.concernsAbout(stateAt(entry.mark().happenedAt()), file, entry).forEach(concerns::add);
-        apply(entry);
+        LegalMoves.concernsAbout(stateAt(entry.mark().happenedAt()), cup, entry).forEach(concerns::add);
+        play(entry);
     }
 
     /** Lays one more entry on without asking what is questionable about it: for what is only planned. */
     public void play(LogEntry entry) {
-        apply(entry);
+        layers = switch (entry.kind()) {
+            case POURED -> pour((Poured) entry);
+            case DONE -> work((StepDone) entry);
+            case SKIPPED -> leaveOut((LogEntry.Skipped) entry);
+            case SCUFFED -> scuff(entry);
+            case TAKEN_OFF -> takeOff();
+            case FAULTS_SEEN -> layers.withFaults();
+            case HANDED_OVER, ABANDONED -> leave(entry);
+            case REOPENED -> comeBack();
+            case NOTED, TOUCHED -> layers;
+            case CANCELLED -> throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
+        };
+        lastSeen = entry.mark().happenedAt();
     }
 
     public CupState stateAt(Instant now) {
-        Optional<NextAction> next = file.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
-                .map(step -> NextStep.of(step, newestCoat(), lastDone, now));
-        return new CupState(done, coats, next, layers, hold, lastDone, handedOverAt, concerns);
+        Optional<NextAction> next = cup.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
+                .map(step -> NextStep.of(step, new WallClock(newestCoat(), lastDone), now));
+        return new CupState(done, coats, next, layers, hold, lastDone, lastSeen, gone, concerns);
     }
 
     /** Minutes from the start of a cup, the clock its layers are counted by. */
-    static double minute(CupFile file, Instant at) {
-        return Duration.between(file.startedAt(), at).toSeconds() / SECONDS_PER_MINUTE;
+    static double minute(Cup cup, Instant at) {
+        return Duration.between(cup.startedAt(), at).toSeconds() / SECONDS_PER_MINUTE;
     }
 
-    private void apply(LogEntry entry) {
-        if (entry instanceof Poured pour) {
-            pour(pour);
-        } else if (entry instanceof StepDone step) {
-            work(step);
-        } else if (entry instanceof Skipped skipped) {
-            done.put(skipped.step(), skipped);
-        } else if (entry instanceof Scuffed scuffed) {
-            scuff();
-            layers = layers.scuffed();
-            lastDone = scuffed.mark().happenedAt();
-        } else if (entry instanceof TakenOff) {
-            hold = Optional.empty();
-        } else if (entry instanceof FaultsSeen) {
-            layers = layers.withFaults();
-        } else if (entry instanceof HandedOver handed) {
-            handedOverAt = Optional.of(handed.mark().happenedAt());
-        } else if (!(entry instanceof Noted) && !(entry instanceof Touched)) {
-            throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
-        }
-    }
-
-    private void pour(Poured pour) {
-        PlanStep step = file.step(pour.step());
-        Label label = file.labelFor(step);
-        CoatTimes times = new CoatTimes(label, room, pour.mark().happenedAt());
-        coats.add(new CoatOnCup(step, pour, label, times, false));
+    private Layers pour(Poured pour) {
+        PlanStep step = cup.step(pour.step());
+        CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
+        coats.add(new CoatOnCup(step, pour, times, false));
         done.put(pour.step(), pour);
-        layers = layers.after(step, minute(file, times.pouredAt()));
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
+        return layers.after(step, minute(cup, times.pouredAt()));
     }
 
-    private void work(StepDone entry) {
-        PlanStep step = file.step(entry.step());
+    private Layers work(StepDone entry) {
+        PlanStep step = cup.step(entry.step());
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
-        layers = layers.after(step, minute(file, lastDone));
         if (step.kind().isSanding()) {
             // Nobody sands a turning cup.
             hold = Optional.empty();
         }
         if (step.kind().scuffsTheBody()) {
-            scuff();
+            newestIsScuffed();
         }
+        return layers.after(step, minute(cup, lastDone));
     }
 
-    private void scuff() {
+    private Layers leaveOut(LogEntry.Skipped entry) {
+        done.put(entry.step(), entry);
+        return layers;
+    }
+
+    private Layers scuff(LogEntry entry) {
+        newestIsScuffed();
+        lastDone = entry.mark().happenedAt();
+        return layers.scuffed();
+    }
+
+    private Layers takeOff() {
+        hold = Optional.empty();
+        return layers;
+    }
+
+    private Layers leave(LogEntry entry) {
+        gone = Optional.of(new Gone(entry.kind(), entry.mark()));
+        return takeOff();
+    }
+
+    private Layers comeBack() {
+        gone = Optional.empty();
+        return layers;
+    }
+
+    private void newestIsScuffed() {
         hold = Optional.empty();
         newestCoat().ifPresent(coat -> coats.set(coats.size() - 1, coat.nowScuffed()));
     }

@@ -1,5 +1,6 @@
 package nursery.core.log;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -18,11 +19,15 @@ import nursery.core.technique.Rule;
  * @param layers   what lies on it
  * @param hold     the spindle it is on, if any
  * @param lastDoneAt when its newest work was done, or the cup was started
- * @param handedOverAt when it went to its owner, if it has
+ * @param lastSeenAt when the newest entry of its log happened, or the cup was started
+ * @param gone     how and when it left the bench, if it has
  * @param concerns what the log shows was done against the label or practice
  */
-public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optional<NextAction> next,
-        Layers layers, Optional<SpindleHold> hold, Instant lastDoneAt, Optional<Instant> handedOverAt, List<Concern> concerns) {
+public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optional<NextAction> next, Layers layers, Optional<SpindleHold> hold,
+        Instant lastDoneAt, Instant lastSeenAt, Optional<Gone> gone, List<Concern> concerns) {
+
+    /** A finished cup stays on the floor so long after its full cure; from memory. */
+    public static final Duration STAYS_AFTER_FULL_CURE = Duration.ofDays(14);
 
     public CupState {
         done = Map.copyOf(done);
@@ -43,18 +48,36 @@ public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optio
         return coats.stream().map(coat -> coat.times().fullCureAt()).max(Instant::compareTo);
     }
 
+    /** When a cup with no step left may be handed over: at full cure, and not before the last of its work; empty while steps are left. */
+    public Optional<Instant> readyAt() {
+        return isFinished() ? Optional.of(fullCureAt().filter(lastDoneAt::isBefore).orElse(lastDoneAt)) : Optional.empty();
+    }
+
+    /** From when it is no longer on the floor: gone, or finished and fully cured for long; empty while there is work on it. */
+    public Optional<Instant> leavesAt() {
+        return gone.map(left -> left.mark().happenedAt())
+                .or(() -> readyAt().map(ready -> (ready.isAfter(lastSeenAt) ? ready : lastSeenAt).plus(STAYS_AFTER_FULL_CURE)));
+    }
+
+    public Optional<Instant> handedOverAt() {
+        return gone.filter(left -> left.how() == LogEntry.Kind.HANDED_OVER).map(left -> left.mark().happenedAt());
+    }
+
     /** Coats over the decoration. */
     public int clearCoats() {
         return layers.clearCoats();
     }
 
     /** What a coat in this role needs on the cup as it is. */
-    public Share share(CupFile file, CoatRole role) {
-        return Share.of(file.blank(), role, layers.texture(), clearCoats());
+    public Share share(Cup cup, CoatRole role) {
+        return Share.of(cup.blank(), role, layers.texture(), clearCoats());
     }
 
     /** A spindle taken, and from when the coat on it may come off. */
     public record SpindleHold(Spindle spindle, Instant since, Instant mayComeOffAt) {}
+
+    /** How a cup left the bench: handed over, or abandoned. */
+    public record Gone(LogEntry.Kind how, Mark mark) {}
 
     /**
      * Something done against the label or practice.

@@ -11,16 +11,8 @@ import java.util.Set;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.Film;
 import nursery.core.log.CupState.Concern;
-import nursery.core.log.LogEntry.Cancelled;
-import nursery.core.log.LogEntry.FaultsSeen;
-import nursery.core.log.LogEntry.HandedOver;
-import nursery.core.log.LogEntry.Noted;
+import nursery.core.log.LogEntry.OfStep;
 import nursery.core.log.LogEntry.Poured;
-import nursery.core.log.LogEntry.Scuffed;
-import nursery.core.log.LogEntry.Skipped;
-import nursery.core.log.LogEntry.StepDone;
-import nursery.core.log.LogEntry.TakenOff;
-import nursery.core.log.LogEntry.Touched;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.technique.Judgement;
@@ -41,12 +33,16 @@ import nursery.core.technique.Situation;
  * <tr><td>leave a step out</td><td>it is the first step not done, and a reason is given</td></tr>
  * <tr><td>see faults</td><td>what was seen is said</td></tr>
  * <tr><td>hand over</td><td>no step is left, and it is not handed over yet</td></tr>
+ * <tr><td>abandon</td><td>a reason is given</td></tr>
+ * <tr><td>open again</td><td>it has left the bench, or no step is left</td></tr>
  * <tr><td>touch</td><td>there is a coat, poured before</td></tr>
  * <tr><td>scuff</td><td>there is a coat that is not scuffed yet</td></tr>
  * <tr><td>take off the turner</td><td>it is on a spindle</td></tr>
  * <tr><td>note</td><td>always</td></tr>
  * <tr><td>cancel</td><td>the entry stands, and all that came after is still legal without it</td></tr>
  * </table>
+ *
+ * <p>Nothing is done to a cup that has left the bench until it is opened again.
  */
 public final class LegalMoves {
 
@@ -65,47 +61,55 @@ public final class LegalMoves {
     private LegalMoves() {}
 
     /** Why an entry cannot follow this state, or empty if it can. */
-    public static Optional<Refusal> refusalOf(CupState state, CupFile file, LogEntry entry, Instant now) {
+    public static Optional<Refusal> refusalOf(CupState state, Cup cup, LogEntry entry, Instant now) {
         Instant at = entry.mark().happenedAt();
         if (at.isAfter(now.plus(CLOCK_SLACK))) {
             return Refusal.of("at", "That time is still to come: log what has happened, when it has happened.");
         }
-        if (entry instanceof StepDone step) {
-            return step(state, file, step.step(), at, Way.WORKED);
+        if (state.gone().isPresent() && isWork(entry.kind())) {
+            return Refusal.of("step", "The cup has left the bench: open it again first.");
         }
-        if (entry instanceof Poured pour) {
-            return step(state, file, pour.step(), at, Way.POURED).or(() -> amount(file, pour));
-        }
-        if (entry instanceof Skipped skipped) {
-            return step(state, file, skipped.step(), at, Way.SKIPPED).or(() -> Refusal.unless(!entry.mark().note().isBlank(), "note", "Say in a few words why the step is left out."));
-        }
-        if (entry instanceof HandedOver) {
-            return tooEarly(state, at).or(() -> Refusal.unless(state.isFinished(), "step", "The cup is not finished: its next step is %s.".formatted(state.next().map(NextAction::title).orElse(""))))
-                    .or(() -> Refusal.unless(state.handedOverAt().isEmpty(), "step", "The cup is handed over already."));
-        }
-        if (entry instanceof Touched) {
-            return Refusal.unless(state.newestCoat().filter(coat -> !at.isBefore(coat.times().pouredAt())).isPresent(), "step", "There was no coat to touch then.");
-        }
-        if (entry instanceof FaultsSeen) {
-            return tooEarly(state, at).or(() -> Refusal.unless(!entry.mark().note().isBlank(), "note", "Say in a few words what was seen."));
-        }
-        if (entry instanceof Scuffed) {
-            return tooEarly(state, at).or(() -> Refusal.unless(state.newestCoat().map(coat -> !coat.scuffed()).orElse(false),
-                    "step", "There is no coat to scuff, or it is scuffed already."));
-        }
-        if (entry instanceof TakenOff) {
-            return tooEarly(state, at).or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
-        }
-        return entry instanceof Noted || entry instanceof Cancelled ? Optional.empty() : Refusal.of("step", "Unknown entry.");
+        return switch (entry.kind()) {
+            case DONE -> step(state, cup, ((OfStep) entry).step(), at, Way.WORKED);
+            case POURED -> step(state, cup, ((OfStep) entry).step(), at, Way.POURED).or(() -> amount(cup, (Poured) entry));
+            case SKIPPED -> step(state, cup, ((OfStep) entry).step(), at, Way.SKIPPED).or(() -> saidWhy(entry, "Say in a few words why the step is left out."));
+            case HANDED_OVER -> handOver(state, at);
+            case ABANDONED -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words why it is given up."));
+            case REOPENED -> Refusal.unless(state.gone().isPresent() || state.isFinished(), "step", "The cup is on the bench already.");
+            case TOUCHED -> Refusal.unless(state.newestCoat().filter(coat -> !at.isBefore(coat.times().pouredAt())).isPresent(), "step", "There was no coat to touch then.");
+            case FAULTS_SEEN -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words what was seen."));
+            case SCUFFED -> tooEarly(state, at).or(() -> Refusal.unless(state.newestCoat().map(coat -> !coat.scuffed()).orElse(false), "step",
+                    "There is no coat to scuff, or it is scuffed already."));
+            case TAKEN_OFF -> tooEarly(state, at).or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
+            case NOTED, CANCELLED -> Optional.empty();
+        };
+    }
+
+    /** Whether an entry says that something was done to the cup, which must be on the bench for it. */
+    private static boolean isWork(LogEntry.Kind kind) {
+        return switch (kind) {
+            case DONE, POURED, SKIPPED, FAULTS_SEEN, ABANDONED, SCUFFED, TOUCHED, TAKEN_OFF -> true;
+            case HANDED_OVER, REOPENED, NOTED, CANCELLED -> false;
+        };
+    }
+
+    private static Optional<Refusal> handOver(CupState state, Instant at) {
+        return tooEarly(state, at)
+                .or(() -> Refusal.unless(state.isFinished(), "step", "The cup is not finished: its next step is %s.".formatted(state.next().map(NextAction::title).orElse(""))))
+                .or(() -> Refusal.unless(state.gone().isEmpty(), "step", "The cup is handed over already."));
+    }
+
+    private static Optional<Refusal> saidWhy(LogEntry entry, String otherwise) {
+        return Refusal.unless(!entry.mark().note().isBlank(), "note", otherwise);
     }
 
     /** Why a log cannot stand as a whole, or empty if it can: the first entry that could not have followed. */
-    public static Optional<Refusal> refusalOf(CupFile file, RoomCourse room, Instant now) {
-        List<LogEntry> happened = file.happened();
+    public static Optional<Refusal> refusalOf(Cup cup, RoomCourse room, Instant now) {
+        List<LogEntry> happened = cup.happened();
         for (int i = 0; i < happened.size(); i++) {
             LogEntry entry = happened.get(i);
-            CupState before = CupFold.stateOf(file.withLog(happened.subList(0, i)), room, entry.mark().happenedAt());
-            Optional<Refusal> refusal = refusalOf(before, file, entry, now);
+            CupState before = cup.withLog(happened.subList(0, i)).at(room, entry.mark().happenedAt());
+            Optional<Refusal> refusal = refusalOf(before, cup, entry, now);
             if (refusal.isPresent()) {
                 return refusal;
             }
@@ -114,29 +118,29 @@ public final class LegalMoves {
     }
 
     /** What is questionable about an entry that can follow this state. */
-    public static List<Concern> concernsAbout(CupState state, CupFile file, LogEntry entry) {
-        Instant at = entry.mark().happenedAt();
-        if (entry instanceof StepDone done) {
-            return concernsAbout(state, file, file.step(done.step()), entry);
-        }
-        if (entry instanceof Poured pour) {
-            return concernsAbout(state, file, file.step(pour.step()), entry);
-        }
-        if (entry instanceof Scuffed) {
-            return state.newestCoat().filter(coat -> at.isBefore(coat.times().sandableFrom()))
-                    .map(coat -> new Concern(entry.mark().id(), "Scuffed", Optional.of(Rule.SAND_TOO_SOON), "Scuffed before the coat was sandable: it gums the paper and drags.")).stream().toList();
-        }
-        if (entry instanceof HandedOver) {
-            return state.fullCureAt().filter(at::isBefore)
-                    .map(cured -> new Concern(entry.mark().id(), "Handed over", Optional.<Rule>empty(), "Handed over before full cure: it may dent, print and smell. Tell the owner until when to leave it alone.")).stream().toList();
-        }
-        return List.of();
+    public static List<Concern> concernsAbout(CupState state, Cup cup, LogEntry entry) {
+        return switch (entry.kind()) {
+            case DONE, POURED -> concernsAbout(state, cup, cup.step(((OfStep) entry).step()), entry);
+            case SCUFFED -> scuffedTooSoon(state, entry);
+            case HANDED_OVER -> handedOverTooSoon(state, entry);
+            case SKIPPED, FAULTS_SEEN, ABANDONED, REOPENED, TOUCHED, TAKEN_OFF, NOTED, CANCELLED -> List.of();
+        };
     }
 
-    private static List<Concern> concernsAbout(CupState state, CupFile file, PlanStep step, LogEntry entry) {
+    private static List<Concern> scuffedTooSoon(CupState state, LogEntry entry) {
+        return state.newestCoat().filter(coat -> entry.mark().happenedAt().isBefore(coat.times().sandableFrom())).map(coat -> new Concern(entry.mark().id(), "Scuffed",
+                Optional.of(Rule.SAND_TOO_SOON), "Scuffed before the coat was sandable: it gums the paper and drags.")).stream().toList();
+    }
+
+    private static List<Concern> handedOverTooSoon(CupState state, LogEntry entry) {
+        return state.fullCureAt().filter(entry.mark().happenedAt()::isBefore).map(cured -> new Concern(entry.mark().id(), "Handed over", Optional.<Rule>empty(),
+                "Handed over before full cure: it may dent, print and smell. Tell the owner until when to leave it alone.")).stream().toList();
+    }
+
+    private static List<Concern> concernsAbout(CupState state, Cup cup, PlanStep step, LogEntry entry) {
         Instant at = entry.mark().happenedAt();
         List<Concern> concerns = new ArrayList<>();
-        Judgement.of(situation(state, file, step, at), 0).forEach(finding -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
+        Judgement.of(situation(state, cup, step, at), 0).forEach(finding -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
         if (concerns.stream().noneMatch(concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
             timing(state, step, at).ifPresent(message -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.empty(), message)));
         }
@@ -144,10 +148,10 @@ public final class LegalMoves {
     }
 
     /** A step about to be done on a cup as it is. */
-    public static Situation situation(CupState state, CupFile file, PlanStep step, Instant at) {
+    public static Situation situation(CupState state, Cup cup, PlanStep step, Instant at) {
         Optional<CoatOnCup> newest = state.newestCoat();
         OptionalDouble ageH = newest.isPresent() ? OptionalDouble.of(newest.get().times().ageHoursAt(at)) : OptionalDouble.empty();
-        return new Situation(state.layers(), step, file.after(step), CupFold.minute(file, at), ageH, newest.map(CoatOnCup::label).orElse(file.base()), file.labelFor(step), file.blank());
+        return new Situation(state.layers(), step, cup.after(step), CupFold.minute(cup, at), ageH, newest.map(CoatOnCup::label).orElseGet(() -> cup.resins().base().label()), cup.labelFor(step), cup.blank());
     }
 
     /** The plan's own waits, where no rule of the craft has more to say. */
@@ -170,8 +174,8 @@ public final class LegalMoves {
                 : step.title() + " before its wait was over.";
     }
 
-    private static Optional<Refusal> step(CupState state, CupFile file, int number, Instant at, Way way) {
-        Optional<PlanStep> found = file.find(number);
+    private static Optional<Refusal> step(CupState state, Cup cup, int number, Instant at, Way way) {
+        Optional<PlanStep> found = cup.find(number);
         if (found.isEmpty()) {
             return Refusal.of("step", "This cup's plan has no step %d.".formatted(number));
         }
@@ -188,8 +192,8 @@ public final class LegalMoves {
                 : Refusal.of("step", "%s comes after %s, which is not logged yet.".formatted(step.title(), expected.title()));
     }
 
-    private static Optional<Refusal> amount(CupFile file, Poured pour) {
-        double areaCm2 = file.blank().area().coatedCm2();
+    private static Optional<Refusal> amount(Cup cup, Poured pour) {
+        double areaCm2 = cup.blank().area().coatedCm2();
         double mostMl = Film.volumeMl(THICKEST_FILM_MM, areaCm2);
         return Refusal.unless(pour.amountMl() > 0 && pour.amountMl() <= mostMl, "amount",
                 "%s cannot be right on %s cm²: enter more than 0 and at most %s (%s), a film of %s mm.".formatted(VolumeUnit.ML.show(pour.amountMl()),

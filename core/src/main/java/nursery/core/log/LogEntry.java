@@ -9,44 +9,94 @@ public sealed interface LogEntry {
 
     Mark mark();
 
+    /** Which of the family it is, to be switched over without a default. */
+    Kind kind();
+
+    /** All there is to happen to a cup. */
+    enum Kind { DONE, POURED, SKIPPED, FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TOUCHED, TAKEN_OFF, NOTED, CANCELLED }
+
+    /** What a step of the plan became of. */
+    sealed interface OfStep extends LogEntry {
+        int step();
+    }
+
     /** A step of the plan was done, other than pouring a coat. */
-    record StepDone(Mark mark, int step) implements LogEntry {}
+    record StepDone(Mark mark, int step) implements OfStep {
+        @Override
+        public Kind kind() {
+            return Kind.DONE;
+        }
+    }
 
     /**
      * A coat was poured.
      *
      * @param amountMl what went on this cup, resin and hardener together
      * @param spindle  where it turns, empty if it hangs
-     * @param batch    the number of the batch it came from, empty if it was mixed alone
+     * @param pot      what it was mixed from; empty where nobody wrote it down, which the cup's own resin stands in for
      */
-    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, OptionalLong batch) implements LogEntry {
+    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot) implements OfStep {
 
         public Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) {
-            this(mark, step, amountMl, spindle, OptionalLong.empty());
+            this(mark, step, amountMl, spindle, Optional.empty());
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.POURED;
+        }
+
+        /** The number of the batch it came from, empty if it was mixed alone. */
+        public OptionalLong batch() {
+            return pot.map(Pot::batch).orElse(OptionalLong.empty());
         }
     }
 
     /** A step of the plan is left out; the note says why. */
-    record Skipped(Mark mark, int step) implements LogEntry {}
-
-    /** Looking the cup over found what a polish or a last coat must not meet; the note says what. */
-    record FaultsSeen(Mark mark) implements LogEntry {}
-
-    /** The finished cup went to its owner. */
-    record HandedOver(Mark mark) implements LogEntry {}
-
-    /** The newest coat was scuffed so that the next one grips, outside the plan's own sanding. */
-    record Scuffed(Mark mark) implements LogEntry {}
+    record Skipped(Mark mark, int step) implements OfStep {
+        @Override
+        public Kind kind() {
+            return Kind.SKIPPED;
+        }
+    }
 
     /** A finger, or a paper, on the newest coat. */
-    record Touched(Mark mark, Touch touch) implements LogEntry {}
-
-    /** The cup came off its spindle. */
-    record TakenOff(Mark mark) implements LogEntry {}
-
-    /** A remark. */
-    record Noted(Mark mark) implements LogEntry {}
+    record Touched(Mark mark, Touch touch) implements LogEntry {
+        @Override
+        public Kind kind() {
+            return Kind.TOUCHED;
+        }
+    }
 
     /** An earlier entry was wrong and counts no more; what replaces it, if anything, is an entry of its own. */
-    record Cancelled(Mark mark, long cancelsId) implements LogEntry {}
+    record Cancelled(Mark mark, long cancelsId) implements LogEntry {
+        @Override
+        public Kind kind() {
+            return Kind.CANCELLED;
+        }
+    }
+
+    /**
+     * What its kind and its mark say all about: faults seen, handed over, abandoned or opened again, the newest coat scuffed outside the
+     * plan's own sanding, taken off its spindle, a remark.
+     */
+    record Plain(Mark mark, Kind kind) implements LogEntry {
+        public Plain {
+            boolean carriesMore = switch (kind) {
+                case DONE, POURED, SKIPPED, TOUCHED, CANCELLED -> true;
+                case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
+            };
+            if (carriesMore) {
+                throw new IllegalArgumentException("An entry of kind " + kind + " carries more than its mark.");
+            }
+        }
+    }
+
+    static LogEntry scuffed(Mark mark) {
+        return new Plain(mark, Kind.SCUFFED);
+    }
+
+    static LogEntry takenOff(Mark mark) {
+        return new Plain(mark, Kind.TAKEN_OFF);
+    }
 }

@@ -11,4 +11,13 @@ import java.time.Instant;
  * @param recordedBy who wrote it down
  * @param note       anything worth remembering, possibly empty
  */
-public record Mark(long id, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {}
+public record Mark(long id, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
+
+    /** Sorts behind every entry there is, until the book gives it its number. */
+    private static final long NOT_YET = Long.MAX_VALUE;
+
+    /** Of an entry that is not in the book yet. */
+    public static Mark unnumbered(Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
+        return new Mark(NOT_YET, happenedAt, recordedAt, recordedBy, note);
+    }
+}

@@ -17,6 +17,11 @@ public record Refusal(String field, String message, Optional<Mark> other, Option
         this(field, message, other, Optional.empty());
     }
 
+    /** A reason that says all. */
+    public static Refusal simple(String field, String message) {
+        return new Refusal(field, message, Optional.empty(), Optional.empty());
+    }
+
     /** The same, said of a cup among several. */
     public Refusal of(String cup) {
         return new Refusal(field, cup + ": " + message, other, earliest);

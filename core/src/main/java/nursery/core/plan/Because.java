@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 import nursery.core.technique.Need;
 import nursery.core.technique.Wait;
 
@@ -54,22 +54,16 @@ public record Because(Instant at, What what, String words) {
     /** What the step's own wait was for, as it came true. */
     private static String window(PlannedStep step) {
         Wait wait = step.step().waiting();
-        if (wait instanceof Wait.StraightOn) {
-            return step.scuffFirst() ? "the coat below can be scuffed" : step.action().window().closesAtExclusive().isPresent() ? "the tack window opens" : BEFORE;
-        }
-        if (wait instanceof Wait.Sandable) {
-            return "the coat below is sandable";
-        }
-        if (wait instanceof Wait.Cured) {
-            return "the coat below is cured enough to work on";
-        }
-        if (wait instanceof Wait.Dry dry) {
-            return "it has dried for %d min".formatted(dry.atLeast().toMinutes());
-        }
-        if (wait instanceof Wait.Into into) {
-            return "the coat is %d min old".formatted(into.atLeast().toMinutes());
-        }
-        return wait instanceof Wait.Age ? "the coat below has set" : wait instanceof Wait.Settle ? "it has settled" : BEFORE;
+        return switch (wait.kind()) {
+            case NONE -> BEFORE;
+            case DRY -> "it has dried for %d min".formatted(wait.atLeast().toMinutes());
+            case SETTLE -> "it has settled";
+            case INTO_COAT -> "the coat is %d min old".formatted(wait.atLeast().toMinutes());
+            case AGE -> "the coat below has set";
+            case STRAIGHT_ON -> step.scuffFirst() ? "the coat below can be scuffed" : step.action().window().closesAtExclusive().isPresent() ? "the tack window opens" : BEFORE;
+            case SANDABLE -> "the coat below is sandable";
+            case CURED -> "the coat below is cured enough to work on";
+        };
     }
 
     private static Optional<Because> bench(WeekPlan plan, PlannedStep step) {

@@ -10,7 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import nursery.core.log.QuietHours;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 
 /**
  * When there are hands at the bench.
@@ -93,7 +93,7 @@ public record BenchHours(Map<DayOfWeek, DayHours> bench, Map<DayOfWeek, DayHours
     }
 
     private static List<Span> clipped(List<Span> spans, Instant from, Instant until) {
-        return spans.stream().filter(span -> span.untilExclusive().isAfter(from) && span.from().isBefore(until))
-                .map(span -> new Span(span.from().isBefore(from) ? from : span.from(), span.untilExclusive().isAfter(until) ? until : span.untilExclusive())).toList();
+        Span wanted = new Span(from, until.isBefore(from) ? from : until);
+        return spans.stream().flatMap(span -> span.within(wanted).stream()).toList();
     }
 }

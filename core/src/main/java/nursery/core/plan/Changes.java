@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nursery.core.log.Cup;
 
 /**
  * What a new plan changes against the one before.
@@ -22,7 +23,7 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
      * @param before how late it was, zero if in time; empty if it had no place or was not there
      * @param after  how late it will be
      */
-    public record CupChange(PlanCup cup, Optional<Duration> before, Optional<Duration> after) {
+    public record CupChange(Cup cup, Optional<Duration> before, Optional<Duration> after) {
 
         public boolean isNowLate() {
             return isLate(after) && !isLate(before);
@@ -48,7 +49,7 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
                 }
             });
         }
-        List<CupChange> cups = after.workshop().cups().stream().filter(cup -> cup.dueAt().isPresent())
+        List<CupChange> cups = after.workshop().cups().stream().filter(cup -> cup.promise().dueAt().isPresent())
                 .map(cup -> new CupChange(cup, late(before, cup), late(after, cup))).filter(change -> !change.before().equals(change.after())).toList();
         return new Changes(List.copyOf(moved), cups);
     }
@@ -65,9 +66,9 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
         return cups.stream().filter(CupChange::isNoLongerLate).toList();
     }
 
-    private static Optional<Duration> late(WeekPlan plan, PlanCup cup) {
+    private static Optional<Duration> late(WeekPlan plan, Cup cup) {
         return Optional.ofNullable(plan.readyAt().get(cup.code())).map(ready -> {
-            Duration over = Duration.between(cup.dueAt().orElseThrow(), ready);
+            Duration over = Duration.between(cup.promise().dueAt().orElseThrow(), ready);
             return over.isNegative() ? Duration.ZERO : over;
         });
     }

@@ -1,17 +1,18 @@
 package nursery.core.plan;
 
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nursery.core.measure.Span;
+import nursery.core.measure.TimeOfDay;
 
 /** The hours of one day in which something may be done, in order. Hours that end at or before they begin run into the next day. */
 public record DayHours(List<Hours> hours) {
@@ -27,9 +28,6 @@ public record DayHours(List<Hours> hours) {
             return WRITTEN.format(from) + "–" + WRITTEN.format(untilExclusive);
         }
     }
-
-    /** A stretch of time. */
-    public record Span(Instant from, Instant untilExclusive) {}
 
     public DayHours {
         hours = hours.stream().sorted(Comparator.comparing(Hours::from)).toList();
@@ -64,11 +62,12 @@ public record DayHours(List<Hours> hours) {
 
     /** These hours on a day, on the clock of a place. */
     List<Span> on(LocalDate day, ZoneId zone) {
-        return hours.stream().map(one -> {
-            ZonedDateTime from = day.atTime(one.from()).atZone(zone);
-            ZonedDateTime until = (one.untilExclusive().isAfter(one.from()) ? day : day.plusDays(1)).atTime(one.untilExclusive()).atZone(zone);
-            return new Span(from.toInstant(), until.toInstant());
-        }).filter(span -> span.from().isBefore(span.untilExclusive())).toList();
+        return hours.stream().flatMap(one -> {
+            Instant from = day.atTime(one.from()).atZone(zone).toInstant();
+            Instant until = (one.untilExclusive().isAfter(one.from()) ? day : day.plusDays(1)).atTime(one.untilExclusive()).atZone(zone).toInstant();
+            // On a night the clocks change, hours can shrink to nothing.
+            return from.isBefore(until) ? Stream.of(new Span(from, until)) : Stream.empty();
+        }).toList();
     }
 
     private static Hours hours(String text) {
@@ -76,20 +75,11 @@ public record DayHours(List<Hours> hours) {
         if (ends.length != 2) {
             throw new IllegalArgumentException("“%s” is not a stretch of hours: write it as 18:30-22:00.".formatted(text));
         }
-        Hours hours = new Hours(time(ends[0]), time(ends[1]));
+        Hours hours = new Hours(TimeOfDay.parse(ends[0]), TimeOfDay.parse(ends[1]));
         if (hours.from().equals(hours.untilExclusive()) && !hours.from().equals(LocalTime.MIDNIGHT)) {
             throw new IllegalArgumentException("“%s” ends when it begins.".formatted(text));
         }
         return hours;
-    }
-
-    private static LocalTime time(String text) {
-        String full = text.contains(":") ? text : text + ":00";
-        try {
-            return full.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(full.indexOf(':') == 1 ? "0" + full : full);
-        } catch (DateTimeException e) {
-            throw new IllegalArgumentException("“%s” is not a time of day: write it as 18:30.".formatted(text), e);
-        }
     }
 
     private DayHours withoutOverlap() {

@@ -106,7 +106,7 @@ final class Decoder {
         if (find(job, from, end, notBefore, Math.max(earliest, first.opens(cup)), first.closes(cup), false, tries)) {
             return carryOut(job, from, end);
         }
-        boolean mayScuff = first.mayScuff() && cup.hasCoat() && !cup.scuffed;
+        boolean mayScuff = first.step().waiting().mayScuffInstead() && cup.hasCoat() && !cup.scuffed;
         return mayScuff && find(job, from, end, notBefore, Math.max(earliest, Math.max(cup.sandable(), first.closes(cup))), Act.NEVER, true, tries) && carryOut(job, from, end);
     }
 
@@ -114,7 +114,7 @@ final class Decoder {
     private static int endWhileWet(Job job, int from) {
         int end = from + 1;
         boolean wet = job.acts().get(from).isPour();
-        while (wet && end < job.acts().size() && (job.acts().get(end).isWhileWet() || comesBeforeWet(job, end))) {
+        while (wet && end < job.acts().size() && (job.acts().get(end).step().waiting().isWhileWet() || comesBeforeWet(job, end))) {
             end++;
         }
         return end;
@@ -124,7 +124,7 @@ final class Decoder {
     private static boolean comesBeforeWet(Job job, int at) {
         int after = at;
         while (after < job.acts().size() && !job.acts().get(after).isPour()) {
-            if (job.acts().get(after++).isWhileWet()) {
+            if (job.acts().get(after++).step().waiting().isWhileWet()) {
                 return true;
             }
         }
@@ -134,7 +134,7 @@ final class Decoder {
     /** The same with every coat that is to follow straight on. */
     private static int endStraightOn(Job job, int wet, Genes genes) {
         int end = wet;
-        while (end < job.acts().size() && genes.straightOn()[job.first() + end] && job.acts().get(end).mayScuff()) {
+        while (end < job.acts().size() && genes.straightOn()[job.first() + end] && job.acts().get(end).step().waiting().mayScuffInstead()) {
             end = endWhileWet(job, end);
         }
         return end;
@@ -259,7 +259,7 @@ final class Decoder {
         long finish = 0;
         int[] ready = ready();
         for (Job job : problem.jobs) {
-            late += Math.max(0, ready[job.number()] - (long) job.due()) * job.cup().matters() * Grid.MINUTES;
+            late += Math.max(0, ready[job.number()] - (long) job.due()) * job.cup().promise().matters() * Grid.MINUTES;
             finish += (long) ready[job.number()] * Grid.MINUTES;
         }
         return new Score(notPlaced, misses, late, scuffs, bench.sessions(), mixes(), finish);

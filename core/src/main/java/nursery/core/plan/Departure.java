@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import nursery.core.log.Cup;
 
 /**
  * Where life has departed from a plan that was kept.
@@ -33,7 +34,7 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
         Map<String, Map<Integer, Instant>> before = new HashMap<>();
         kept.forEach(placement -> before.computeIfAbsent(placement.cup(), cup -> new HashMap<>()).put(placement.step(), placement.begins()));
         List<Departure> found = new ArrayList<>();
-        for (PlanCup cup : now.workshop().cups()) {
+        for (Cup cup : now.workshop().cups()) {
             Map<Integer, Instant> own = before.getOrDefault(cup.code(), Map.of());
             // What follows from one delay is no departure of its own: the first of a cup tells it.
             now.of(cup.code()).stream().map(step -> of(step, own, now.workshop().now())).filter(list -> !list.isEmpty()).findFirst().ifPresent(found::addAll);

@@ -4,7 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.BitSet;
 import java.util.List;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 
 /**
  * The planner's time: slots of {@value #MINUTES} minutes from an origin on. Nobody plans a bench to the minute, and what has to be

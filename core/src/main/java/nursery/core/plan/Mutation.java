@@ -29,7 +29,7 @@ final class Mutation {
         for (Job job : problem.jobs) {
             Arrays.fill(jobOf, job.first(), job.first() + job.acts().size(), job.number());
         }
-        straightOn = problem.jobs.stream().flatMapToInt(job -> IntStream.range(0, job.acts().size()).filter(i -> job.acts().get(i).mayScuff()).map(i -> job.first() + i)).toArray();
+        straightOn = problem.jobs.stream().flatMapToInt(job -> IntStream.range(0, job.acts().size()).filter(i -> job.acts().get(i).step().waiting().mayScuffInstead()).map(i -> job.first() + i)).toArray();
     }
 
     void change(Genes genes, Layout layout) {

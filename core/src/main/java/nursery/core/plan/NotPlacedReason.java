@@ -4,7 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 import nursery.core.plan.Problem.Job;
 
 /** Says what stands in the way of a step that found no place. */

@@ -45,7 +45,7 @@ final class PlanReader {
     }
 
     private void play(Job job, List<PlannedStep> steps, List<List<PlannedStep>> pours) {
-        CupFold fold = CupFold.of(job.cup().file(), problem.workshop.room());
+        CupFold fold = CupFold.of(job.cup(), problem.workshop.room());
         for (int i = 0; i < job.acts().size() && layout.at()[job.first() + i] != Layout.NOWHERE; i++) {
             Act act = job.acts().get(i);
             int number = job.first() + i;
@@ -63,10 +63,10 @@ final class PlanReader {
         Instant begins = scuffFirst ? problem.grid.instant(layout.at()[number] - Act.SCUFF_SLOTS) : at;
         NextAction action = fold.stateAt(begins).next().orElseThrow();
         if (scuffFirst) {
-            fold.play(new LogEntry.Scuffed(mark(begins)));
+            fold.play(LogEntry.scuffed(mark(begins)));
         }
         CupState state = fold.stateAt(at);
-        OptionalDouble amount = act.step().role().map(role -> OptionalDouble.of(state.share(job.cup().file(), role).suggestedMl())).orElse(OptionalDouble.empty());
+        OptionalDouble amount = act.step().role().map(role -> OptionalDouble.of(state.share(job.cup(), role).suggestedMl())).orElse(OptionalDouble.empty());
         Optional<Turning> turning = Optional.ofNullable(turnings.get(number));
         fold.play(act.isPour() ? new LogEntry.Poured(mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle)) : new LogEntry.StepDone(mark(at), act.step().number()));
         return new PlannedStep(job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
@@ -82,7 +82,7 @@ final class PlanReader {
                 int slot = problem.grid.slotFrom(pour.at());
                 if (slot >= serves) {
                     current = new ArrayList<>();
-                    mixes.add(new PlannedMix(mixing.name(), current));
+                    mixes.add(new PlannedMix(mixing.resin(), current));
                     serves = mixing.serves(slot);
                 }
                 current.add(pour);

@@ -2,14 +2,15 @@ package nursery.core.plan;
 
 import java.time.Instant;
 import java.util.List;
+import nursery.core.resin.Resin;
 
 /**
  * Coats poured from one mix.
  *
- * @param resin the resin's name
+ * @param resin what they are mixed from
  * @param pours in pouring order
  */
-public record PlannedMix(String resin, List<PlannedStep> pours) {
+public record PlannedMix(Resin resin, List<PlannedStep> pours) {
 
     public Instant at() {
         return pours.get(0).at();

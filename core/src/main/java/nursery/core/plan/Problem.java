@@ -9,14 +9,17 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.core.cure.CureClock;
 import nursery.core.log.CoatOnCup;
-import nursery.core.log.CupFold;
+import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.resin.Label;
+import nursery.core.resin.PotLife;
+import nursery.core.resin.Resin;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
 
 /** A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read. */
 final class Problem {
+
+    private static final double MINUTES_PER_HOUR = 60;
 
     final Workshop workshop;
     final Grid grid;
@@ -30,7 +33,7 @@ final class Problem {
     final int acts;
     private final BitSet pinnedHands = new BitSet();
     private final Map<CureClock, CureTable> clocks = new HashMap<>();
-    private final Map<String, Integer> numbers = new HashMap<>();
+    private final Map<Long, Integer> numbers = new HashMap<>();
 
     /**
      * A cup with steps left.
@@ -39,10 +42,10 @@ final class Problem {
      * @param start how it stands now
      * @param due   the slot at which it must be ready, or {@link Act#NEVER}
      */
-    record Job(PlanCup cup, int number, int first, List<Act> acts, Progress start, int due) {}
+    record Job(Cup cup, int number, int first, List<Act> acts, Progress start, int due) {}
 
     /** How long a mix of a resin serves. */
-    record Mixing(String name, CureTable clock, double ageH) {
+    record Mixing(Resin resin, CureTable clock, double ageH) {
 
         /** The first slot at which a mix mixed at one is too old. */
         int serves(int slot) {
@@ -58,8 +61,8 @@ final class Problem {
         spindles = workshop.spindles().size();
         Map<String, Map<Integer, Pin>> pins = workshop.pins().stream().collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
         int count = 0;
-        for (PlanCup cup : workshop.cups()) {
-            CupState state = CupFold.stateOf(cup.file(), workshop.room(), workshop.now());
+        for (Cup cup : workshop.cups()) {
+            CupState state = cup.at(workshop.room(), workshop.now());
             if (!state.isFinished()) {
                 Job job = job(cup, state, count, pins.getOrDefault(cup.code(), Map.of()));
                 jobs.add(job);
@@ -69,23 +72,24 @@ final class Problem {
         acts = count;
     }
 
-    private Job job(PlanCup cup, CupState state, int first, Map<Integer, Pin> pins) {
-        List<Act> left = cup.file().plan().stream().filter(step -> !state.done().containsKey(step.number())).map(step -> act(cup, step, pins)).toList();
-        return new Job(cup, jobs.size(), first, left, start(state), cup.dueAt().map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES))).orElse(Act.NEVER));
+    private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
+        List<Act> left = cup.plan().stream().filter(step -> !state.done().containsKey(step.number())).map(step -> act(cup, step, pins)).toList();
+        return new Job(cup, jobs.size(), first, left, start(state), cup.promise().dueAt().map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES))).orElse(Act.NEVER));
     }
 
-    private Act act(PlanCup cup, PlanStep step, Map<Integer, Pin> pins) {
+    private Act act(Cup cup, PlanStep step, Map<Integer, Pin> pins) {
         int pinned = Optional.ofNullable(pins.get(step.number())).map(pin -> pinned(step, pin)).orElse(Act.FREE);
         if (!step.kind().isPour()) {
-            return Act.of(step, null, null, Act.FREE, pinned);
+            return Act.of(step, false, null, null, Act.FREE, pinned);
         }
-        Label label = cup.file().labelFor(step);
+        Resin mixed = cup.resinFor(step);
+        Label label = mixed.label();
         CureTable clock = clock(label);
-        int resin = numbers.computeIfAbsent(step.kind() == StepKind.FINISHING_COAT ? cup.last() : cup.base(), name -> {
-            resins.add(new Mixing(name, clock, label.potLifeMin().orElse(label.times().workingH() * 60) / 60));
+        int resin = numbers.computeIfAbsent(mixed.id(), id -> {
+            resins.add(new Mixing(mixed, clock, PotLife.statedMin(label) / MINUTES_PER_HOUR));
             return resins.size() - 1;
         });
-        return Act.of(step, clock, label, resin, pinned);
+        return Act.of(step, cup.turns(step), clock, label, resin, pinned);
     }
 
     /** The slot of a pin; the first pin that wants the hands at a time has them, and one that has passed says nothing any more. */

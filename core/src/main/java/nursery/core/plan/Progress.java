@@ -1,11 +1,16 @@
 package nursery.core.plan;
 
+import java.time.Duration;
 import java.util.Objects;
 import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Timeline;
 import org.jspecify.annotations.Nullable;
 
 /** How far a cup has come while a plan is laid out. Changed in place: a search lays out thousands of plans. */
-final class Progress {
+final class Progress implements Timeline {
+
+    private static final double SECONDS_PER_MINUTE = 60;
 
     /** When its newest step was begun, minutes from the origin: waits run from there. */
     double lastMin;
@@ -44,7 +49,8 @@ final class Progress {
         scuffed = isScuffed;
     }
 
-    boolean hasCoat() {
+    @Override
+    public boolean hasCoat() {
         return clock != null;
     }
 
@@ -60,10 +66,39 @@ final class Progress {
         return Objects.requireNonNull(clock).untilExclusive(coatAge + hours);
     }
 
-    /** When a window closes that opens so long after the pour; never, if it would close before it opens. */
-    int closes(double opensAfterMin, double closesAtH) {
-        int closes = ageUntil(closesAtH);
-        return closes * (double) Grid.MINUTES >= coatMin + opensAfterMin ? closes : Act.NEVER;
+    @Override
+    public LabelTimes coat() {
+        return label().times();
+    }
+
+    @Override
+    public boolean isScuffed() {
+        return scuffed;
+    }
+
+    @Override
+    public double afterWork(Duration wait) {
+        return Grid.slotFrom(lastMin + minutes(wait));
+    }
+
+    @Override
+    public double intoCoat(Duration wait) {
+        return Grid.slotFrom(coatMin + minutes(wait));
+    }
+
+    @Override
+    public double atAge(double hours) {
+        return ageFrom(hours);
+    }
+
+    @Override
+    public double untilAge(Duration opens, double hours) {
+        int closes = ageUntil(hours);
+        return closes * (double) Grid.MINUTES >= coatMin + minutes(opens) ? closes : NEVER;
+    }
+
+    private static double minutes(Duration wait) {
+        return wait.toSeconds() / SECONDS_PER_MINUTE;
     }
 
     /** Does a step at a slot, and takes the spindle it needs. */

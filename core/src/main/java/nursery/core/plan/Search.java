@@ -148,6 +148,6 @@ final class Search {
         for (Act act : job.acts()) {
             alone.does(act, Math.max(alone.free, act.opens(alone)));
         }
-        return ((long) job.due() - alone.ready()) / job.cup().matters();
+        return ((long) job.due() - alone.ready()) / job.cup().promise().matters();
     }
 }

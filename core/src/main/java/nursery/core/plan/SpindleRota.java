@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import nursery.core.log.CupFold;
 import nursery.core.log.Spindle;
 import nursery.core.plan.PlannedStep.Turning;
 import nursery.core.plan.Problem.Job;
@@ -45,7 +44,7 @@ final class SpindleRota {
 
     /** What turns already, where it turns. */
     private void running(Job job) {
-        CupFold.stateOf(job.cup().file(), problem.workshop.room(), problem.workshop.now()).hold().ifPresent(hold -> {
+        job.cup().at(problem.workshop.room(), problem.workshop.now()).hold().ifPresent(hold -> {
             int spindle = numberOf(hold.spindle());
             if (spindle >= 0) {
                 last[job.number()] = spindle;

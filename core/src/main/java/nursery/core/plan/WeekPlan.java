@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.core.log.Cup;
 
 /**
  * Every step left of every cup with its place.
@@ -58,12 +59,12 @@ public record WeekPlan(Workshop workshop, List<PlannedStep> steps, List<PlannedM
     }
 
     /** How late a cup will be; empty if it is in time or promised for no day. */
-    public Optional<Duration> lateness(PlanCup cup) {
-        return cup.dueAt().flatMap(due -> Optional.ofNullable(readyAt.get(cup.code())).filter(ready -> ready.isAfter(due)).map(ready -> Duration.between(due, ready)));
+    public Optional<Duration> lateness(Cup cup) {
+        return cup.promise().dueAt().flatMap(due -> Optional.ofNullable(readyAt.get(cup.code())).filter(ready -> ready.isAfter(due)).map(ready -> Duration.between(due, ready)));
     }
 
     /** The cups that will not be ready when promised, those that find no place included. */
-    public List<PlanCup> late() {
-        return workshop.cups().stream().filter(cup -> lateness(cup).isPresent() || cup.dueAt().isPresent() && notPlaced.stream().anyMatch(not -> not.cup().equals(cup.code()))).toList();
+    public List<Cup> late() {
+        return workshop.cups().stream().filter(cup -> lateness(cup).isPresent() || cup.promise().dueAt().isPresent() && notPlaced.stream().anyMatch(not -> not.cup().equals(cup.code()))).toList();
     }
 }

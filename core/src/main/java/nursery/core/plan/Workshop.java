@@ -4,7 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import nursery.core.cure.RoomCourse;
+import nursery.core.log.Cup;
 import nursery.core.log.Spindle;
 
 /**
@@ -17,7 +19,7 @@ import nursery.core.log.Spindle;
  * @param pins     steps the maker wants at a moment of their own
  * @param horizon  how far ahead is planned: what finds no place until then is told as not placed
  */
-public record Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<PlanCup> cups, List<Pin> pins, Duration horizon) {
+public record Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<Cup> cups, List<Pin> pins, Duration horizon) {
 
     public static final Duration USUAL_HORIZON = Duration.ofDays(26 * 7);
 
@@ -27,15 +29,20 @@ public record Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spin
         pins = List.copyOf(pins);
     }
 
-    public Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<PlanCup> cups) {
+    public Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<Cup> cups) {
         this(now, room, hours, spindles, cups, List.of(), USUAL_HORIZON);
+    }
+
+    /** The cup with this code, if it has steps left. */
+    public Optional<Cup> find(String code) {
+        return cups.stream().filter(cup -> cup.code().equals(code)).findFirst();
     }
 
     public Workshop with(BenchHours other) {
         return new Workshop(now, room, other, spindles, cups, pins, horizon);
     }
 
-    public Workshop withCups(List<PlanCup> others) {
+    public Workshop withCups(List<Cup> others) {
         return new Workshop(now, room, hours, spindles, others, pins, horizon);
     }
 

@@ -27,6 +27,8 @@ public record Label(MixRatio ratio, LabelTimes times, double referenceC, double 
     /** How strongly warmth thins a fresh mix, kJ/mol; from memory. */
     private static final double FLOW_ACTIVATION_KJ_PER_MOL = 50;
 
+    private static final double MINUTES_PER_HOUR = 60;
+
     public Label {
         LabelLimits.check(referenceC, activationKjPerMol, viscosityPaS, potLifeMin, tolerancePercent);
     }
@@ -46,7 +48,8 @@ public record Label(MixRatio ratio, LabelTimes times, double referenceC, double 
      * life and viscosity stay the label's own: a finger on a coat says nothing about the pot.
      */
     public Label found(double speed, double otherActivationKjPerMol) {
-        return new Label(ratio, times.faster(speed), referenceC, otherActivationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
+        OptionalDouble pot = OptionalDouble.of(potLifeMin.orElse(times.workingH() * MINUTES_PER_HOUR));
+        return new Label(ratio, times.faster(speed), referenceC, otherActivationKjPerMol, densities, viscosityPaS, pot, tolerancePercent);
     }
 
     /** Density of the mix, g/ml: the two parts' masses over their volumes. */

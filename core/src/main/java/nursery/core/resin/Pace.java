@@ -15,8 +15,12 @@ import nursery.core.measure.Faults;
  */
 public record Pace(double mixingMinutes, double minutesPerCup) {
 
-    /** Stirring twice and scraping; from memory. */
-    public static final double USUAL_MIXING_MIN = 4;
+    /** Stirring, scraping sides and bottom; from memory. */
+    public static final double STIR_MIN = 2;
+    /** Into a clean cup, and stirred again (P5); the figure is from memory. */
+    public static final double STIR_AGAIN_MIN = 2;
+    /** From the first stir to the first cup. */
+    public static final double USUAL_MIXING_MIN = STIR_MIN + STIR_AGAIN_MIN;
     /** Common practice (P6). */
     public static final double REST_MIN = 5;
     /** Until the log knows better; from memory. */
@@ -45,6 +49,11 @@ public record Pace(double mixingMinutes, double minutesPerCup) {
         }
         gaps.sort(null);
         return gaps.size() < ENOUGH_GAPS ? USUAL_PER_CUP_MIN : (gaps.get((gaps.size() - 1) / 2) + gaps.get(gaps.size() / 2)) / 2;
+    }
+
+    /** The usual way to mix. */
+    public static Pace of(boolean rested, double minutesPerCup) {
+        return new Pace(USUAL_MIXING_MIN + (rested ? REST_MIN : 0), minutesPerCup);
     }
 
     public Pace {

@@ -20,9 +20,13 @@ public final class PotLife {
 
     /** Minutes from mixing until the pot is too thick, for this much mix in this room. */
     public static double minutes(Label label, double totalMl, double roomC) {
-        double stated = label.potLifeMin().orElse(label.times().workingH() * MINUTES_PER_HOUR);
         double mass = Math.max(1, Math.cbrt(massG(label, totalMl) / LABEL_MASS_G));
-        return stated / mass / Arrhenius.factor(label.activationKjPerMol(), label.referenceC(), roomC);
+        return statedMin(label) / mass / Arrhenius.factor(label.activationKjPerMol(), label.referenceC(), roomC);
+    }
+
+    /** Minutes at the label's reference for {@value #LABEL_MASS_G} g of it; the working time stands in for what no label states. */
+    public static double statedMin(Label label) {
+        return label.potLifeMin().orElse(label.times().workingH() * MINUTES_PER_HOUR);
     }
 
     public static double massG(Label label, double totalMl) {

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
 
 /**
  * A whole plan judged before anyone has touched the cup: each step is taken as soon as its wait allows, at the label's own
@@ -16,6 +17,7 @@ import nursery.core.resin.Label;
 public final class Judgement {
 
     private static final double MINUTES_PER_HOUR = 60;
+    private static final double SECONDS_PER_MINUTE = 60;
 
     private final List<PlanStep> plan;
     private final Label base;
@@ -70,10 +72,11 @@ public final class Judgement {
 
     private void take(int place) {
         PlanStep step = plan.get(place);
-        minute += waitMinutes(step.waiting());
+        minute = Math.max(minute, step.waiting().opens(new OnPaper()));
         Label pour = step.kind() == StepKind.FINISHING_COAT ? last : base;
-        OptionalDouble age = coat.isPresent() ? OptionalDouble.of(ageH()) : OptionalDouble.empty();
-        of(new Situation(layers, step, plan.subList(place + 1, plan.size()), minute, age, coat.orElse(base), pour, blank), place).forEach(findings::add);
+        OptionalDouble age = coat.isPresent() ? OptionalDouble.of((minute - pouredAtMinute) / MINUTES_PER_HOUR) : OptionalDouble.empty();
+        List<PlanStep> later = plan.subList(place + 1, plan.size());
+        of(new Situation(layers, step, later, minute, age, coat.orElse(base), pour, blank), place).forEach(findings::add);
         layers = layers.after(step, minute);
         if (step.kind().isPour()) {
             coat = Optional.of(pour);
@@ -81,38 +84,43 @@ public final class Judgement {
         }
     }
 
-    private double ageH() {
-        return (minute - pouredAtMinute) / MINUTES_PER_HOUR;
-    }
+    /** Minutes from the start of the cup, every coat at its label's own temperature. */
+    private final class OnPaper implements Timeline {
 
-    private double waitMinutes(Wait wait) {
-        if (wait instanceof Wait.Dry dry) {
-            return dry.atLeast().toMinutes();
+        @Override
+        public boolean hasCoat() {
+            return coat.isPresent();
         }
-        if (coat.isEmpty() || wait instanceof Wait.None) {
-            return 0;
-        }
-        Label label = coat.get();
-        if (wait instanceof Wait.Age age) {
-            return untilAge(age.hoursFor(label.times().turningH()));
-        }
-        if (wait instanceof Wait.Settle settle) {
-            return untilAge(hours(settle.atLeast()));
-        }
-        if (wait instanceof Wait.Into into) {
-            return untilAge(hours(into.atLeast()));
-        }
-        if (wait instanceof Wait.StraightOn) {
-            return layers.is(Layers.Condition.SCUFFED) ? 0 : untilAge(label.times().recoatFromH());
-        }
-        return untilAge(wait instanceof Wait.Sandable ? label.times().sandableFromH() : label.times().curedH());
-    }
 
-    private double untilAge(double ageH) {
-        return Math.max(0, (ageH - ageH()) * MINUTES_PER_HOUR);
-    }
+        @Override
+        public LabelTimes coat() {
+            return coat.orElseThrow().times();
+        }
 
-    private static double hours(Duration duration) {
-        return duration.toSeconds() / 3600.0;
+        @Override
+        public boolean isScuffed() {
+            return layers.is(Layers.Condition.SCUFFED);
+        }
+
+        @Override
+        public double afterWork(Duration wait) {
+            return minute + wait.toSeconds() / SECONDS_PER_MINUTE;
+        }
+
+        @Override
+        public double intoCoat(Duration wait) {
+            return pouredAtMinute + wait.toSeconds() / SECONDS_PER_MINUTE;
+        }
+
+        @Override
+        public double atAge(double hours) {
+            return pouredAtMinute + hours * MINUTES_PER_HOUR;
+        }
+
+        @Override
+        public double untilAge(Duration opens, double hours) {
+            double until = atAge(hours);
+            return until > intoCoat(opens) ? until : NEVER;
+        }
     }
 }

@@ -25,7 +25,7 @@ public enum StepKind {
     FLOOD_COAT("Flood coat", Nature.POUR, 15, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
     BUILD_COAT("Second coat", Nature.POUR, 15, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
     THIN_COAT("Thin coat", Nature.POUR, 12, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
-    PARTIAL_COAT("Partial coat", Nature.POUR, 20, Caution.EPOXY_AND_HEAT),
+    PARTIAL_COAT("Partial coat", Nature.POUR, 20, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
     FINISHING_COAT("Finishing coat", Nature.POUR, 15, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
     TINT("Tint what is set aside", Nature.WORK, 3, Caution.EPOXY),
     TURN("Keep it turning", Nature.WORK, 0, Caution.NONE, Need.SPINDLE),

@@ -1,73 +1,172 @@
 package nursery.core.technique;
 
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
 import nursery.core.measure.Faults;
+import nursery.core.measure.Numbers;
 
-/** What must pass between the step before and this one. */
-public sealed interface Wait {
+/**
+ * What must pass between the step before and this one. It says when it is over and when it is too late once, over whatever counts
+ * time: moments, minutes of a plan on paper, the planner's slots ({@link Timeline}).
+ *
+ * @param atLeast   on the wall's clock; zero where the cure clock decides
+ * @param hours     an age on the cure clock, hours at the label's reference temperature; 0 where none is stated
+ * @param fastHours the same for a fast resin
+ */
+public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) {
 
     /** A resin that gels within this counts as fast (P13). */
-    double FAST_TURNING_H = 2;
+    public static final double FAST_TURNING_H = 2;
 
-    /** Go on at once. */
-    record None() implements Wait {}
+    private static final Duration LONGEST = Duration.ofDays(30);
+    private static final double LONGEST_H = 60 * 24;
+    private static final long MINUTES_READ_AS_HOURS = 120;
 
-    /** Wall-clock time since the step before: paint, glue, ink, sealer, a water-slide overnight. */
-    record Dry(Duration atLeast) implements Wait {
-        public Dry {
-            minutes(atLeast);
+    /** What is waited for. */
+    public enum Kind {
+        /** Go on at once. */
+        NONE,
+        /** Wall-clock time since the step before: paint, glue, ink, sealer, a water-slide overnight. */
+        DRY,
+        /** Let the film just spread settle, then work while it is still workable: glitter into adhesive, ink into a coat. */
+        SETTLE,
+        /** So long into the newest coat, and before it has gelled: tape is pulled then (P22). */
+        INTO_COAT,
+        /** Until the newest coat has reached an age on the cure clock. */
+        AGE,
+        /** Inside the newest coat's tack window, or any time once it has been scuffed or sanded. */
+        STRAIGHT_ON,
+        /** Until the newest coat can be sanded. */
+        SANDABLE,
+        /** Until the newest coat is cured enough to work on. */
+        CURED;
+
+        /** The kind with this name in a technique file and in the shop's tables, such as {@code into-coat}. */
+        public static Optional<Kind> named(String written) {
+            return Arrays.stream(values()).filter(kind -> kind.written().equals(written)).findFirst();
+        }
+
+        public String written() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** Whether it is so many minutes on the wall's clock. */
+        public boolean isMinutes() {
+            return switch (this) {
+                case DRY, SETTLE, INTO_COAT -> true;
+                case NONE, AGE, STRAIGHT_ON, SANDABLE, CURED -> false;
+            };
+        }
+
+        private boolean needsCoat() {
+            return this != NONE && this != DRY;
         }
     }
 
-    /** Let the film just spread settle, then work while it is still workable: glitter into adhesive, ink into a coat. */
-    record Settle(Duration atLeast) implements Wait {
-        public Settle {
-            minutes(atLeast);
+    public Wait {
+        if (atLeast.isNegative() || atLeast.compareTo(LONGEST) > 0) {
+            throw new IllegalArgumentException("A wait of %s is outside 0 to 30 days.".formatted(atLeast));
         }
+        Faults faults = new Faults();
+        faults.within("wait", "A wait on the cure clock", hours, 0, LONGEST_H, "h");
+        faults.within("wait", "A wait on the cure clock", fastHours, 0, LONGEST_H, "h");
+        faults.throwIfAny();
     }
 
-    /** So long into the newest coat, and before it has gelled: tape is pulled then (P22). */
-    record Into(Duration atLeast) implements Wait {
-        public Into {
-            minutes(atLeast);
-        }
+    /** A wait that its kind says all about. */
+    public static Wait of(Kind kind) {
+        return new Wait(kind, Duration.ZERO, 0, 0);
     }
 
-    /**
-     * Until the newest coat has reached an age on the cure clock, in hours at its label's reference temperature.
-     *
-     * @param fastHours the same for a fast resin
-     */
-    record Age(double hours, double fastHours) implements Wait {
-        public Age {
-            Faults faults = new Faults();
-            faults.within("wait", "A wait on the cure clock", hours, 0, 60 * 24, "h");
-            faults.within("wait", "A wait on the cure clock", fastHours, 0, 60 * 24, "h");
-            faults.throwIfAny();
-        }
-
-        public Age(double hours) {
-            this(hours, hours);
-        }
-
-        /** For a resin that comes off the turner after so long. */
-        public double hoursFor(double turningH) {
-            return turningH <= FAST_TURNING_H ? fastHours : hours;
-        }
+    /** A wait of so many minutes. */
+    public static Wait of(Kind kind, Duration atLeast) {
+        return new Wait(kind, atLeast, 0, 0);
     }
 
-    /** Inside the newest coat's tack window, or any time once it has been scuffed or sanded. */
-    record StraightOn() implements Wait {}
+    public static Wait none() {
+        return of(Kind.NONE);
+    }
 
-    /** Until the newest coat can be sanded. */
-    record Sandable() implements Wait {}
+    public static Wait dry(Duration atLeast) {
+        return of(Kind.DRY, atLeast);
+    }
 
-    /** Until the newest coat is cured enough to work on. */
-    record Cured() implements Wait {}
+    public static Wait age(double hours) {
+        return age(hours, hours);
+    }
 
-    private static void minutes(Duration wait) {
-        if (wait.isNegative() || wait.compareTo(Duration.ofDays(30)) > 0) {
-            throw new IllegalArgumentException("A wait of %s is outside 0 to 30 days.".formatted(wait));
+    public static Wait age(double hours, double fastHours) {
+        return new Wait(Kind.AGE, Duration.ZERO, hours, fastHours);
+    }
+
+    public static Wait straightOn() {
+        return of(Kind.STRAIGHT_ON);
+    }
+
+    /** For a resin that comes off the turner after so long. */
+    public double hoursFor(double turningH) {
+        return turningH <= FAST_TURNING_H ? fastHours : hours;
+    }
+
+    /** Whether the coat below may be scuffed instead, once it is too late. */
+    public boolean mayScuffInstead() {
+        return kind == Kind.STRAIGHT_ON;
+    }
+
+    /** Whether the step can only follow while the coat below is still wet, with no other way. */
+    public boolean isWhileWet() {
+        return kind == Kind.SETTLE || kind == Kind.INTO_COAT;
+    }
+
+    /** From when the step may be done, as far as this wait goes. */
+    public double opens(Timeline time) {
+        if (kind.needsCoat() && !time.hasCoat()) {
+            return time.afterWork(Duration.ZERO);
         }
+        return switch (kind) {
+            case NONE -> time.afterWork(Duration.ZERO);
+            case DRY -> time.afterWork(atLeast);
+            case SETTLE, INTO_COAT -> time.intoCoat(atLeast);
+            case AGE -> time.atAge(hoursFor(time.coat().turningH()));
+            case STRAIGHT_ON -> time.isScuffed() ? time.intoCoat(Duration.ZERO) : time.atAge(time.coat().recoatFromH());
+            case SANDABLE -> time.atAge(time.coat().sandableFromH());
+            case CURED -> time.atAge(time.coat().curedH());
+        };
+    }
+
+    /** From when it is too late, or {@link Timeline#NEVER}. What would close before it opens does not close. */
+    public double closes(Timeline time) {
+        if (!time.hasCoat()) {
+            return Timeline.NEVER;
+        }
+        return switch (kind) {
+            case NONE, DRY, AGE, SANDABLE, CURED -> Timeline.NEVER;
+            case SETTLE -> time.untilAge(atLeast, time.coat().workingH());
+            case INTO_COAT -> time.untilAge(atLeast, time.coat().turningH());
+            case STRAIGHT_ON -> time.isScuffed() ? Timeline.NEVER : time.untilAge(Duration.ZERO, time.coat().recoatUntilH());
+        };
+    }
+
+    /** What it is, for who reads a plan; empty where there is nothing to wait for. */
+    public String words() {
+        return switch (kind) {
+            case NONE -> "";
+            case DRY -> "After %s of drying".formatted(span());
+            case SETTLE -> "From %s after the pour, while it is workable".formatted(span());
+            case INTO_COAT -> "%s into the coat, before it gels".formatted(span());
+            case AGE -> "%s\u00a0h on the cure clock after the coat before".formatted(Numbers.show(hours, 1))
+                    + (fastHours == hours ? "" : ", %s\u00a0h with a fast resin".formatted(Numbers.show(fastHours, 1)));
+            case STRAIGHT_ON -> "Inside the tack window of the coat before";
+            case SANDABLE -> "When the coat before is sandable";
+            case CURED -> "When the coat before is cured";
+        };
+    }
+
+    /** How long it takes on the wall's clock: {@code 2 h}, {@code 45 min}. */
+    public String span() {
+        long minutes = atLeast.toMinutes();
+        return minutes >= MINUTES_READ_AS_HOURS && minutes % 60 == 0 ? atLeast.toHours() + " h" : minutes + " min";
     }
 }

@@ -48,8 +48,8 @@ class CoatTimesTest {
 
     @Test
     void phasesFollowEachOtherWithoutGaps() {
-        List<CoatTimes.Span> spans = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM).phases();
-        assertThat(spans).extracting(CoatTimes.Span::phase).containsExactly(Phase.WORKABLE, Phase.TURNING, Phase.TACK, Phase.HARDENING,
+        List<CoatTimes.PhaseBegin> spans = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM).phases();
+        assertThat(spans).extracting(CoatTimes.PhaseBegin::phase).containsExactly(Phase.WORKABLE, Phase.TURNING, Phase.TACK, Phase.HARDENING,
                 Phase.SANDABLE, Phase.CURED, Phase.FULL_CURE);
         assertThat(spans.get(0).startsAt()).isEqualTo(FIVE_PM);
     }

@@ -166,7 +166,7 @@ class CupFoldTest {
         CupStory story = regular().flooded();
         List<LogEntry> backwards = new ArrayList<>(story.file().log());
         Collections.reverse(backwards);
-        assertThat(CupFold.stateOf(story.file().withLog(backwards), story.room(), hour(9)).next()).isEqualTo(story.at(9).next());
+        assertThat(story.file().withLog(backwards).at(story.room(), hour(9)).next()).isEqualTo(story.at(9).next());
     }
 
     /** Whatever is done, when it can be done, there is always a next action or the plan is finished. */
@@ -181,7 +181,7 @@ class CupFoldTest {
             at += 30 * random.nextDouble() * random.nextDouble();
             NextAction later = next(story.at(at));
             assertThat(later.step()).isEqualTo(next.step());
-            LogEntry entry = random.nextInt(4) == 0 && later.kind() == Kind.SCUFF_FIRST ? new LogEntry.Scuffed(story.mark(at)) : entry(story, later.step(), at);
+            LogEntry entry = random.nextInt(4) == 0 && later.kind() == Kind.SCUFF_FIRST ? LogEntry.scuffed(story.mark(at)) : entry(story, later.step(), at);
             assertThat(story.refusal(entry, at)).isEmpty();
             add(story, entry, later.step(), at);
             assertThat(LegalMoves.refusalOf(story.file(), story.room(), hour(at))).isEmpty();
@@ -194,7 +194,7 @@ class CupFoldTest {
     }
 
     private static void add(CupStory story, LogEntry entry, PlanStep step, double at) {
-        if (entry instanceof LogEntry.Scuffed) {
+        if (entry.kind() == LogEntry.Kind.SCUFFED) {
             story.scuffed(at);
         } else if (step.kind().isPour()) {
             story.poured(step.kind(), at, 10);

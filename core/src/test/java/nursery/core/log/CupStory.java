@@ -10,6 +10,7 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
 import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -23,13 +24,14 @@ final class CupStory {
 
     private final Label label;
     private final RoomCourse room;
-    private final CupFile empty;
+    private final Cup empty;
     private final List<LogEntry> log = new ArrayList<>();
 
     CupStory(Label label, RoomCourse room, School... schools) {
         this.label = label;
         this.room = room;
-        this.empty = new CupFile(SLIM, label, label, OneColourGlitter.plan(Schools.of(schools), label), START, List.of());
+        Resin resin = Resin.of(1, "regular", label);
+        this.empty = Cup.started("A-01", SLIM, new Cup.Resins(resin, resin), OneColourGlitter.plan(Schools.of(schools), label), START);
     }
 
     static Instant hour(double hours) {
@@ -47,12 +49,12 @@ final class CupStory {
     }
 
     CupStory scuffed(double atHour) {
-        log.add(new LogEntry.Scuffed(mark(atHour)));
+        log.add(LogEntry.scuffed(mark(atHour)));
         return this;
     }
 
     CupStory takenOff(double atHour) {
-        log.add(new LogEntry.TakenOff(mark(atHour)));
+        log.add(LogEntry.takenOff(mark(atHour)));
         return this;
     }
 
@@ -75,12 +77,12 @@ final class CupStory {
         return new Mark(log.size() + 1, hour(atHour), hour(atHour), "Mira", "");
     }
 
-    CupFile file() {
+    Cup file() {
         return empty.withLog(log);
     }
 
     CupState at(double hours) {
-        return CupFold.stateOf(file(), room, hour(hours));
+        return file().at(room, hour(hours));
     }
 
     Optional<Refusal> refusal(LogEntry entry, double nowHour) {

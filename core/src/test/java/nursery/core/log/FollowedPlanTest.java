@@ -21,6 +21,7 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.film.CoatRole;
 import nursery.core.log.CupState.Concern;
 import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.Material;
 import nursery.core.technique.OneColourGlitter;
@@ -39,15 +40,17 @@ class FollowedPlanTest {
 
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
     private static final Label REGULAR = StartingProfile.REGULAR.label();
+    private static final Resin RESIN = Resin.of(1, "regular", REGULAR);
+    private static final Cup.Resins RESINS = new Cup.Resins(RESIN, RESIN);
     private static final RoomCourse ROOM = RoomCourse.steady(REGULAR.referenceC());
     private static final Blank MUG = new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16));
     private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
     private static final QuietHours NIGHT = new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneOffset.UTC);
 
-    private static CupFile file(List<PlanStep> plan) {
+    private static Cup file(List<PlanStep> plan) {
         List<PlanStep> numbered = new ArrayList<>();
         plan.forEach(step -> numbered.add(step.numbered(numbered.size() + 1)));
-        return new CupFile(MUG, REGULAR, REGULAR, numbered, START, List.of());
+        return Cup.started("A-01", MUG, RESINS, numbered, START);
     }
 
     private static Mark mark(long id, Instant at, String note) {
@@ -60,10 +63,10 @@ class FollowedPlanTest {
 
     /** The log of a maker who does each step as soon as the plan's own wait allows. */
     private static List<Rule> concernsOf(List<PlanStep> plan) {
-        CupFile file = file(plan);
+        Cup file = file(plan);
         List<LogEntry> log = new ArrayList<>();
         Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, step.at())));
-        CupState state = CupFold.stateOf(file.withLog(log), ROOM, log.get(log.size() - 1).mark().happenedAt());
+        CupState state = file.withLog(log).at(ROOM, log.get(log.size() - 1).mark().happenedAt());
         return state.concerns().stream().map(Concern::rule).flatMap(Optional::stream).toList();
     }
 
@@ -75,18 +78,18 @@ class FollowedPlanTest {
         assertThat(concernsOf(right)).doesNotContain(rule);
     }
 
-    private static CupFile glitterCup() {
-        return new CupFile(MUG, REGULAR, REGULAR, OneColourGlitter.plan(Schools.of(), REGULAR), START, List.of());
+    private static Cup glitterCup() {
+        return Cup.started("A-01", MUG, RESINS, OneColourGlitter.plan(Schools.of(), REGULAR), START);
     }
 
     @Test
     void aStepIsLeftOutOnlyWithAReason() {
-        CupFile file = glitterCup();
+        Cup file = glitterCup();
         LogEntry silent = new LogEntry.Skipped(mark(1, START, " "), 1);
-        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, silent, START)).hasValueSatisfying(refusal -> assertThat(refusal.field()).isEqualTo("note"));
+        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, silent, START)).hasValueSatisfying(refusal -> assertThat(refusal.field()).isEqualTo("note"));
         LogEntry said = new LogEntry.Skipped(mark(1, START, "the blank came painted"), 1);
-        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, said, START)).isEmpty();
-        CupState after = CupFold.stateOf(file.withLog(List.of(said)), ROOM, START);
+        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, said, START)).isEmpty();
+        CupState after = file.withLog(List.of(said)).at(ROOM, START);
         assertThat(after.next()).map(next -> next.step().number()).contains(2);
         LogEntry third = new LogEntry.Skipped(mark(2, START, "no"), 3);
         assertThat(LegalMoves.refusalOf(after, file, third, START)).as("out of order").isPresent();
@@ -95,11 +98,11 @@ class FollowedPlanTest {
 
     @Test
     void aStepPutInComesNextAndOldEntriesKeepTheirSteps() {
-        CupFile file = glitterCup();
+        Cup file = glitterCup();
         List<LogEntry> log = List.of(done(file.step(1), 1, START.plusSeconds(60)));
-        PlanStep extra = new PlanStep(file.freeNumber(), StepKind.WASH, new Wait.None(), "", Optional.empty());
-        CupFile changed = file.withLog(log).withStepBefore(Optional.of(file.step(2)), extra);
-        assertThat(CupFold.stateOf(changed, ROOM, START.plusSeconds(120)).next()).map(NextAction::step).contains(extra);
+        PlanStep extra = new PlanStep(file.freeNumber(), StepKind.WASH, Wait.none(), "", Optional.empty());
+        Cup changed = file.withLog(log).withStepBefore(Optional.of(file.step(2)), extra);
+        assertThat(changed.at(ROOM, START.plusSeconds(120)).next()).map(NextAction::step).contains(extra);
         assertThat(changed.happened()).isEqualTo(log);
         assertThat(LegalMoves.refusalOf(changed, ROOM, START.plusSeconds(120))).isEmpty();
         assertThat(changed.freeNumber()).isEqualTo(file.freeNumber() + 1);
@@ -107,31 +110,31 @@ class FollowedPlanTest {
 
     @Test
     void faultsSeenAreRememberedUntilTheNextCoat() {
-        CupFile file = file(List.of(new PlanStep(1, StepKind.BUILD_COAT, new Wait.None(), "", Optional.of(CoatRole.BUILD)), new PlanStep(2, StepKind.INSPECT, new Wait.Cured(), "", Optional.empty()),
-                new PlanStep(3, StepKind.POLISH, new Wait.None(), "", Optional.empty())));
+        Cup file = file(List.of(new PlanStep(1, StepKind.BUILD_COAT, Wait.none(), "", Optional.of(CoatRole.BUILD)), new PlanStep(2, StepKind.INSPECT, Wait.of(Wait.Kind.CURED), "", Optional.empty()),
+                new PlanStep(3, StepKind.POLISH, Wait.none(), "", Optional.empty())));
         Instant later = START.plus(Duration.ofHours(30));
         List<LogEntry> log = new ArrayList<>(List.of(done(file.step(1), 1, START), done(file.step(2), 2, later)));
-        CupState sound = CupFold.stateOf(file.withLog(log), ROOM, later);
+        CupState sound = file.withLog(log).at(ROOM, later);
         assertThat(LegalMoves.concernsAbout(sound, file, done(file.step(3), 3, later))).isEmpty();
-        assertThat(LegalMoves.refusalOf(sound, file, new LogEntry.FaultsSeen(mark(3, later, "")), later)).as("say what").isPresent();
-        log.add(new LogEntry.FaultsSeen(mark(3, later, "two dimples near the rim")));
-        CupState faulty = CupFold.stateOf(file.withLog(log), ROOM, later);
+        assertThat(LegalMoves.refusalOf(sound, file, new LogEntry.Plain(mark(3, later, ""), LogEntry.Kind.FAULTS_SEEN), later)).as("say what").isPresent();
+        log.add(new LogEntry.Plain(mark(3, later, "two dimples near the rim"), LogEntry.Kind.FAULTS_SEEN));
+        CupState faulty = file.withLog(log).at(ROOM, later);
         assertThat(LegalMoves.concernsAbout(faulty, file, done(file.step(3), 4, later))).extracting(Concern::rule).containsExactly(Optional.of(Rule.POLISH_ON_FAULTS));
     }
 
     /** Step 10 of the order of work: full cure before use. The regular profile's full cure is 72 h. */
     @Test
     void aCupHandedOverBeforeFullCureIsToldAndOneNotFinishedIsRefused() {
-        CupFile file = file(List.of(new PlanStep(1, StepKind.FINISHING_COAT, new Wait.None(), "", Optional.of(CoatRole.FINISHING))));
-        LogEntry early = new LogEntry.HandedOver(mark(2, START.plus(Duration.ofHours(71)), ""));
-        assertThat(LegalMoves.refusalOf(CupFold.stateOf(file, ROOM, START), file, early, early.mark().happenedAt())).as("not finished").isPresent();
-        CupFile poured = file.withLog(List.of(done(file.step(1), 1, START)));
-        CupState state = CupFold.stateOf(poured, ROOM, early.mark().happenedAt());
+        Cup file = file(List.of(new PlanStep(1, StepKind.FINISHING_COAT, Wait.none(), "", Optional.of(CoatRole.FINISHING))));
+        LogEntry early = new LogEntry.Plain(mark(2, START.plus(Duration.ofHours(71)), ""), LogEntry.Kind.HANDED_OVER);
+        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, early, early.mark().happenedAt())).as("not finished").isPresent();
+        Cup poured = file.withLog(List.of(done(file.step(1), 1, START)));
+        CupState state = poured.at(ROOM, early.mark().happenedAt());
         assertThat(LegalMoves.refusalOf(state, poured, early, early.mark().happenedAt())).isEmpty();
         assertThat(LegalMoves.concernsAbout(state, poured, early)).singleElement().satisfies(concern -> assertThat(concern.message()).contains("before full cure"));
-        LogEntry late = new LogEntry.HandedOver(mark(2, START.plus(Duration.ofHours(72)).plusSeconds(1), ""));
+        LogEntry late = new LogEntry.Plain(mark(2, START.plus(Duration.ofHours(72)).plusSeconds(1), ""), LogEntry.Kind.HANDED_OVER);
         assertThat(LegalMoves.concernsAbout(state, poured, late)).isEmpty();
-        assertThat(CupFold.stateOf(poured.withLog(List.of(poured.log().get(0), late)), ROOM, late.mark().happenedAt()).handedOverAt()).contains(late.mark().happenedAt());
+        assertThat(poured.withLog(List.of(poured.log().get(0), late)).at(ROOM, late.mark().happenedAt()).handedOverAt()).contains(late.mark().happenedAt());
     }
 
     @ParameterizedTest
@@ -151,7 +154,7 @@ class FollowedPlanTest {
     /** A coat at 20:00 can be recoated from midnight to 02:00 (P14): asleep then, so it is scuffed at 06:30 and coated ten minutes later. */
     @Test
     void aWindowThatClosesInTheNightIsForeseenAsScuffing() {
-        CupFile file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, new Wait.None(), "", Optional.of(CoatRole.FLOOD)), new PlanStep(2, StepKind.BUILD_COAT, new Wait.StraightOn(), "", Optional.of(CoatRole.BUILD))));
+        Cup file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)), new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))));
         Instant evening = Instant.parse("2026-03-02T20:00:00Z");
         List<Ahead.Expected> ahead = Ahead.of(file, ROOM, evening, NIGHT);
         assertThat(ahead.get(1).scuffFirst()).isTrue();
@@ -163,7 +166,7 @@ class FollowedPlanTest {
     private static PlanStep random(Random random, int number) {
         StepKind kind = StepKind.values()[random.nextInt(StepKind.values().length)];
         Duration minutes = Duration.ofMinutes(random.nextInt(600));
-        Wait[] waits = {new Wait.None(), new Wait.Dry(minutes), new Wait.Settle(minutes), new Wait.Into(minutes), new Wait.Age(30 * random.nextDouble(), 10 * random.nextDouble()), new Wait.StraightOn(), new Wait.Sandable(), new Wait.Cured()};
+        Wait[] waits = {Wait.none(), Wait.dry(minutes), Wait.of(Wait.Kind.SETTLE, minutes), Wait.of(Wait.Kind.INTO_COAT, minutes), Wait.age(30 * random.nextDouble(), 10 * random.nextDouble()), Wait.straightOn(), Wait.of(Wait.Kind.SANDABLE), Wait.of(Wait.Kind.CURED)};
         Optional<CoatRole> role = kind == StepKind.ADHESIVE ? Optional.of(CoatRole.ADHESIVE_THIN) : kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
         return new PlanStep(number, kind, "", waits[random.nextInt(waits.length)], "", role, Material.values()[random.nextInt(Material.values().length)], Optional.empty(), "");
     }
@@ -175,11 +178,11 @@ class FollowedPlanTest {
         for (int i = 0; i <= random.nextInt(12); i++) {
             plan.add(random(random, i + 1));
         }
-        CupFile file = new CupFile(MUG, REGULAR, REGULAR, plan, START, List.of());
+        Cup file = Cup.started("A-01", MUG, RESINS, plan, START);
         List<LogEntry> log = new ArrayList<>();
         Instant now = START;
         for (int move = 0; move < 30; move++) {
-            CupState state = CupFold.stateOf(file, ROOM, now);
+            CupState state = file.at(ROOM, now);
             Optional<NextAction> next = state.next();
             assertThat(next.isPresent()).isEqualTo(state.done().size() < file.plan().size());
             if (next.isEmpty()) {
@@ -204,8 +207,8 @@ class FollowedPlanTest {
     /** What was poured makes the film in the drawing: 20 ml on the mug's coated area. */
     @Test
     void aCoatsFilmFollowsFromWhatWasReallyPoured() {
-        CupFile file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, new Wait.None(), "", Optional.of(CoatRole.FLOOD))));
-        CupState state = CupFold.stateOf(file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty()))), ROOM, START);
+        Cup file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD))));
+        CupState state = file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty()))).at(ROOM, START);
         double areaCm2 = MUG.area().coatedCm2();
         assertThat(state.coats().get(0).filmMm(areaCm2)).isCloseTo(20 / areaCm2 * 10, within(1e-12));
     }

@@ -80,18 +80,18 @@ class LegalMovesTest {
     @Test
     void onlyWhatIsThereCanBeScuffedOrTakenOff() {
         CupStory story = story();
-        assertThat(story.refusal(new LogEntry.Scuffed(story.mark(1)), 1)).isPresent();
-        assertThat(story.refusal(new LogEntry.TakenOff(story.mark(1)), 1)).isPresent();
+        assertThat(story.refusal(LogEntry.scuffed(story.mark(1)), 1)).isPresent();
+        assertThat(story.refusal(LogEntry.takenOff(story.mark(1)), 1)).isPresent();
         CupStory flooded = story().flooded();
-        assertThat(flooded.refusal(new LogEntry.Scuffed(flooded.mark(15)), 15)).isEmpty();
-        assertThat(flooded.refusal(new LogEntry.TakenOff(flooded.mark(11)), 11)).isEmpty();
-        assertThat(flooded.scuffed(15).refusal(new LogEntry.Scuffed(flooded.mark(16)), 16)).isPresent();
+        assertThat(flooded.refusal(LogEntry.scuffed(flooded.mark(15)), 15)).isEmpty();
+        assertThat(flooded.refusal(LogEntry.takenOff(flooded.mark(11)), 11)).isEmpty();
+        assertThat(flooded.scuffed(15).refusal(LogEntry.scuffed(flooded.mark(16)), 16)).isPresent();
     }
 
     @Test
     void aNoteIsAlwaysWelcome() {
         CupStory story = story();
-        assertThat(story.refusal(new LogEntry.Noted(story.mark(0)), 0)).isEmpty();
+        assertThat(story.refusal(new LogEntry.Plain(story.mark(0), LogEntry.Kind.NOTED), 0)).isEmpty();
     }
 
     @Test

@@ -11,7 +11,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Map;
 import nursery.core.log.QuietHours;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

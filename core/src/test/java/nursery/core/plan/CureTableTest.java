@@ -17,7 +17,7 @@ import nursery.core.cure.CoatTimes;
 import nursery.core.cure.CureClock;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
-import nursery.core.plan.DayHours.Span;
+import nursery.core.measure.Span;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import org.junit.jupiter.api.Test;

@@ -25,12 +25,12 @@ import java.util.function.IntUnaryOperator;
 import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import nursery.core.cure.CoatTimes;
-import nursery.core.log.CupFold;
+import nursery.core.log.Cup;
 import nursery.core.log.CupState;
+import nursery.core.measure.Span;
 import nursery.core.resin.Label;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 
 /**
@@ -68,7 +68,7 @@ public final class ExactModel {
     public record Weights(long mix, long session, long scuff, long late) {
 
         static Weights of(Workshop shop) {
-            long steps = shop.cups().stream().mapToLong(cup -> cup.file().plan().size()).sum();
+            long steps = shop.cups().stream().mapToLong(cup -> cup.plan().size()).sum();
             long mix = 2 * shop.horizon().toMinutes() / SLOT * shop.cups().size();
             return new Weights(mix, mix * steps, mix * steps * steps, mix * steps * steps * steps);
         }
@@ -153,7 +153,7 @@ public final class ExactModel {
 
     /** The slots at which a step may be begun as far as the booth is concerned. */
     private long[] booth(PlanStep step) {
-        List<DayHours.Span> spans = shop.hours().boothSpans(origin, instant(slots));
+        List<Span> spans = shop.hours().boothSpans(origin, instant(slots));
         return Arrays.stream(open).filter(slot -> spans.stream().anyMatch(span -> !instant((int) slot).isBefore(span.from()) && !instant((int) slot).plus(Duration.ofMinutes(step.kind().handsOnMinutes())).isAfter(span.untilExclusive()))).toArray();
     }
 
@@ -169,9 +169,9 @@ public final class ExactModel {
         return true;
     }
 
-    private void cup(PlanCup cup, WeekPlan hint) {
-        CupState state = CupFold.stateOf(cup.file(), shop.room(), shop.now());
-        List<PlanStep> left = cup.file().plan().stream().filter(step -> !state.done().containsKey(step.number())).toList();
+    private void cup(Cup cup, WeekPlan hint) {
+        CupState state = cup.at(shop.room(), shop.now());
+        List<PlanStep> left = cup.plan().stream().filter(step -> !state.done().containsKey(step.number())).toList();
         Coat coat = state.newestCoat().map(on -> new Coat(on.label(), Optional.empty(), Optional.of(on.times()), on.scuffed())).orElse(null);
         IntVar ready = model.newIntVar(0, slots * 2L, "ready");
         state.fullCureAt().ifPresent(at -> model.addGreaterOrEqual(ready, Math.max(0, ceil(at))));
@@ -184,7 +184,7 @@ public final class ExactModel {
             hint.find(cup.code(), step.number()).ifPresent(planned -> hints.add(() -> model.addHint(at, ceil(planned.at()))));
             int minutes = step.kind().handsOnMinutes();
             int length = (minutes + SLOT - 1) / SLOT;
-            Optional<BoolVar> scuff = step.waiting() instanceof Wait.StraightOn && coat != null && !coat.scuffed() ? Optional.of(model.newBoolVar("scuff")) : Optional.empty();
+            Optional<BoolVar> scuff = step.waiting().mayScuffInstead() && coat != null && !coat.scuffed() ? Optional.of(model.newBoolVar("scuff")) : Optional.empty();
             LinearExpr begins = scuff.map(bool -> LinearExpr.newBuilder().add(at).addTerm(bool, -SCUFF).build()).orElse(LinearExpr.newBuilder().add(at).build());
             model.addGreaterOrEqual(begins, handsOff);
             window(step, at, begins, coat, last, scuff);
@@ -200,12 +200,12 @@ public final class ExactModel {
             }
             scuff.ifPresent(bool -> cost.addTerm(bool, weights.scuff()));
             if (step.kind().isPour()) {
-                Label label = cup.file().labelFor(step);
+                Label label = cup.labelFor(step);
                 coat = new Coat(label, Optional.of(at), Optional.empty(), false);
-                pours.computeIfAbsent(step.kind() == StepKind.FINISHING_COAT ? cup.last() : cup.base(), name -> new ArrayList<>()).add(new Pour(at, label));
+                pours.computeIfAbsent(cup.resinFor(step).name(), name -> new ArrayList<>()).add(new Pour(at, label));
                 LinearArgument cured = element(at, label, "full", label.times().fullCureH(), this::ceil);
                 model.addGreaterOrEqual(ready, cured);
-                if (step.kind().needs().contains(Need.SPINDLE)) {
+                if (cup.turns(step)) {
                     turning.add(at);
                     labels.add(label);
                 }
@@ -216,10 +216,10 @@ public final class ExactModel {
         model.addGreaterOrEqual(ready, handsOff);
         turn(turning, labels);
         cost.addTerm(ready, 1);
-        cup.dueAt().ifPresent(due -> {
+        cup.promise().dueAt().ifPresent(due -> {
             IntVar late = model.newIntVar(0, slots * 2L, "late");
             model.addGreaterOrEqual(late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
-            cost.addTerm(late, weights.late() * cup.matters());
+            cost.addTerm(late, weights.late() * cup.promise().matters());
         });
     }
 
@@ -239,30 +239,31 @@ public final class ExactModel {
 
     private void window(PlanStep step, IntVar at, LinearExpr begins, Coat coat, LinearExpr last, Optional<BoolVar> scuff) {
         Wait wait = step.waiting();
-        if (wait instanceof Wait.Dry dry) {
-            model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(last).add(dry.atLeast().toMinutes() / SLOT + (dry.atLeast().toMinutes() % SLOT > 0 ? 1 : 0)).build());
-        } else if (coat == null || wait instanceof Wait.None) {
+        if (wait.kind() != Wait.Kind.DRY && coat == null) {
             model.addGreaterOrEqual(at, last);
-        } else if (wait instanceof Wait.Age age) {
-            atAge(at, coat, age.hoursFor(coat.label().times().turningH()));
-        } else if (wait instanceof Wait.Cured) {
-            atAge(at, coat, coat.label().times().curedH());
-        } else if (wait instanceof Wait.Sandable) {
-            atAge(at, coat, coat.label().times().sandableFromH());
-        } else if (wait instanceof Wait.Settle settle) {
-            wet(at, coat, settle.atLeast(), coat.label().times().workingH());
-        } else if (wait instanceof Wait.Into into) {
-            wet(at, coat, into.atLeast(), coat.label().times().turningH());
-        } else if (scuff.isPresent()) {
-            LinearExpr opens = age(coat, "recoat", coat.label().times().recoatFromH(), this::ceil);
-            LinearExpr closes = age(coat, "closes", coat.label().times().recoatUntilH(), this::ceil);
-            LinearExpr sandable = age(coat, "sandable", coat.label().times().sandableFromH(), this::ceil);
-            Literal not = scuff.get().not();
-            model.addGreaterOrEqual(at, opens).onlyEnforceIf(not);
-            model.addLessThan(at, closes).onlyEnforceIf(not);
-            model.addGreaterOrEqual(begins, closes).onlyEnforceIf(scuff.get());
-            model.addGreaterOrEqual(begins, sandable).onlyEnforceIf(scuff.get());
+            return;
         }
+        switch (wait.kind()) {
+            case DRY -> model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(last).add(wait.atLeast().toMinutes() / SLOT + (wait.atLeast().toMinutes() % SLOT > 0 ? 1 : 0)).build());
+            case NONE -> model.addGreaterOrEqual(at, last);
+            case AGE -> atAge(at, coat, wait.hoursFor(coat.label().times().turningH()));
+            case CURED -> atAge(at, coat, coat.label().times().curedH());
+            case SANDABLE -> atAge(at, coat, coat.label().times().sandableFromH());
+            case SETTLE -> wet(at, coat, wait.atLeast(), coat.label().times().workingH());
+            case INTO_COAT -> wet(at, coat, wait.atLeast(), coat.label().times().turningH());
+            case STRAIGHT_ON -> scuff.ifPresent(bool -> straightOn(at, begins, coat, bool));
+        }
+    }
+
+    private void straightOn(IntVar at, LinearExpr begins, Coat coat, BoolVar scuff) {
+        LinearExpr opens = age(coat, "recoat", coat.label().times().recoatFromH(), this::ceil);
+        LinearExpr closes = age(coat, "closes", coat.label().times().recoatUntilH(), this::ceil);
+        LinearExpr sandable = age(coat, "sandable", coat.label().times().sandableFromH(), this::ceil);
+        Literal not = scuff.not();
+        model.addGreaterOrEqual(at, opens).onlyEnforceIf(not);
+        model.addLessThan(at, closes).onlyEnforceIf(not);
+        model.addGreaterOrEqual(begins, closes).onlyEnforceIf(scuff);
+        model.addGreaterOrEqual(begins, sandable).onlyEnforceIf(scuff);
     }
 
     private void atAge(IntVar at, Coat coat, double hours) {

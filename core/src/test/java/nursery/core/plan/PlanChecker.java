@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
+import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
 import nursery.core.log.LogEntry;
@@ -44,8 +45,8 @@ final class PlanChecker {
         return checker.wrong;
     }
 
-    private void cup(PlanCup cup) {
-        CupFold fold = CupFold.of(cup.file(), shop.room());
+    private void cup(Cup cup) {
+        CupFold fold = CupFold.of(cup, shop.room());
         Instant handsOff = shop.now();
         for (PlannedStep step : plan.of(cup.code())) {
             require(!step.begins().isBefore(handsOff), step, "is begun before hands are off the step before, " + handsOff);
@@ -53,7 +54,7 @@ final class PlanChecker {
             require(next.isPresent() && next.get().step().number() == step.step().number(), step, "is not what the cup needs next");
             if (step.scuffFirst()) {
                 require(next.orElseThrow().kind() == NextAction.Kind.SCUFF_FIRST && next.get().window().isOpenAt(step.begins()), step, "scuffs a coat that is not to be scuffed: " + next.get().window());
-                fold.add(new LogEntry.Scuffed(mark(step.begins())));
+                fold.add(LogEntry.scuffed(mark(step.begins())));
                 require(Duration.between(step.begins(), step.at()).toMinutes() == 10, step, "gives scuffing other than ten minutes");
             }
             NextAction action = fold.stateAt(step.at()).next().orElseThrow();
@@ -98,12 +99,12 @@ final class PlanChecker {
 
     private void spindles() {
         Map<Long, List<Taken>> taken = new HashMap<>();
-        for (PlanCup cup : shop.cups()) {
-            CupFold.stateOf(cup.file(), shop.room(), shop.now()).hold()
+        for (Cup cup : shop.cups()) {
+            cup.at(shop.room(), shop.now()).hold()
                     .ifPresent(hold -> taken.computeIfAbsent(hold.spindle().id(), id -> new ArrayList<>()).add(new Taken(cup.code(), hold.since(), hold.mayComeOffAt())));
             for (PlannedStep step : plan.of(cup.code())) {
-                if (step.step().kind().isPour() && step.step().kind().needs().contains(Need.SPINDLE)) {
-                    Instant gelled = new CoatTimes(cup.file().labelFor(step.step()), shop.room(), step.at()).offTurnerFrom();
+                if (cup.turns(step.step())) {
+                    Instant gelled = new CoatTimes(cup.labelFor(step.step()), shop.room(), step.at()).offTurnerFrom();
                     taken.computeIfAbsent(step.turns().orElseThrow().spindle().id(), id -> new ArrayList<>()).add(new Taken(cup.code(), step.at(), gelled));
                 }
             }
@@ -120,23 +121,23 @@ final class PlanChecker {
 
     private void score() {
         long late = 0;
-        for (PlanCup cup : shop.cups()) {
+        for (Cup cup : shop.cups()) {
             CupState end = ends.get(cup.code());
-            if (cup.dueAt().isPresent() && end.isFinished()) {
+            if (cup.promise().dueAt().isPresent() && end.isFinished()) {
                 Instant cured = end.fullCureAt().orElse(end.lastDoneAt());
                 Instant handsOff = plan.of(cup.code()).stream().map(PlannedStep::ends).max(Instant::compareTo).orElse(cured);
                 Instant ready = cured.isAfter(handsOff) ? cured : handsOff;
-                long minutes = Duration.between(cup.dueAt().get(), ready).toMinutes();
-                late += minutes > 0 ? minutes * cup.matters() : 0;
+                long minutes = Duration.between(cup.promise().dueAt().get(), ready).toMinutes();
+                late += minutes > 0 ? minutes * cup.promise().matters() : 0;
             }
         }
         long scuffs = plan.steps().stream().filter(PlannedStep::scuffFirst).count();
         // A slot's rounding for each cup, and what is not placed counts as late until the horizon.
-        long rounding = shop.cups().stream().mapToLong(cup -> 30L * cup.matters()).sum();
+        long rounding = shop.cups().stream().mapToLong(cup -> 30L * cup.promise().matters()).sum();
         if (plan.notPlaced().isEmpty() && Math.abs(late - plan.score().lateMinutes()) > rounding) {
             wrong.add("The lateness is %d min, not %d.".formatted(late, plan.score().lateMinutes()));
         }
-        int steps = shop.cups().stream().mapToInt(cup -> (int) cup.file().plan().stream().filter(step -> !CupFold.stateOf(cup.file(), shop.room(), shop.now()).done().containsKey(step.number())).count()).sum();
+        int steps = shop.cups().stream().mapToInt(cup -> (int) cup.plan().stream().filter(step -> !cup.at(shop.room(), shop.now()).done().containsKey(step.number())).count()).sum();
         if (steps - plan.steps().size() != plan.score().notPlaced() || plan.notPlaced().stream().mapToInt(NotPlaced::steps).sum() != plan.score().notPlaced()) {
             wrong.add("Of %d steps %d are placed, but %d not.".formatted(steps, plan.steps().size(), plan.score().notPlaced()));
         }

@@ -14,6 +14,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import nursery.core.cure.RoomCourse;
+import nursery.core.log.Cup;
 import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
 import nursery.core.resin.StartingProfile;
@@ -112,7 +113,7 @@ class PlannerTest {
 
     @Test
     void twoCupsOnOneSpindleTurnOneAfterTheOther() {
-        List<PlanCup> cups = List.of(cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty()));
+        List<Cup> cups = List.of(cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty()));
         WeekPlan one = Planner.plan(shop("07:00-23:00", 1, cups), Budget.of(300));
         WeekPlan two = Planner.plan(shop("07:00-23:00", 2, cups), Budget.of(300));
 
@@ -164,7 +165,7 @@ class PlannerTest {
 
     @Test
     void whatIsDueYesterdayIsLateAndStillPlannedFirst() {
-        PlanCup late = cup("N-002", 7, Optional.of(RandomWorkshop.NOW.minus(Duration.ofDays(1))));
+        Cup late = cup("N-002", 7, Optional.of(RandomWorkshop.NOW.minus(Duration.ofDays(1))));
         WeekPlan plan = Planner.plan(shop("17:00-23:00", 1, List.of(cup("N-001", 7, Optional.empty()), late)), Budget.of(300));
 
         assertThat(plan.late()).containsExactly(late);
@@ -174,8 +175,8 @@ class PlannerTest {
     @Test
     void whatMattersMoreIsLessLate() {
         Optional<Instant> due = Optional.of(RandomWorkshop.NOW.plus(Duration.ofDays(3)));
-        PlanCup ordinary = cup("N-001", 7, due);
-        PlanCup matters = new PlanCup("N-002", ordinary.file(), "regular", "regular", due, 5);
+        Cup ordinary = cup("N-001", 7, due);
+        Cup matters = cup("N-002", 7, due).with(new Cup.Promise(due, 5));
 
         WeekPlan plan = Planner.plan(shop("17:00-21:30", 1, List.of(ordinary, matters)), Budget.of(500));
 
@@ -184,10 +185,10 @@ class PlannerTest {
 
     @Test
     void aPinnedStepStandsWhereItIsPinned() {
-        PlanCup cup = cup("N-001", 7, Optional.empty());
+        Cup cup = cup("N-001", 7, Optional.empty());
         Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
         Workshop shop = shop("07:00-23:00", 1, List.of(cup, cup("N-002", 7, Optional.empty())));
-        int finishing = cup.file().plan().get(7).number();
+        int finishing = cup.plan().get(7).number();
 
         WeekPlan plan = Planner.plan(shop.withPins(List.of(new Pin("N-001", finishing, wanted))), Budget.of(300));
 
@@ -197,8 +198,8 @@ class PlannerTest {
 
     @Test
     void aPinThatCannotBeKeptIsToldAndTheStepComesAsSoonAsItCan() {
-        PlanCup cup = cup("N-001", 7, Optional.empty());
-        int finish = cup.file().plan().get(8).number();
+        Cup cup = cup("N-001", 7, Optional.empty());
+        int finish = cup.plan().get(8).number();
         Workshop shop = shop("07:00-23:00", 1, List.of(cup)).withPins(List.of(new Pin("N-001", finish, RandomWorkshop.NOW.plus(Duration.ofHours(2)))));
 
         WeekPlan plan = Planner.plan(shop, Budget.of(300));
@@ -209,9 +210,9 @@ class PlannerTest {
 
     @Test
     void ofTwoPinsOnTheSameHandsTheFirstIsKept() {
-        PlanCup one = cup("N-001", 7, Optional.empty());
-        PlanCup two = cup("N-002", 7, Optional.empty());
-        int finishing = one.file().plan().get(7).number();
+        Cup one = cup("N-001", 7, Optional.empty());
+        Cup two = cup("N-002", 7, Optional.empty());
+        int finishing = one.plan().get(7).number();
         Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
         WeekPlan plan = Planner.plan(shop("07:00-23:00", 2, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(10))))), Budget.of(200));
 
@@ -222,9 +223,9 @@ class PlannerTest {
 
     @Test
     void aPinOnATakenSpindleIsNotKeptButTheCoatIsPlanned() {
-        PlanCup one = cup("N-001", 7, Optional.empty());
-        PlanCup two = cup("N-002", 7, Optional.empty());
-        int finishing = one.file().plan().get(7).number();
+        Cup one = cup("N-001", 7, Optional.empty());
+        Cup two = cup("N-002", 7, Optional.empty());
+        int finishing = one.plan().get(7).number();
         Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
         WeekPlan plan = Planner.plan(shop("07:00-23:00", 1, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(60))))), Budget.of(200));
 
@@ -275,12 +276,12 @@ class PlannerTest {
         assertThat(plan.score()).isEqualTo(new Score(0, 0, 0, 0, 0, 0, 0));
     }
 
-    private static Workshop shop(String hours, int spindles, List<PlanCup> cups) {
+    private static Workshop shop(String hours, int spindles, List<Cup> cups) {
         return new Workshop(RandomWorkshop.NOW, AT_LABEL_SPEED, BenchHours.daily(DayHours.parse(hours), NEVER_QUIET), TWO_SPINDLES.subList(0, spindles), cups);
     }
 
     /** A cup of one fine colour with its first steps done. */
-    private static PlanCup cup(String code, int done, Optional<Instant> due) {
+    private static Cup cup(String code, int done, Optional<Instant> due) {
         return RandomWorkshop.plainCup(code, done, StartingProfile.REGULAR.label(), due);
     }
 

@@ -16,12 +16,13 @@ import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
 import nursery.core.film.CoatRole;
-import nursery.core.log.CupFile;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -32,6 +33,8 @@ public final class RandomWorkshop {
 
     static final Instant NOW = Instant.parse("2026-03-02T07:00:00Z");
     private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+    private static final Resin REGULAR = Resin.of(1, "regular", StartingProfile.REGULAR.label());
+    private static final Resin FAST = Resin.of(2, "fast", StartingProfile.FAST.label());
     private static final QuietHours QUIET = new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneOffset.UTC);
     private static final String[] HOURS = {"18:00-22:00", "07:00-09:00, 18:00-22:30", "09:00-17:00", "06:30-08:00, 12:00-13:00, 17:30-22:00"};
 
@@ -66,7 +69,7 @@ public final class RandomWorkshop {
     private Workshop workshop(int cups, int spindles, boolean small) {
         BenchHours hours = BenchHours.daily(DayHours.parse(HOURS[random.nextInt(HOURS.length)]), QUIET);
         List<Spindle> all = IntStream.rangeClosed(1, spindles).mapToObj(i -> new Spindle(i, "spindle " + i)).toList();
-        List<PlanCup> planned = IntStream.rangeClosed(1, cups).mapToObj(i -> cup("N-%03d".formatted(i), small)).toList();
+        List<Cup> planned = IntStream.rangeClosed(1, cups).mapToObj(i -> cup("N-%03d".formatted(i), small)).toList();
         return new Workshop(NOW, room, hours, all, planned, List.of(), Duration.ofDays(small ? 4 : 26 * 7));
     }
 
@@ -79,47 +82,45 @@ public final class RandomWorkshop {
         return new RoomCourse(readings);
     }
 
-    private PlanCup cup(String code, boolean small) {
+    private Cup cup(String code, boolean small) {
         boolean fast = random.nextInt(3) == 0;
-        Label base = (fast ? StartingProfile.FAST : StartingProfile.REGULAR).label();
-        Label last = StartingProfile.REGULAR.label();
         List<PlanStep> plan = plan(random.nextInt(4) == 0, random.nextInt(3) == 0, random.nextBoolean());
         Instant started = NOW.minus(Duration.ofDays(3));
-        CupFile file = new CupFile(SLIM, base, last, plan, started, List.of());
+        Cup cup = Cup.started(code, SLIM, new Cup.Resins(fast ? FAST : REGULAR, REGULAR), plan, started);
         int done = small ? plan.size() - 2 - random.nextInt(2) : random.nextInt(plan.size());
-        while (losesNothing && done < plan.size() && (plan.get(done).waiting() instanceof Wait.Settle || plan.get(done).waiting() instanceof Wait.Into)) {
+        while (losesNothing && done < plan.size() && (plan.get(done).waiting().isWhileWet())) {
             done++;
         }
         Optional<Instant> due = random.nextInt(4) == 0 ? Optional.empty() : Optional.of(NOW.truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(4 + random.nextInt(small ? 4 : 20))));
-        return new PlanCup(code, file.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20))))), fast ? "fast" : "regular", "regular", due, 1 + random.nextInt(3));
+        return cup.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20))))).with(new Cup.Promise(due, 1 + random.nextInt(3)));
     }
 
     /** A cup of one fine colour, its first steps done some hours apart, the last of them just now. */
-    static PlanCup plainCup(String code, int done, Label label, Optional<Instant> due) {
+    static Cup plainCup(String code, int done, Label label, Optional<Instant> due) {
         List<PlanStep> plan = plan(false, false, true);
-        CupFile file = new CupFile(SLIM, label, label, plan, NOW.minus(Duration.ofDays(3)), log(plan, done, NOW));
-        return new PlanCup(code, file, "regular", "regular", due, 1);
+        Resin resin = Resin.of(1, "regular", label);
+        return Cup.started(code, SLIM, new Cup.Resins(resin, resin), plan, NOW.minus(Duration.ofDays(3))).withLog(log(plan, done, NOW)).with(new Cup.Promise(due, 1));
     }
 
     private static List<PlanStep> plan(boolean ink, boolean tape, boolean sand) {
         List<PlanStep> plan = new ArrayList<>();
-        add(plan, StepKind.PREP, new Wait.None());
-        add(plan, StepKind.PAINT, new Wait.None());
-        pour(plan, StepKind.ADHESIVE, new Wait.Dry(Duration.ofMinutes(30)), CoatRole.ADHESIVE_THIN);
-        add(plan, StepKind.GLITTER, new Wait.Settle(Duration.ofMinutes(2)));
-        pour(plan, StepKind.FLOOD_COAT, new Wait.Age(3, 2), CoatRole.FLOOD);
+        add(plan, StepKind.PREP, Wait.none());
+        add(plan, StepKind.PAINT, Wait.none());
+        pour(plan, StepKind.ADHESIVE, Wait.dry(Duration.ofMinutes(30)), CoatRole.ADHESIVE_THIN);
+        add(plan, StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)));
+        pour(plan, StepKind.FLOOD_COAT, Wait.age(3, 2), CoatRole.FLOOD);
         if (ink) {
-            add(plan, StepKind.INK_BLOOM, new Wait.Settle(Duration.ofMinutes(1)));
+            add(plan, StepKind.INK_BLOOM, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(1)));
         }
         if (tape) {
-            add(plan, StepKind.PULL_TAPE, new Wait.Into(Duration.ofMinutes(45)));
+            add(plan, StepKind.PULL_TAPE, Wait.of(Wait.Kind.INTO_COAT, Duration.ofMinutes(45)));
         }
-        pour(plan, StepKind.BUILD_COAT, new Wait.StraightOn(), CoatRole.BUILD);
+        pour(plan, StepKind.BUILD_COAT, Wait.straightOn(), CoatRole.BUILD);
         if (sand) {
-            add(plan, StepKind.TRIM_AND_SAND, new Wait.Sandable());
+            add(plan, StepKind.TRIM_AND_SAND, Wait.of(Wait.Kind.SANDABLE));
         }
-        pour(plan, StepKind.FINISHING_COAT, new Wait.StraightOn(), CoatRole.FINISHING);
-        add(plan, StepKind.FINISH, new Wait.Age(12));
+        pour(plan, StepKind.FINISHING_COAT, Wait.straightOn(), CoatRole.FINISHING);
+        add(plan, StepKind.FINISH, Wait.age(12));
         return plan;
     }
 

@@ -12,13 +12,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cure.RoomCourse;
-import nursery.core.log.CupFile;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.QuietHours;
 import nursery.core.log.Spindle;
 import nursery.core.plan.Because.What;
 import nursery.core.plan.Departure.Kind;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -32,11 +33,11 @@ class WeekPlanTest {
     private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
     private static final List<Spindle> SPINDLES = List.of(new Spindle(1, "spindle 1"), new Spindle(2, "spindle 2"));
 
-    private static PlanCup cup(String code, int done, Optional<Instant> due) {
+    private static Cup cup(String code, int done, Optional<Instant> due) {
         return RandomWorkshop.plainCup(code, done, StartingProfile.REGULAR.label(), due);
     }
 
-    private static Workshop shop(String hours, int spindles, PlanCup... cups) {
+    private static Workshop shop(String hours, int spindles, Cup... cups) {
         return new Workshop(NOW, RoomCourse.steady(22), BenchHours.daily(DayHours.parse(hours), NEVER), SPINDLES.subList(0, spindles), List.of(cups));
     }
 
@@ -80,8 +81,8 @@ class WeekPlanTest {
 
     @Test
     void aPinnedStepSaysWhoWantedIt() {
-        PlanCup cup = cup("N-001", 7, Optional.empty());
-        int finishing = cup.file().plan().get(7).number();
+        Cup cup = cup("N-001", 7, Optional.empty());
+        int finishing = cup.plan().get(7).number();
         WeekPlan plan = plan(shop("07:00-23:00", 1, cup).withPins(List.of(new Pin("N-001", finishing, NOW.plus(Duration.ofHours(3))))));
 
         assertThat(Because.of(plan, find(plan, "N-001", StepKind.FINISHING_COAT))).first().satisfies(because -> assertThat(because.words()).isEqualTo("you pinned it there"));
@@ -94,7 +95,7 @@ class WeekPlanTest {
 
         assertThat(plan.mixes()).singleElement().satisfies(mix -> {
             assertThat(mix.pours()).hasSize(2);
-            assertThat(mix.resin()).isEqualTo("regular");
+            assertThat(mix.resin().name()).isEqualTo("regular");
             assertThat(mix.sharesMl()).isEqualTo(2 * plan.steps().get(0).amountMl().orElseThrow());
         });
         assertThat(plan.mixOf(plan.steps().get(0))).contains(plan.mixes().get(0));
@@ -194,14 +195,14 @@ class WeekPlanTest {
 
     @Test
     void aCoatPutInLaterIsNotPlannedAndMovesNobodyElse() {
-        PlanCup cup = cup("N-001", 5, Optional.empty());
-        PlanCup other = cup("N-002", 4, Optional.empty());
+        Cup cup = cup("N-001", 5, Optional.empty());
+        Cup other = cup("N-002", 4, Optional.empty());
         Workshop shop = shop("07:00-23:00", 2, cup, other);
         WeekPlan plan = plan(shop);
-        PlanStep extra = new PlanStep(cup.file().freeNumber(), StepKind.BUILD_COAT, new Wait.StraightOn(), "", cup.file().plan().get(5).role());
-        CupFile longer = cup.file().withStepBefore(Optional.of(cup.file().plan().get(5)), extra);
+        PlanStep extra = new PlanStep(cup.freeNumber(), StepKind.BUILD_COAT, Wait.straightOn(), "", cup.plan().get(5).role());
+        Cup longer = cup.withStepBefore(Optional.of(cup.plan().get(5)), extra);
 
-        WeekPlan now = Planner.kept(plan.placements(), shop.withCups(List.of(cup.with(longer), other)));
+        WeekPlan now = Planner.kept(plan.placements(), shop.withCups(List.of(longer, other)));
 
         assertThat(Departure.of(plan.placements(), now)).first().satisfies(departure -> assertThat(departure).extracting(Departure::cup, Departure::kind).containsExactly("N-001", Kind.NOT_PLANNED));
         assertThat(now.of("N-002")).extracting(PlannedStep::begins).isEqualTo(plan.of("N-002").stream().map(PlannedStep::begins).toList());
@@ -209,11 +210,11 @@ class WeekPlanTest {
 
     @Test
     void aCalmPlanLeavesWhatNeedNotMove() {
-        List<PlanCup> cups = new ArrayList<>();
+        List<Cup> cups = new ArrayList<>();
         for (int i = 1; i <= 8; i++) {
             cups.add(cup("N-00" + i, i % 4 * 2, Optional.of(NOW.plus(Duration.ofDays(9)))));
         }
-        Workshop shop = shop("07:00-23:00", 2, cups.toArray(PlanCup[]::new));
+        Workshop shop = shop("07:00-23:00", 2, cups.toArray(Cup[]::new));
         WeekPlan plan = plan(shop);
 
         Planner calm = Planner.after(plan.placements(), shop.with(shop.hours().with(LocalDate.of(2026, 3, 5), DayHours.NONE)));
@@ -227,14 +228,15 @@ class WeekPlanTest {
     @Test
     void whatWouldSaveALateCupIsWorkedOutByPlanning() {
         // Regular resin needs 72 h to full cure, fast a day (P17); the coats below, 5 h old and more, are regular.
-        PlanCup late = cup("N-001", 7, Optional.of(NOW.plus(Duration.ofHours(70))));
+        Cup late = cup("N-001", 7, Optional.of(NOW.plus(Duration.ofHours(70))));
         WeekPlan plan = plan(shop("07:00-23:00", 1, late));
         assertThat(plan.late()).containsExactly(late);
 
-        List<Rescue> rescues = Rescue.of(plan, late, Optional.of(new Rescue.OtherResin("fast", StartingProfile.FAST.label())), 50);
+        Resin fast = Resin.of(2, "fast", StartingProfile.FAST.label());
+        List<Rescue> rescues = Rescue.of(plan, late, Optional.of(fast), 50);
 
         assertThat(rescues).singleElement().satisfies(rescue -> {
-            assertThat(rescue.words()).isEqualTo("with fast for the coats to come");
+            assertThat(rescue.wish()).isEqualTo(new Wish.OtherResin("N-001", fast));
             assertThat(rescue.saves()).isTrue();
             assertThat(rescue.othersLate()).isZero();
         });
@@ -246,26 +248,26 @@ class WeekPlanTest {
         for (int day = 3; day <= 5; day++) {
             hours = hours.with(LocalDate.of(2026, 3, day), DayHours.NONE);
         }
-        PlanCup late = cup("N-001", 5, Optional.of(Instant.parse("2026-03-08T00:00:00Z")));
+        Cup late = cup("N-001", 5, Optional.of(Instant.parse("2026-03-08T00:00:00Z")));
         WeekPlan plan = plan(shop("17:00-23:00", 1, late).with(hours));
 
         List<Rescue> rescues = Rescue.of(plan, late, Optional.empty(), 100);
 
         assertThat(rescues).isNotEmpty().first().satisfies(rescue -> assertThat(rescue.saves()).isTrue());
-        assertThat(rescues).extracting(Rescue::words).contains("with the evening of Tuesday 3, 18:00–22:00");
+        assertThat(rescues).extracting(Rescue::wish).contains(new Wish.Hours(LocalDate.of(2026, 3, 3), DayHours.parse("18:00-22:00")));
     }
 
     /** A cup whose flood coat was poured just now and turns on the first spindle. */
-    private static PlanCup turning() {
-        PlanCup cup = cup("N-001", 5, Optional.empty());
-        List<LogEntry> log = new ArrayList<>(cup.file().log());
-        log.set(4, new LogEntry.Poured(new Mark(5, NOW, NOW, "Mira", ""), cup.file().plan().get(4).number(), 20, Optional.of(SPINDLES.get(0))));
-        return cup.with(cup.file().withLog(log));
+    private static Cup turning() {
+        Cup cup = cup("N-001", 5, Optional.empty());
+        List<LogEntry> log = new ArrayList<>(cup.log());
+        log.set(4, new LogEntry.Poured(new Mark(5, NOW, NOW, "Mira", ""), cup.plan().get(4).number(), 20, Optional.of(SPINDLES.get(0))));
+        return cup.withLog(log);
     }
 
     @Test
     void aRunningCoatKeepsItsSpindleUntilItHasGelled() {
-        PlanCup turning = turning();
+        Cup turning = turning();
         WeekPlan plan = plan(shop("00:00-24:00", 1, turning, cup("N-002", 7, Optional.empty())));
 
         // Poured just now, it turns for four hours (P13).
@@ -275,7 +277,7 @@ class WeekPlanTest {
 
     @Test
     void aSpindleTakenAwayWhileLoadedDoesNotCountAgainstTheOthers() {
-        PlanCup turning = turning();
+        Cup turning = turning();
         Workshop shop = shop("00:00-24:00", 2, turning, cup("N-002", 7, Optional.empty()));
 
         WeekPlan plan = plan(shop.withSpindles(List.of(SPINDLES.get(1))));

@@ -26,16 +26,16 @@ public class RuleTest {
     private static final Label REGULAR = StartingProfile.REGULAR.label();
     private static final Label FAST = StartingProfile.FAST.label();
     private static final Blank MUG = new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16));
-    private static final Wait NOW = new Wait.None();
-    private static final Wait STRAIGHT_ON = new Wait.StraightOn();
-    private static final Wait SANDABLE = new Wait.Sandable();
+    private static final Wait NOW = Wait.none();
+    private static final Wait STRAIGHT_ON = Wait.straightOn();
+    private static final Wait SANDABLE = Wait.of(Wait.Kind.SANDABLE);
 
     private static Wait dry(int minutes) {
-        return new Wait.Dry(Duration.ofMinutes(minutes));
+        return Wait.dry(Duration.ofMinutes(minutes));
     }
 
     private static Wait age(double hours) {
-        return new Wait.Age(hours);
+        return Wait.age(hours);
     }
 
     private static PlanStep step(StepKind kind, Wait wait) {
@@ -71,7 +71,7 @@ public class RuleTest {
         PlanStep coat = coat(NOW);
         PlanStep chunky = step(StepKind.GLITTER, NOW, Material.CHUNKY_GLITTER);
         PlanStep adhesive = step(StepKind.ADHESIVE, NOW);
-        PlanStep glitter = step(StepKind.GLITTER, new Wait.Settle(Duration.ofMinutes(2)), Material.FINE_GLITTER);
+        PlanStep glitter = step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.FINE_GLITTER);
         PlanStep last = step(StepKind.FINISHING_COAT, STRAIGHT_ON);
         return Stream.of(
                 Arguments.of(Rule.TACK_WINDOW, List.of(coat, coat(age(10))), List.of(coat, coat(STRAIGHT_ON))),
@@ -96,10 +96,10 @@ public class RuleTest {
                 Arguments.of(Rule.GLUE_NOT_DRY, List.of(step(StepKind.GLUE, NOW), coat(dry(30))), List.of(step(StepKind.GLUE, NOW), coat(dry(60)))),
                 Arguments.of(Rule.PAINT_NOT_DRY, List.of(step(StepKind.PAINT, NOW), coat), List.of(step(StepKind.PAINT, NOW), coat(dry(60)))),
                 Arguments.of(Rule.HOT_INK, List.of(coat, step(StepKind.HEAT, NOW), step(StepKind.INK_BLOOM, NOW)), List.of(coat, step(StepKind.HEAT, NOW), step(StepKind.INK_BLOOM, dry(10)))),
-                Arguments.of(Rule.TAPE_PAST_GEL, List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, age(6))), List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, new Wait.Into(Duration.ofMinutes(45))))),
+                Arguments.of(Rule.TAPE_PAST_GEL, List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, age(6))), List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, Wait.of(Wait.Kind.INTO_COAT, Duration.ofMinutes(45))))),
                 Arguments.of(Rule.TAPE_PAST_GEL, List.of(step(StepKind.MASK, NOW), coat, coat(STRAIGHT_ON).waitingFor(age(5))), List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, age(0.75)), step(StepKind.MASK, NOW), coat(STRAIGHT_ON))),
-                Arguments.of(Rule.POLISH_TOO_SOON, List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, age(12))), List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, new Wait.Cured()))),
-                Arguments.of(Rule.POLISH_ON_FAULTS, List.of(coat, step(StepKind.POLISH, new Wait.Cured())), List.of(coat, step(StepKind.INSPECT, new Wait.Cured()), step(StepKind.POLISH, NOW))),
+                Arguments.of(Rule.POLISH_TOO_SOON, List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, age(12))), List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, Wait.of(Wait.Kind.CURED)))),
+                Arguments.of(Rule.POLISH_ON_FAULTS, List.of(coat, step(StepKind.POLISH, Wait.of(Wait.Kind.CURED))), List.of(coat, step(StepKind.INSPECT, Wait.of(Wait.Kind.CURED)), step(StepKind.POLISH, NOW))),
                 Arguments.of(Rule.FLAME_WITH_SOLVENT, List.of(step(StepKind.WIPE, NOW), step(StepKind.SMOKE, NOW)), List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), step(StepKind.SMOKE, NOW))),
                 Arguments.of(Rule.FINISH_TOO_SOON, List.of(coat, step(StepKind.FINISH, age(6))), List.of(coat, step(StepKind.FINISH, age(12)))),
                 // P11: a mug 262 mm round with 34 mm of handle takes 228 mm.
@@ -119,7 +119,7 @@ public class RuleTest {
     void anInkBloomWantsARegularResin() {
         assertThat(broken(FAST, List.of(bloom()))).contains(Rule.FAST_RESIN);
         assertThat(broken(REGULAR, List.of(bloom()))).isEmpty();
-        List<PlanStep> blend = List.of(step(StepKind.ADHESIVE, NOW), step(StepKind.GLITTER, new Wait.Settle(Duration.ofMinutes(2)), Material.MIXED_GLITTER));
+        List<PlanStep> blend = List.of(step(StepKind.ADHESIVE, NOW), step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.MIXED_GLITTER));
         assertThat(broken(FAST, blend)).contains(Rule.FAST_RESIN);
         assertThat(broken(REGULAR, blend)).isEmpty();
     }

@@ -1,6 +1,5 @@
-package nursery.app.shelf;
+package nursery.core.floor;
 
-import nursery.app.platform.Published;
 import nursery.core.resin.MeasuringCup;
 
 /**
@@ -8,5 +7,4 @@ import nursery.core.resin.MeasuringCup;
  *
  * @param atHand whether it is the one in use
  */
-@Published
 public record ShelfCup(long id, String name, MeasuringCup cup, boolean atHand) {}

@@ -1,14 +1,14 @@
-package nursery.app.room;
+package nursery.app.floor;
 
-import java.time.DateTimeException;
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import nursery.app.platform.Published;
 import nursery.core.cure.Forecast;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.TimeOfDay;
 
 /**
  * Where the cups cure, and what is expected of the room there.
@@ -16,13 +16,18 @@ import nursery.core.measure.Numbers;
  * @param steadyC the temperature expected, if the maker sets one
  * @param heating the heating's settings, as {@code 06:30 21, 22:00 16} in °C; used if the forecast goes by them
  */
-record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String heating) {
+@Published
+public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String heating) {
 
-    static final RoomPlan STARTING = new RoomPlan(RoomBook.BENCH, Way.LAST_DAYS, OptionalDouble.empty(), "");
+    public static final String BENCH = "bench";
+    /** Taken until the first reading: the middle of an ordinary room (practice, section 3, from memory). */
+    public static final double ASSUMED_C = 22;
+    public static final RoomPlan STARTING = new RoomPlan(BENCH, Way.LAST_DAYS, OptionalDouble.empty(), "");
     private static final int DAYS = 4;
 
     /** How the room ahead is guessed. */
-    enum Way {
+    @Published
+    public enum Way {
         LAST_DAYS("as on the last days"), STEADY("a temperature I set"), HEATING("by the heating’s settings");
 
         private final String words;
@@ -36,32 +41,28 @@ record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String heatin
         }
     }
 
-    Forecast forecast() {
+    public Forecast forecast() {
         return switch (way) {
             case LAST_DAYS -> new Forecast.LikeLastDays(DAYS);
-            case STEADY -> new Forecast.Steady(steadyC.orElse(RoomBook.ASSUMED_C));
+            case STEADY -> new Forecast.Steady(steadyC.orElse(ASSUMED_C));
             case HEATING -> new Forecast.Heating(settings(heating));
         };
     }
 
     /** @throws IllegalArgumentException with a sentence for the writer */
-    static List<Forecast.Heating.Setting> settings(String written) {
+    public static List<Forecast.Heating.Setting> settings(String written) {
         List<Forecast.Heating.Setting> settings = new ArrayList<>();
         for (String part : Arrays.stream(written.split("[,;]")).map(String::strip).filter(text -> !text.isEmpty()).toList()) {
             String[] words = part.split("\\s+");
             if (words.length != 2) {
                 throw new IllegalArgumentException("“%s” is not a setting: write a time and a temperature in °C, such as 06:30 21.".formatted(part));
             }
-            try {
-                settings.add(new Forecast.Heating.Setting(LocalTime.parse(words[0].length() == 4 ? "0" + words[0] : words[0]), Numbers.parse(words[1].replace("°C", ""))));
-            } catch (DateTimeException e) {
-                throw new IllegalArgumentException("“%s” is not a time: write it as 06:30.".formatted(words[0]), e);
-            }
+            settings.add(new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Numbers.parse(words[1].replace("°C", ""))));
         }
         return settings;
     }
 
-    static String written(List<Forecast.Heating.Setting> settings) {
+    public static String written(List<Forecast.Heating.Setting> settings) {
         return settings.stream().map(setting -> setting.from() + " " + Numbers.show(setting.temperatureC(), 1)).collect(Collectors.joining(", "));
     }
 }

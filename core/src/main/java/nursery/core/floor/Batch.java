@@ -1,4 +1,4 @@
-package nursery.app.mix;
+package nursery.core.floor;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -19,7 +19,7 @@ import nursery.core.resin.MixRatio;
  * @param closedAt   when it was used up or given up
  * @param wasted     whether it was measured and thrown away
  */
-record Batch(long number, long resinId, long measuringCupId, MixRatio ratio, Mix planned, double potMinutes, Instant startedAt, String startedBy,
+public record Batch(long number, long resinId, long measuringCupId, MixRatio ratio, Mix planned, double potMinutes, Instant startedAt, String startedBy,
         Optional<Mix> actual, Optional<Instant> mixedAt, Optional<Instant> closedAt, Optional<Double> leftoverMl, boolean wasted, List<BatchShare> shares) {
 
     /**
@@ -28,14 +28,14 @@ record Batch(long number, long resinId, long measuringCupId, MixRatio ratio, Mix
      * @param atMinute when its turn was planned, counted from mixing
      * @param addition what is stirred into it or into part of it
      */
-    record BatchShare(long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
+    public record BatchShare(long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
 
-    Optional<Instant> offAt() {
+    public Optional<Instant> offAt() {
         return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * 60))));
     }
 
     /** When a cup's turn comes by the clock, once the clock runs. */
-    Optional<Instant> turnAt(BatchShare share) {
+    public Optional<Instant> turnAt(BatchShare share) {
         return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(share.atMinute() * 60))));
     }
 

@@ -1,0 +1,11 @@
+package nursery.app.floor;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import nursery.app.platform.Published;
+import org.jspecify.annotations.Nullable;
+
+/** A cup as its table keeps it. */
+@Published
+public record CupRow(long id, String code, String name, String madeFor, long blankId, int blankEdition, long baseResinId, long lastResinId, @Nullable LocalDate dueOn,
+        String paintColour, String glitterColour, String schools, String technique, Instant startedAt, int matters, Instant leavesAt) {}

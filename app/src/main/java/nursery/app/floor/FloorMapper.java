@@ -1,0 +1,116 @@
+package nursery.app.floor;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+/** Every statement that reads the shop. */
+@Mapper
+interface FloorMapper {
+
+    record WaysRow(String lengthUnit, String volumeUnit, String temperatureUnit, String zone, LocalTime quietFrom, LocalTime quietUntil, double lossFillMl, double lossCupMl,
+            @Nullable Double minutesPerCup) {}
+
+    /** What is read anew only when its stamp has changed, and what is expected of the room. */
+    record StampRow(long shelf, long room, @Nullable String curePlace, @Nullable String forecast, @Nullable Double steadyC, @Nullable String heating) {}
+
+    /** A share of an open mix, with the mix it belongs to. */
+    record ShareRow(long id, long resinId, long measuringCupId, String ratio, double plannedAMl, double plannedBMl, double potMinutes, Instant startedAt, String startedBy,
+            @Nullable Double actualAMl, @Nullable Double actualBMl, @Nullable Instant mixedAt, @Nullable Instant closedAt, @Nullable Double leftoverMl, boolean wasted,
+            @Nullable Long cupId, @Nullable String code, @Nullable Integer step, @Nullable Double shareMl, @Nullable Double atMinute, @Nullable Double additionMl,
+            @Nullable String addition) {}
+
+    /** The hours of a weekday, or of one day. */
+    record HoursRow(@Nullable Integer weekday, @Nullable LocalDate day, String bench, String booth) {}
+
+    /** Where the plan has a step, or where it is pinned. */
+    record PlaceRow(boolean pinned, String code, int step, Instant at) {}
+
+    record PourRow(long batchId, Instant happenedAt) {}
+
+    record ArchivedRow(String code, String name, String madeFor, @Nullable LocalDate dueOn, Instant leavesAt, String leftHow) {}
+
+    String CUP = """
+            SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id, c.due_on, c.paint_colour, c.glitter_colour, c.schools,
+              c.technique, c.started_at, c.matters, c.leaves_at
+            FROM cup c\s""";
+    String STEP = """
+            SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast, s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit
+            FROM cup_step s\s""";
+    String ENTRY = """
+            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, e.cancels_id, e.batch_id, e.resin_id, e.resin_edition, e.touch, e.happened_at, e.recorded_at,
+              e.recorded_by, e.note
+            FROM log_entry e\s""";
+    String ON_THE_FLOOR = "JOIN cup c ON c.id = %s.cup_id WHERE c.leaves_at > #{now} ";
+    String BATCH = """
+            SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes, b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
+              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, s.cup_id, c.code, s.step, s.share_ml, s.at_minute, s.addition_ml, s.addition
+            FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id\s""";
+
+    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, loss_cup_ml, minutes_per_cup FROM shop")
+    Optional<WaysRow> ways();
+
+    @Select("""
+            SELECT (SELECT version FROM stamp WHERE what = 'shelf'), (SELECT version FROM stamp WHERE what = 'room'), p.cure_place, p.forecast, p.steady_c, p.heating
+            FROM (SELECT 1 AS id) one LEFT JOIN room_plan p ON p.id = one.id""")
+    StampRow stamps();
+
+    // Entries first, then steps, then cups: what is written in between is then missing as a whole.
+    @Select(ENTRY + "JOIN cup c ON c.id = e.cup_id WHERE c.leaves_at > #{now} ORDER BY e.id")
+    List<EntryRow> entries(Instant now);
+
+    @Select(STEP + "JOIN cup c ON c.id = s.cup_id WHERE c.leaves_at > #{now} ORDER BY s.cup_id, s.position")
+    List<StepRow> steps(Instant now);
+
+    @Select(CUP + "WHERE c.leaves_at > #{now} ORDER BY c.id")
+    List<CupRow> cups(Instant now);
+
+    @Select(CUP + "WHERE c.code = #{code}")
+    Optional<CupRow> cup(String code);
+
+    @Select(STEP + "WHERE s.cup_id = #{cupId} ORDER BY s.position")
+    List<StepRow> stepsOf(long cupId);
+
+    @Select(ENTRY + "WHERE e.cup_id = #{cupId} ORDER BY e.id")
+    List<EntryRow> entriesOf(long cupId);
+
+    @Select(BATCH + "WHERE b.closed_at IS NULL ORDER BY b.id DESC, s.position")
+    List<ShareRow> open();
+
+    @Select(BATCH + "WHERE b.id = #{id} ORDER BY s.position")
+    List<ShareRow> batch(long id);
+
+    @Select("""
+            SELECT weekday, CAST(NULL AS DATE) AS day, bench, booth FROM bench_hours
+            UNION ALL SELECT NULL, day, bench, '' FROM bench_day WHERE day >= #{from}""")
+    List<HoursRow> hours(LocalDate from);
+
+    @Select("""
+            SELECT TRUE AS pinned, c.code, p.step, p.at FROM plan_pin p JOIN cup c ON c.id = p.cup_id WHERE c.leaves_at > #{now}
+            UNION ALL SELECT FALSE, c.code, s.step, s.begins_at
+            FROM week_plan_kept k JOIN week_plan_step s ON s.plan_id = k.plan_id JOIN cup c ON c.id = s.cup_id WHERE c.leaves_at > #{now}
+            ORDER BY pinned, at, code, step""")
+    List<PlaceRow> places(Instant now);
+
+    /** When the coats of the newest mixes were poured: how fast the maker works now, not years ago. */
+    @Select("SELECT batch_id, happened_at FROM log_entry WHERE batch_id > (SELECT COALESCE(MAX(id), 0) FROM batch) - #{batches} ORDER BY happened_at, id")
+    List<PourRow> pours(int batches);
+
+    @Select("SELECT code, name, made_for, due_on, leaves_at, left_how FROM cup WHERE leaves_at <= #{now} ORDER BY leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}")
+    List<ArchivedRow> archived(@Param("now") Instant now, @Param("skip") int skip, @Param("count") int count);
+
+    @Select("SELECT COUNT(*) FROM cup WHERE leaves_at <= #{now}")
+    int archivedCount(Instant now);
+
+    /** The cups whose coats of a resin were touched, the newest first. */
+    @Select("""
+            SELECT code FROM cup WHERE id IN (SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id = t.cup_id AND p.resin_id = #{resinId}
+              WHERE t.touch IS NOT NULL) ORDER BY id DESC LIMIT #{most}""")
+    List<String> touched(@Param("resinId") long resinId, @Param("most") int most);
+}

@@ -1,0 +1,31 @@
+package nursery.core.floor;
+
+import java.util.Optional;
+import nursery.core.film.Share;
+import nursery.core.log.Cup;
+import nursery.core.log.CupState;
+import nursery.core.log.NextAction;
+import nursery.core.technique.PlanStep;
+
+/** A cup, and the state that follows at this moment. */
+public record CupNow(Cup cup, CupState state) {
+
+    public String code() {
+        return cup.code();
+    }
+
+    /** The coat it needs next, if that is what it needs next and nothing has to be scuffed before. */
+    public Optional<PlanStep> nextCoat() {
+        return state.next().filter(next -> next.kind() == NextAction.Kind.STEP).map(NextAction::step).filter(step -> step.kind().isPour());
+    }
+
+    /** What that coat needs on it. */
+    public Optional<Share> nextShare() {
+        return nextCoat().map(this::share);
+    }
+
+    /** What a coat needs on it as it is. */
+    public Share share(PlanStep coat) {
+        return state.share(cup, coat.role().orElseThrow());
+    }
+}

@@ -1,0 +1,199 @@
+package nursery.core.log;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nursery.core.cup.Blank;
+import nursery.core.cure.RoomCourse;
+import nursery.core.film.CoatRole;
+import nursery.core.log.LogEntry.Cancelled;
+import nursery.core.log.LogEntry.Poured;
+import nursery.core.measure.Faults;
+import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
+import nursery.core.technique.Need;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
+
+/**
+ * A cup in the making: what it is, what is to be done to it, and all that happened to it.
+ *
+ * @param code      what is written on its tape
+ * @param plan      its steps, in order; a step keeps its number when others are put in before it
+ * @param log       every entry ever made, cancelled ones included
+ * @param leftAt    when it left the floor, if it has: what is put right in a label after that is none of its business
+ */
+public record Cup(long id, String code, About about, Blank blank, Resins resins, Schools schools, List<PlanStep> plan, Instant startedAt,
+        List<LogEntry> log, Promise promise, Optional<Instant> leftAt) {
+
+    /**
+     * What people call it and see of it.
+     *
+     * @param name      what it will be
+     * @param madeFor   whom or what it is for, possibly empty
+     * @param technique the name of the technique its plan was copied from
+     * @param blank     the name of its blank
+     * @param paint     colour under the glitter, as #rrggbb
+     * @param glitter   colour of the glitter, as #rrggbb
+     */
+    public record About(String name, String madeFor, String technique, String blank, String paint, String glitter) {
+        public static final About NOTHING = new About("", "", "", "", "", "");
+    }
+
+    /**
+     * What its coats are mixed from.
+     *
+     * @param base for every coat but the finishing ones
+     * @param last for the finishing coats
+     */
+    public record Resins(Resin base, Resin last) {
+        public Resin of(StepKind kind) {
+            return kind == StepKind.FINISHING_COAT ? last : base;
+        }
+    }
+
+    /**
+     * What was promised.
+     *
+     * @param dueAt   when it must have reached full cure, if it is promised
+     * @param matters how much an hour late counts beside other cups, 1 for an ordinary one
+     */
+    public record Promise(Optional<Instant> dueAt, int matters) {
+
+        public static final int MOST_MATTERS = 9;
+        public static final Promise NONE = new Promise(Optional.empty(), 1);
+
+        public Promise {
+            Faults faults = new Faults();
+            faults.within("matters", "How much it matters", matters, 1, MOST_MATTERS, "");
+            faults.throwIfAny();
+        }
+    }
+
+    public Cup {
+        plan = List.copyOf(plan);
+        log = List.copyOf(log);
+    }
+
+    /** A cup just started, of which nothing but its making is known. */
+    public static Cup started(String code, Blank blank, Resins resins, List<PlanStep> plan, Instant at) {
+        return new Cup(0, code, About.NOTHING, blank, resins, Schools.of(), plan, at, List.of(), Promise.NONE, Optional.empty());
+    }
+
+    /** What it is at a moment. */
+    public CupState at(RoomCourse room, Instant now) {
+        return CupFold.of(this, room).stateAt(now);
+    }
+
+    /** What really happened, in the order it happened: no cancelled entries and no cancellations. */
+    public List<LogEntry> happened() {
+        Set<Long> cancelled = log.stream().filter(Cancelled.class::isInstance).map(entry -> ((Cancelled) entry).cancelsId()).collect(Collectors.toSet());
+        return log.stream().filter(entry -> !(entry instanceof Cancelled) && !cancelled.contains(entry.mark().id()))
+                .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt()).thenComparing(entry -> entry.mark().id())).toList();
+    }
+
+    /** What a coat is mixed from. */
+    public Resin resinFor(PlanStep step) {
+        return resins.of(step.kind());
+    }
+
+    /** The label a coat that is still to be poured cures by. */
+    public Label labelFor(PlanStep step) {
+        return resinFor(step).label();
+    }
+
+    /** The label a coat that was poured cures by: the edition it was poured with, as it was known while the cup was on the floor. */
+    public Label labelOf(Poured pour) {
+        return pour.pot().map(pot -> pot.resin().labelOf(pot.edition(), leftAt.orElse(Instant.MAX))).orElseGet(() -> labelFor(step(pour.step())));
+    }
+
+    /** Whether a coat hangs instead of turning: a thin film does not run, for who goes by that school. Every other coat turns. */
+    public boolean hangs(PlanStep step) {
+        return step.role().filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && schools.has(School.HANG);
+    }
+
+    /** Whether a step is a coat that needs a place on a turner. */
+    public boolean turns(PlanStep step) {
+        return step.kind().isPour() && !hangs(step);
+    }
+
+    /** What a step on this cup cannot do without. */
+    public Set<Need> needs(PlanStep step) {
+        Set<Need> needs = EnumSet.noneOf(Need.class);
+        needs.addAll(step.kind().needs());
+        if (turns(step)) {
+            needs.add(Need.SPINDLE);
+        }
+        return needs;
+    }
+
+    /** The step with this number; where it stands in the plan is another matter. */
+    public PlanStep step(int number) {
+        return find(number).orElseThrow(() -> new IllegalArgumentException("This plan has no step " + number + "."));
+    }
+
+    public Optional<PlanStep> find(int number) {
+        return plan.stream().filter(step -> step.number() == number).findFirst();
+    }
+
+    /** The steps that come after a step in the plan. */
+    public List<PlanStep> after(PlanStep step) {
+        return plan.subList(plan.indexOf(step) + 1, plan.size());
+    }
+
+    /** This cup with one more step in its plan, just before another or at its end. */
+    public Cup withStepBefore(Optional<PlanStep> before, PlanStep step) {
+        List<PlanStep> steps = new ArrayList<>(plan);
+        steps.add(before.map(plan::indexOf).orElse(plan.size()), step);
+        return with(steps);
+    }
+
+    /** This cup without a step of its plan. */
+    public Cup without(PlanStep step) {
+        return with(plan.stream().filter(one -> one.number() != step.number()).toList());
+    }
+
+    /** A number no step of this plan bears yet. */
+    public int freeNumber() {
+        return plan.stream().mapToInt(PlanStep::number).max().orElse(0) + 1;
+    }
+
+    public Cup with(List<PlanStep> steps) {
+        return new Cup(id, code, about, blank, resins, schools, steps, startedAt, log, promise, leftAt);
+    }
+
+    public Cup withLog(List<LogEntry> entries) {
+        return new Cup(id, code, about, blank, resins, schools, plan, startedAt, entries, promise, leftAt);
+    }
+
+    /** This cup with its coats to come from other resins; what is poured stays what it is. */
+    public Cup with(Resins others) {
+        List<LogEntry> kept = log.stream().map(entry -> entry instanceof Poured pour && pour.pot().isEmpty() ? fromItsOwnPot(pour) : entry).toList();
+        return new Cup(id, code, about, blank, others, schools, plan, startedAt, kept, promise, leftAt);
+    }
+
+    private LogEntry fromItsOwnPot(Poured pour) {
+        Pot pot = Pot.of(resinFor(step(pour.step())), OptionalLong.empty());
+        return new Poured(pour.mark(), pour.step(), pour.amountMl(), pour.spindle(), Optional.of(pot));
+    }
+
+    public Cup with(Promise other) {
+        return new Cup(id, code, about, blank, resins, schools, plan, startedAt, log, other, leftAt);
+    }
+
+    public Cup with(Schools others) {
+        return new Cup(id, code, about, blank, resins, others, plan, startedAt, log, promise, leftAt);
+    }
+
+    public Cup known(long number, About as) {
+        return new Cup(number, code, as, blank, resins, schools, plan, startedAt, log, promise, leftAt);
+    }
+}

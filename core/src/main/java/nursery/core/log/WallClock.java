@@ -1,0 +1,56 @@
+package nursery.core.log;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import nursery.core.cure.Window;
+import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Timeline;
+import nursery.core.technique.Wait;
+
+/** A cup's time on the wall's clock, in milliseconds of the epoch: its newest coat ages in the room it really has. */
+record WallClock(Optional<CoatOnCup> newest, Instant lastDone) implements Timeline {
+
+    /** When a step may be done, as far as its wait goes. */
+    Window window(Wait wait) {
+        double closes = wait.closes(this);
+        Instant opens = Instant.ofEpochMilli((long) wait.opens(this));
+        return closes == NEVER ? Window.from(opens) : Window.between(opens, Instant.ofEpochMilli((long) closes));
+    }
+
+    @Override
+    public boolean hasCoat() {
+        return newest.isPresent();
+    }
+
+    @Override
+    public LabelTimes coat() {
+        return newest.orElseThrow().label().times();
+    }
+
+    @Override
+    public boolean isScuffed() {
+        return newest.filter(CoatOnCup::scuffed).isPresent();
+    }
+
+    @Override
+    public double afterWork(Duration wait) {
+        return lastDone.plus(wait).toEpochMilli();
+    }
+
+    @Override
+    public double intoCoat(Duration wait) {
+        return newest.orElseThrow().times().pouredAt().plus(wait).toEpochMilli();
+    }
+
+    @Override
+    public double atAge(double hours) {
+        return newest.orElseThrow().times().at(hours).toEpochMilli();
+    }
+
+    @Override
+    public double untilAge(Duration opens, double hours) {
+        double until = atAge(hours);
+        return until > intoCoat(opens) ? until : NEVER;
+    }
+}
