@@ -153,7 +153,8 @@ CREATE TABLE plan_wish (
   PRIMARY KEY (plan_id, position),
   FOREIGN KEY (plan_id) REFERENCES week_plan (id) ON DELETE CASCADE,
   FOREIGN KEY (cup_id) REFERENCES cup (id),
-  FOREIGN KEY (resin_id) REFERENCES resin (id),
-  FOREIGN KEY (last_resin_id) REFERENCES resin (id),
-  FOREIGN KEY (blank_id) REFERENCES blank (id)
+  -- an order that was never taken keeps nothing on the shelf
+  FOREIGN KEY (resin_id) REFERENCES resin (id) ON DELETE SET NULL,
+  FOREIGN KEY (last_resin_id) REFERENCES resin (id) ON DELETE SET NULL,
+  FOREIGN KEY (blank_id) REFERENCES blank (id) ON DELETE SET NULL
 ) ENGINE = InnoDB;

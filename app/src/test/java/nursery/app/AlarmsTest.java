@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.Calendar;
@@ -22,6 +23,10 @@ import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomReading;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
+import nursery.core.log.Spindle;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -55,8 +60,10 @@ class AlarmsTest {
         LogBook log = shop.bean(LogBook.class);
         for (int step = 1; step <= 5; step++) {
             boolean pour = step == 3 || step == 5;
-            log.add(code, new Happening(pour ? Kind.POURED : Kind.DONE, step, step == 5 ? shop.clock().instant() : shop.clock().instant().minus(Duration.ofMinutes(360 - 40 * step)), pour ? 20 : 0,
-                    step == 5 ? Optional.of(shop.shelf().spindles().get(0)) : Optional.empty(), "Mira", ""), true);
+            Instant at = step == 5 ? shop.clock().instant() : shop.clock().instant().minus(Duration.ofMinutes(360 - 40 * step));
+            Mark mark = Mark.unnumbered(at, at, "Mira", "");
+            Optional<Spindle> spindle = step == 5 ? Optional.of(shop.shelf().spindles().get(0)) : Optional.empty();
+            log.add(code, pour ? new LogEntry.Poured(mark, step, 20, spindle, Optional.of(Pot.of(shop.cup(code).cup().resins().base(), OptionalLong.empty()))) : new LogEntry.StepDone(mark, step), true);
         }
     }
 

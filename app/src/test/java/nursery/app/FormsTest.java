@@ -301,7 +301,7 @@ class FormsTest {
     void settingsThatMakeNoSenseComeBackWithTheirReasons() {
         MvcTestResult result = tablet.send("/shop", typed("lengthUnit", "CUBIT", "volumeUnit", "ML", "temperatureUnit", "C", "zone", "Middle/Earth", "quietFrom", "late", "quietUntil", "06:00"));
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("choose one of those offered").contains("is not a time zone").contains("is not a time:");
+        assertThat(text(result)).contains("choose one of those offered").contains("is not a time zone").contains("is not a time of day: write it as 18:30");
     }
 
     @Test

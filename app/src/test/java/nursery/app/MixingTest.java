@@ -14,7 +14,7 @@ import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
-import nursery.app.settings.ShopBook;
+import nursery.app.floor.Floors;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.shelf.StockBook;
 import nursery.core.cup.Blank;
@@ -127,10 +127,16 @@ class MixingTest {
         assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=120")).contains("runs faster than the cup turns").contains("3 fillings");
     }
 
+    /** As if every label had been copied so from the beginning. */
+    private static void rewrite(String columns) {
+        shop.sql().update("UPDATE resin_edition SET " + columns);
+        shop.sql().update("UPDATE stamp SET version = version + 1");
+    }
+
     @Test
     void aResinWithoutDensitiesCannotBeWeighed() {
         String code = readyToFlood();
-        shop.sql().update("UPDATE resin SET density_a = NULL, density_b = NULL");
+        rewrite("density_a = NULL, density_b = NULL");
         assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&by=scale")).contains("By scale needs densities");
         String mix = startMix(code);
         assertThat(tablet.page(mix + "/judge?by=scale&partA=14&partB=26")).contains("a weight says nothing about its volume");
@@ -180,7 +186,7 @@ class MixingTest {
     @Test
     void aRatioCorrectedLaterDoesNotChangeWhatWasMeasured() {
         String mix = startMix(readyToFlood());
-        shop.sql().update("UPDATE resin SET ratio = '2:1' WHERE id = ?", regular);
+        rewrite("ratio = '2:1'");
         assertThat(tablet.page(mix + "/judge?partA=25&partB=25")).contains("Fine.");
     }
 
@@ -221,10 +227,10 @@ class MixingTest {
 
     @Test
     void aMixIsTakenOutOfTheBottlesAndItsPageNamesTheLots() {
+        String code = readyToFlood();
         bottle("A", "R-1", "20");
         bottle("A", "R-2", "500");
         bottle("B", "H-1", "16 fl oz");
-        String code = readyToFlood();
         String mix = startMix(code);
         assertThat(leftMl("R-1")).as("nothing is drawn before it is measured").isEqualTo(20);
         assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"))).hasStatus(302);
@@ -236,9 +242,9 @@ class MixingTest {
 
     @Test
     void bottlesTooEmptyForAMixAreNamedAndDoNotStopIt() {
+        String code = readyToFlood();
         bottle("A", "R-1", "500");
         bottle("B", "H-1", "10");
-        String code = readyToFlood();
         assertThat(tablet.page("/mix")).contains("the bottles of <b>B</b> are <b>2.5 ml</b> short of this mix");
         String mix = startMix(code);
         assertThat(tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5"))).hasStatus(302);
@@ -259,8 +265,8 @@ class MixingTest {
 
     @Test
     void whatWasMeasuredWrongIsThrownAwayAndTheCoatIsFreeAgain() {
-        bottle("A", "R-1", "500");
         String code = readyToFlood();
+        bottle("A", "R-1", "500");
         String mix = startMix(code);
         assertThat(text(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "-1")))).contains("B thrown away").contains("value=\"-1\"");
         assertThat(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "15"))).hasStatus(302);
@@ -303,7 +309,7 @@ class MixingTest {
         assertThat(tablet.page("/mix")).contains("9.5 min a cup").contains(code);
         settings.putAll(typed("volumeUnit", "FL_OZ", "lossFill", "6", "minutesPerCup", ""));
         assertThat(tablet.send("/shop", settings)).hasStatus(302);
-        assertThat(shop.bean(ShopBook.class).shop().lossFillMl()).as("read in the unit the form was filled in").isEqualTo(6);
+        assertThat(shop.bean(Floors.class).ways().losses().perFillMl()).as("read in the unit the form was filled in").isEqualTo(6);
     }
 
     @Test
@@ -313,7 +319,7 @@ class MixingTest {
         assertThat(tablet.page(query + "&share=60&rpm=2&roomNow=28")).contains("It sags");
         assertThat(tablet.page(query + "&share=-1&rpm=900&roomNow=70")).contains("The share is -1").contains("The turner's speed is 900").contains("The room is 70");
         assertThat(tablet.page(query + "&share=5&rpm=6&roomNow=22")).contains("brush lines stay");
-        shop.sql().update("UPDATE resin SET viscosity = NULL");
+        rewrite("viscosity = NULL");
         assertThat(tablet.page(query)).contains("states no viscosity");
     }
 }

@@ -56,10 +56,10 @@ class OrdersTest extends PlannedShop {
         assertThat(tablet.page(change)).contains("With 3 new cups");
         assertThat(shop.floor().cups()).hasSize(2);
         tablet.send(change + "/keep", typed());
-        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.departures()).isEmpty();
         assertThat(shop.floor().cups()).hasSize(5).last().satisfies(cup -> {
             assertThat(cup.cup().about().name()).isEqualTo("Tram bell");
-            assertThat(cup.cup().matters()).isEqualTo(3);
+            assertThat(cup.cup().promise().matters()).isEqualTo(3);
         });
     }
 
@@ -76,7 +76,7 @@ class OrdersTest extends PlannedShop {
         MvcTestResult result = tablet.send(change + "/keep", typed());
 
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("No blank is called", "Nothing was changed");
+        assertThat(text(result)).contains("The blank this was asked with is no longer on the shelf", "Nothing was changed");
         assertThat(shop.floor().cups()).hasSize(2);
     }
 
@@ -102,7 +102,7 @@ class OrdersTest extends PlannedShop {
         String change = location(result);
         assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
         tablet.send(change + "/keep", typed());
-        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.departures()).isEmpty();
         assertThat(shop.floor().cups()).extracting(cup -> cup.cup().about().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
     }
 

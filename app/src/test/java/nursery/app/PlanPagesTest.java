@@ -39,7 +39,7 @@ class PlanPagesTest extends PlannedShop {
         shop.clock().forward(Duration.ofHours(3));
 
         assertThat(shop.plan().placements()).isEqualTo(before.stream().map(step -> new Placement(step.cup(), step.step().number(), step.begins())).toList());
-        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.departures()).isEmpty();
         assertThat(tablet.page("/plan")).doesNotContain("No plan is kept yet");
     }
 
@@ -49,11 +49,11 @@ class PlanPagesTest extends PlannedShop {
         // The bench opens at 18:00; at 21:00 nothing is logged.
         shop.clock().set(Instant.parse("2026-03-02T21:00:00Z"));
 
-        assertThat(plans.departures()).isNotEmpty();
+        assertThat(shop.departures()).isNotEmpty();
         assertThat(tablet.page("/board")).contains("Life has departed from the plan", "was planned and is not logged");
         assertThat(tablet.page("/plan")).contains("What you see is the plan moved to fit");
         keep();
-        assertThat(plans.departures()).isEmpty();
+        assertThat(shop.departures()).isEmpty();
     }
 
     @Test
@@ -177,7 +177,7 @@ class PlanPagesTest extends PlannedShop {
     void howMuchACupMattersIsKept() {
         tablet.send(location(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-02", "matters", "5"))) + "/keep", typed());
 
-        assertThat(shop.plan().workshop().cups()).filteredOn(cup -> cup.code().equals("A-02")).singleElement().satisfies(cup -> assertThat(cup.matters()).isEqualTo(5));
+        assertThat(shop.plan().workshop().cups()).filteredOn(cup -> cup.code().equals("A-02")).singleElement().satisfies(cup -> assertThat(cup.promise().matters()).isEqualTo(5));
     }
 
     @Test

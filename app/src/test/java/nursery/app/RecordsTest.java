@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
+import nursery.app.floor.Floors;
 import nursery.app.room.RoomBook;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.ShelfBook;
@@ -20,10 +22,15 @@ import nursery.core.cup.Straight;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Ways;
 import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.QuietHours;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
+import nursery.core.resin.Losses;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.School;
 import org.junit.jupiter.api.BeforeAll;
@@ -59,15 +66,15 @@ class RecordsTest {
     void aTurnedBlankComesBackStationByStation() {
         Blank plump = new Blank(new Turned(List.of(new Station(0, 205), new Station(48.5, 288.25), new Station(122, 240))), false, 5, 4, 30, OptionalDouble.empty());
         long id = shelf.addBlank("plump", plump);
-        assertThat(shelf.blank(id)).hasValueSatisfying(found -> assertThat(found.blank()).isEqualTo(plump));
+        assertThat(shop.shelf().blank(id)).hasValueSatisfying(found -> assertThat(found.blank()).isEqualTo(plump));
     }
 
     @Test
     void theStartingProfilesComeBackAsTheyWereWritten() {
         for (StartingProfile profile : StartingProfile.values()) {
-            ShelfResin found = shop.shelf().resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
+            Resin found = shop.shelf().resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
             assertThat(found.label()).isEqualTo(profile.label());
-            assertThat(found.source()).contains("Common practice");
+            assertThat(found.copy().source()).contains("Common practice");
         }
     }
 
@@ -78,8 +85,8 @@ class RecordsTest {
         Instant second = Instant.parse("2026-10-25T01:30:00.250Z");
         room.add(new RoomReading(first, 15), "Mira");
         room.add(new RoomReading(second, 17), "Mira");
-        assertThat(room.course().temperatureCAt(first)).isEqualTo(15);
-        assertThat(room.course().temperatureCAt(second)).isEqualTo(17);
+        assertThat(shop.floor().air().course().temperatureCAt(first)).isEqualTo(15);
+        assertThat(shop.floor().air().course().temperatureCAt(second)).isEqualTo(17);
         assertThat(shop.sql().queryForList("SELECT CAST(taken_at AS CHAR) FROM room_reading ORDER BY taken_at", String.class))
                 .containsExactly("2026-10-25 00:30:00.125", "2026-10-25 01:30:00.250");
     }
@@ -88,11 +95,11 @@ class RecordsTest {
     void aCupKeepsItsPlanItsSchoolsAndItsLog() {
         String code = startCup("Depot cream 🚋", School.NEXT_DAY, School.SEAL_ALWAYS);
         Instant at = shop.clock().instant();
-        log.add(code, new Happening(Kind.DONE, 1, at, 0, Optional.empty(), "Mira", "scuffed well ✨"), false);
+        log.add(code, new LogEntry.StepDone(Mark.unnumbered(at, at, "Mira", "scuffed well ✨"), 1), false);
         CupNow cup = shop.cup(code);
         assertThat(cup.cup().about().name()).isEqualTo("Depot cream 🚋");
-        assertThat(cup.cup().dueOn()).contains(LocalDate.of(2026, 3, 20));
-        assertThat(cup.cup().plan()).isEqualTo(shop.glitterCup("", 1, Instant.EPOCH, School.NEXT_DAY, School.SEAL_ALWAYS).plan());
+        assertThat(cup.cup().promise().dueAt()).contains(LocalDate.of(2026, 3, 20).atStartOfDay(shop.floor().ways().zone()).toInstant());
+        assertThat(cup.cup().plan()).isEqualTo(shop.glitterCup("", cup.cup().resins().base().id(), School.NEXT_DAY, School.SEAL_ALWAYS).plan());
         assertThat(cup.cup().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
             assertThat(entry.mark().happenedAt()).isEqualTo(at);
             assertThat(entry.mark().note()).isEqualTo("scuffed well ✨");
@@ -111,10 +118,11 @@ class RecordsTest {
     @Test
     void theShopsWaysAreKept() {
         ShopBook shops = shop.bean(ShopBook.class);
-        Shop imperial = new Shop(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, "Pacific/Auckland", java.time.LocalTime.of(21, 15), java.time.LocalTime.of(7, 0), 2, 0.5, 7.5);
+        QuietHours quiet = new QuietHours(LocalTime.of(21, 15), LocalTime.of(7, 0), ZoneId.of("Pacific/Auckland"));
+        Ways imperial = new Ways(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, quiet, new Losses(2, 0.5), OptionalDouble.of(7.5));
         shops.save(imperial);
         shops.save(imperial);
-        assertThat(shops.shop()).isEqualTo(imperial);
+        assertThat(shop.bean(Floors.class).ways()).isEqualTo(imperial);
     }
 
     @Test

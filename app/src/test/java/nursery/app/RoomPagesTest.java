@@ -95,15 +95,15 @@ class RoomPagesTest {
     @Test
     void columnsInAnyOrderAndFahrenheitByTheHeadingAreUnderstood() throws InterruptedException {
         assertThat(read("humidity (%),Temp (°F),Timestamp\n45,68,2026-03-01T18:00:00Z\n50,59.0,2026-03-01T20:00:00+01:00\n")).contains("<b>2</b> readings taken");
-        assertThat(room.course().temperatureCAt(Instant.parse("2026-03-01T18:00:00Z"))).as("68 °F").isCloseTo(20, within(1e-9));
-        assertThat(room.course().temperatureCAt(Instant.parse("2026-03-01T19:00:00Z"))).as("59 °F").isCloseTo(15, within(1e-9));
-        assertThat(room.course().humidityPercentAt(Instant.parse("2026-03-01T18:30:00Z"))).hasValueCloseTo(47.5, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(Instant.parse("2026-03-01T18:00:00Z"))).as("68 °F").isCloseTo(20, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(Instant.parse("2026-03-01T19:00:00Z"))).as("59 °F").isCloseTo(15, within(1e-9));
+        assertThat(shop.floor().air().course().humidityPercentAt(Instant.parse("2026-03-01T18:30:00Z"))).hasValueCloseTo(47.5, within(1e-9));
     }
 
     @Test
     void semicolonsAndDecimalCommasAndLocalTimesAreUnderstood() throws InterruptedException {
         assertThat(read("Datum;Zeit;Temperatur °C\n01.03.2026;18:00;19,5\n01.03.2026;18:15;19,25\n")).contains("<b>2</b> readings taken");
-        assertThat(room.course().temperatureCAt(Instant.parse("2026-03-01T17:15:00Z"))).as("18:15 in Berlin in winter").isCloseTo(19.25, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(Instant.parse("2026-03-01T17:15:00Z"))).as("18:15 in Berlin in winter").isCloseTo(19.25, within(1e-9));
     }
 
     /** On 25 October 2026 the hour from 02:00 comes twice in Berlin; on 29 March it does not come at all. */
@@ -140,7 +140,7 @@ class RoomPagesTest {
     @Test
     void theUnitAskedForIsTaken() throws InterruptedException {
         assertThat(read("time,temp\n2026-03-01T18:00:00Z,50\n", "unit", "F")).contains("<b>1</b> readings taken");
-        assertThat(room.course().temperatureCAt(Instant.parse("2026-03-01T18:00:00Z"))).isCloseTo(10, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(Instant.parse("2026-03-01T18:00:00Z"))).isCloseTo(10, within(1e-9));
     }
 
     @Test
@@ -219,9 +219,9 @@ class RoomPagesTest {
     @Test
     void whatIsExpectedOfTheRoomMovesTheWindows() {
         assertThat(tablet.send("/room/plan", typed("way", "STEADY", "steady", "12", "place", "bench"))).hasStatus(302);
-        assertThat(room.course().temperatureCAt(now().plus(Duration.ofHours(5)))).isCloseTo(12, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(now().plus(Duration.ofHours(5)))).isCloseTo(12, within(1e-9));
         assertThat(tablet.send("/room/plan", typed("way", "HEATING", "heating", "6:30 21; 22:00 16", "place", "bench"))).hasStatus(302);
-        assertThat(room.course().temperatureCAt(Instant.parse("2026-03-03T02:00:00Z"))).isCloseTo(16, within(1e-9));
+        assertThat(shop.floor().air().course().temperatureCAt(Instant.parse("2026-03-03T02:00:00Z"))).isCloseTo(16, within(1e-9));
         assertThat(tablet.page("/room")).contains("06:30 21, 22:00 16");
         for (String heating : new String[] {"", "warm", "25:00 21", "06:30 99"}) {
             MvcTestResult result = tablet.send("/room/plan", typed("way", "HEATING", "heating", heating, "place", "bench"));
@@ -256,7 +256,7 @@ class RoomPagesTest {
     @Test
     void humidityIsTypedByHandAndJudged() {
         assertThat(tablet.send("/room", typed("temperature", "70 °F", "humidity", "48", "place", ""))).hasStatus(302);
-        assertThat(room.course().humidityPercentAt(now())).hasValue(48);
+        assertThat(shop.floor().air().course().humidityPercentAt(now())).hasValue(48);
         Map<String, String> wrong = typed("temperature", "21", "humidity", "480");
         assertThat(text(tablet.send("/room", wrong))).contains("check the hygrometer").contains("value=\"480\"");
     }
@@ -269,7 +269,7 @@ class RoomPagesTest {
         assertThat(tablet.page("/room/lab?tilt=12&starts=90&span=x&share=-2")).contains("The room at first is 90").contains("is not a number").contains("On the cup is -2");
         assertThat(tablet.page("/room/lab?tilt=12")).contains("Tilt 12° is outside 0°–10°");
         MvcTestResult csv = tablet.get("/room/lab.csv?starts=22&ends=22");
-        assertThat(csv.getResponse().getContentAsString()).startsWith("minutes,room_c,equivalent_age_h,phase").contains("0.0,22.00,0.0000,\"workable\",1.0000");
+        assertThat(csv.getResponse().getContentAsString()).startsWith("minutes,room_c,equivalent_age_h,phase").contains("0.0,22.00,0.0000,workable,1.0000");
         MvcTestResult svg = tablet.get("/room/lab.svg?starts=22&ends=22");
         assertThat(svg.getResponse().getContentAsString()).startsWith("<svg xmlns").contains("width=\"160mm\"").contains("viewBox=\"0 0 640 690\"").doesNotContain(" th:").contains("equivalent age, h");
         javax.xml.parsers.DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new java.io.ByteArrayInputStream(svg.getResponse().getContentAsByteArray()));

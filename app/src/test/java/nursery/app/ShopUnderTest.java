@@ -31,6 +31,7 @@ import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
+import nursery.core.plan.Departure;
 import nursery.core.plan.Order;
 import nursery.core.plan.WeekPlan;
 import nursery.core.resin.Resin;
@@ -210,6 +211,10 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
 
         public WeekPlan plan() {
             return bean(Floors.class).standing(floor()).plan();
+        }
+
+        public List<Departure> departures() {
+            return bean(Floors.class).standing(floor()).departures();
         }
 
         @Override

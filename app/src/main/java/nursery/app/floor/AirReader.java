@@ -82,13 +82,15 @@ class AirReader {
     }
 
     private Known readOn(Known known, long stamp, Instant from, String place) {
-        List<ReadRow> fresh = mapper.since(place, known.newestId()).stream().filter(row -> !row.at().isBefore(known.from())).toList();
+        List<ReadRow> since = mapper.since(place, known.newestId());
+        List<ReadRow> fresh = since.stream().filter(row -> row.id() > known.newestId() && !row.at().isBefore(known.from())).toList();
+        // What is known already must still be there: a shop put back from a copy has other readings.
+        boolean stillThere = since.stream().anyMatch(row -> row.id() == known.newestId());
+        if (!stillThere || !fresh.isEmpty() && !fresh.get(0).at().isAfter(known.rows().get(known.rows().size() - 1).at())) {
+            return known(stamp, from, mapper.between(place, from, NEVER));
+        }
         if (fresh.isEmpty()) {
             return new Known(stamp, known.from(), known.rows(), known.course());
-        }
-        boolean inOrder = known.rows().isEmpty() || fresh.get(0).at().isAfter(known.rows().get(known.rows().size() - 1).at());
-        if (!inOrder) {
-            return known(stamp, from, mapper.between(place, from, NEVER));
         }
         List<ReadRow> all = new ArrayList<>(known.rows());
         all.addAll(fresh);

@@ -36,7 +36,7 @@ interface ShelfReadMapper {
             ORDER BY b.name, b.id, e.number, s.position""")
     List<BlankStationRow> blanks();
 
-    @Select("SELECT t.id, t.name, t.rpm, s.id, s.name FROM turner t LEFT JOIN spindle s ON s.turner_id = t.id ORDER BY t.id, s.id")
+    @Select("SELECT t.id AS turner_id, t.name AS turner, t.rpm, s.id, s.name FROM turner t LEFT JOIN spindle s ON s.turner_id = t.id ORDER BY t.id, s.id")
     List<SpindleRow> spindles();
 
     @Select("SELECT id, name, capacity_ml, mark_ml, bottom_mm, top_mm, at_hand FROM measuring_cup ORDER BY capacity_ml, id")

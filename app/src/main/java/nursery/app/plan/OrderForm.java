@@ -71,8 +71,8 @@ class OrderForm {
         Shelf shelf = floors.shelf();
         ShelvedTechnique found = techniques.all().stream().filter(one -> one.technique().name().equals(technique)).findFirst().orElseThrow(() -> new InvalidInput(List.of(
                 new Fault("technique", "No technique is called “%s” any more: take the order again.".formatted(technique)))));
-        Cup.Resins resins = new Cup.Resins(shelf.resin(WishRow.needed(row.resinId())).orElseThrow(), shelf.resin(WishRow.needed(row.lastResinId())).orElseThrow());
-        return order(WishRow.needed(row.name()), WishRow.needed(row.madeFor()), WishRow.needed(row.number()), found.technique(), shelf.blank(WishRow.needed(row.blankId())).orElseThrow(),
+        Cup.Resins resins = new Cup.Resins(WishRow.still(row.resinId(), shelf::resin, "resin"), WishRow.still(row.lastResinId(), shelf::resin, "resin"));
+        return order(WishRow.needed(row.name()), WishRow.needed(row.madeFor()), WishRow.needed(row.number()), found.technique(), WishRow.still(row.blankId(), shelf::blank, "blank"),
                 resins, Optional.ofNullable(row.day()), WishRow.needed(row.matters()));
     }
 

@@ -2,9 +2,13 @@ package nursery.app.plan;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.LongFunction;
 import nursery.core.floor.Shelf;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 import nursery.core.plan.DayHours;
 import nursery.core.plan.Order;
 import nursery.core.plan.Wish;
@@ -58,9 +62,15 @@ record WishRow(String kind, @Nullable String cup, @Nullable Integer step, @Nulla
             case HOURS -> new Wish.Hours(needed(day), DayHours.parse(needed(hours)));
             case MATTERS -> new Wish.Matters(needed(cup), needed(number));
             case SPINDLE -> new Wish.MoreSpindles(needed(number));
-            case OTHER_RESIN -> new Wish.OtherResin(needed(cup), shelf.resin(needed(resinId)).orElseThrow());
+            case OTHER_RESIN -> new Wish.OtherResin(needed(cup), still(resinId, shelf::resin, "resin"));
             case ORDER -> new Wish.Ordered(orders.apply(this));
         };
+    }
+
+    /** @throws InvalidInput if what was asked for has been taken off the shelf since */
+    static <T> T still(@Nullable Long id, LongFunction<Optional<T>> shelf, String what) {
+        return Optional.ofNullable(id).flatMap(shelf::apply).orElseThrow(() -> new InvalidInput(List.of(new Fault(what,
+                "The %s this was asked with is no longer on the shelf: drop it and ask again.".formatted(what)))));
     }
 
     static <T> T needed(@Nullable T value) {

@@ -16,6 +16,8 @@ import nursery.app.picture.TimeBar.Frame;
 import nursery.app.picture.TimeBar.Piece;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
+import nursery.core.log.QuietHours;
+import nursery.core.measure.Span;
 import nursery.core.resin.StartingProfile;
 import org.junit.jupiter.api.Test;
 
@@ -23,7 +25,7 @@ import org.junit.jupiter.api.Test;
 class PlanBarTest {
 
     private static final Instant START = Instant.parse("2026-03-02T00:00:00Z");
-    private static final Frame HUNDRED_HOURS = new Frame(START, hour(100), ZoneOffset.UTC, LocalTime.of(22, 0), LocalTime.of(6, 0));
+    private static final Frame HUNDRED_HOURS = new Frame(new Span(START, hour(100)), new QuietHours(LocalTime.of(22, 0), LocalTime.of(6, 0), ZoneOffset.UTC));
 
     private static Instant hour(double hours) {
         return START.plus(Duration.ofMinutes(Math.round(hours * 60)));
@@ -56,8 +58,8 @@ class PlanBarTest {
 
     @Test
     void workAndSessionsLieWhereTheirHoursAre() {
-        Stretch sanding = new Stretch(hour(20), hour(20.5), "work", "", "Sand the body");
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(sanding), List.of(new Stretch(hour(18), hour(22), "session", "", "At the bench")), Optional.empty());
+        Stretch sanding = new Stretch(new Span(hour(20), hour(20.5)), "work", "", "Sand the body");
+        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(sanding), List.of(new Stretch(new Span(hour(18), hour(22)), "session", "", "At the bench")), Optional.empty());
 
         assertThat(bar.work()).extracting(Piece::x, Piece::width, Piece::title).containsExactly(tuple(20.0, 0.5, "Sand the body"));
         assertThat(bar.sessions()).extracting(Piece::x, Piece::width).containsExactly(tuple(18.0, 4.0));
@@ -66,7 +68,7 @@ class PlanBarTest {
 
     @Test
     void whatLiesOutsideIsNotDrawn() {
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(new Stretch(hour(-5), hour(-4), "work", "", ""), new Stretch(hour(101), hour(102), "work", "", "")), List.of(), Optional.of(hour(120)));
+        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(new Stretch(new Span(hour(-5), hour(-4)), "work", "", ""), new Stretch(new Span(hour(101), hour(102)), "work", "", "")), List.of(), Optional.of(hour(120)));
 
         assertThat(bar.work()).isEmpty();
         assertThat(bar.due()).isEmpty();
@@ -75,7 +77,7 @@ class PlanBarTest {
 
     @Test
     void aCupsCodeStandsOnItsTurningOnlyWhereItFits() {
-        PlanBar bar = PlanBar.turning(HUNDRED_HOURS, List.of(new Stretch(hour(1), hour(5), "turning", "A-01", "A-01 turns"), new Stretch(hour(10), hour(11), "turning", "A-02", "A-02 turns")), List.of());
+        PlanBar bar = PlanBar.turning(HUNDRED_HOURS, List.of(new Stretch(new Span(hour(1), hour(5)), "turning", "A-01", "A-01 turns"), new Stretch(new Span(hour(10), hour(11)), "turning", "A-02", "A-02 turns")), List.of());
 
         assertThat(bar.coats()).extracting(Piece::word, Piece::title).containsExactly(tuple("A-01", "A-01 turns"), tuple("", "A-02 turns"));
     }

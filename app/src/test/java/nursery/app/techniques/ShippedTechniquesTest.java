@@ -20,7 +20,7 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.Ahead;
-import nursery.core.log.CupFold;
+import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.LegalMoves;
 import nursery.core.log.LogEntry;
@@ -28,6 +28,7 @@ import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.QuietHours;
 import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
@@ -35,6 +36,7 @@ import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
+import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -113,12 +115,12 @@ class ShippedTechniquesTest {
         Label label = profile.label();
         RoomCourse room = RoomCourse.steady(roomC);
         List<PlanStep> plan = technique(slug).plan(Schools.of(), Map.of());
-        CupFile file = new CupFile(SLIM, label, label, plan, START, List.of());
+        Cup file = cup(label, plan);
         List<Ahead.Expected> ahead = Ahead.of(file, room, START, NEVER);
         List<LogEntry> log = new ArrayList<>();
         Instant now = START;
         for (int i = 0; i < plan.size(); i++) {
-            CupState state = CupFold.stateOf(file.withLog(log), room, now);
+            CupState state = file.withLog(log).at(room, now);
             NextAction next = state.next().orElseThrow();
             assertThat(next.kind()).as(slug + ": " + next.step().title()).isEqualTo(NextAction.Kind.STEP);
             assertThat(next.step()).isEqualTo(plan.get(i));
@@ -128,13 +130,13 @@ class ShippedTechniquesTest {
             Mark mark = new Mark(i + 1, now, now, "Mira", "");
             LogEntry entry = next.step().kind().isPour() ? new LogEntry.Poured(mark, next.step().number(), state.share(file, next.step().role().orElseThrow()).suggestedMl(), Optional.empty())
                     : new LogEntry.StepDone(mark, next.step().number());
-            CupState before = CupFold.stateOf(file.withLog(log), room, now);
+            CupState before = file.withLog(log).at(room, now);
             assertThat(LegalMoves.refusalOf(before, file, entry, now)).isEmpty();
             assertThat(LegalMoves.concernsAbout(before, file, entry)).as(slug + ": " + next.step().title()).isEmpty();
             log.add(entry);
             now = now.plus(Duration.ofMinutes(next.step().kind().handsOnMinutes()));
         }
-        assertThat(CupFold.stateOf(file.withLog(log), room, now).isFinished()).isTrue();
+        assertThat(file.withLog(log).at(room, now).isFinished()).isTrue();
     }
 
     /** P13, P14, P15, P19 and step 10 of the order of work, for regular resin at its label's temperature: hours after the pour before. */
@@ -142,7 +144,7 @@ class ShippedTechniquesTest {
     void aBeginnersGlitterCupWaitsAsPracticeSays() {
         Label regular = StartingProfile.REGULAR.label();
         List<PlanStep> plan = technique("one-colour-glitter").plan(Schools.of(), Map.of());
-        List<Ahead.Expected> ahead = Ahead.of(new CupFile(SLIM, regular, regular, plan, START, List.of()), RoomCourse.steady(regular.referenceC()), START, NEVER);
+        List<Ahead.Expected> ahead = Ahead.of(cup(regular, plan), RoomCourse.steady(regular.referenceC()), START, NEVER);
         assertThat(plan).extracting(PlanStep::kind).containsExactly(StepKind.PREP, StepKind.PAINT, StepKind.ADHESIVE, StepKind.GLITTER, StepKind.FLOOD_COAT, StepKind.BUILD_COAT,
                 StepKind.TRIM_AND_SAND, StepKind.FINISHING_COAT, StepKind.FINISH);
         assertThat(hoursBetween(ahead, 2, 4)).as("P19: set 2–3 h").isBetween(2.0, 3.1);
@@ -196,9 +198,14 @@ class ShippedTechniquesTest {
         assertThat(TechniqueFile.read(TechniqueFile.write(technique(slug)))).isEqualTo(technique(slug));
     }
 
+    private static Cup cup(Label label, List<PlanStep> plan) {
+        Resin resin = Resin.of(1, "The resin", label);
+        return Cup.started("A-01", SLIM, new Cup.Resins(resin, resin), plan, START);
+    }
+
     private static Duration waitBefore(String slug, StepKind kind, School... schools) {
-        PlanStep step = technique(slug).plan(Schools.of(Arrays.asList(schools)), Map.of()).stream().filter(found -> found.kind() == kind && found.waiting() instanceof nursery.core.technique.Wait.Dry).findFirst().orElseThrow();
-        return ((nursery.core.technique.Wait.Dry) step.waiting()).atLeast();
+        PlanStep step = technique(slug).plan(Schools.of(Arrays.asList(schools)), Map.of()).stream().filter(found -> found.kind() == kind && found.waiting().kind() == Wait.Kind.DRY).findFirst().orElseThrow();
+        return step.waiting().atLeast();
     }
 
     private static double hoursBetween(List<Ahead.Expected> ahead, int from, int to) {
