@@ -32,7 +32,36 @@ class AccessJourneyTest extends Journey {
         send("Make a plan to keep");
         String change = page.url().substring(shop.address().length());
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of("/", "/mix", "/mix/turner", mix, "/cups", "/cups/new", "/cups/together", "/techniques", "/techniques/waves", edit, "/cups/A-01", "/cups/A-01/entries/" + entry, "/shelf", "/shelf/bottles", "/shelf/blanks/new", "/shelf/resins/new", "/plan", "/plan?by=spindles&days=2", "/plan/today", "/plan/cup/A-01", change, "/plan/hours", "/plan/order", "/plan/import", "/room", "/room/lab", "/alarms", "/shop", "/nowhere");
+        List<String> pages = List.of(
+                "/",
+                "/mix",
+                "/mix/turner",
+                mix,
+                "/cups",
+                "/cups/new",
+                "/cups/together",
+                "/techniques",
+                "/techniques/waves",
+                edit,
+                "/cups/A-01",
+                "/cups/A-01/entries/" + entry,
+                "/shelf",
+                "/shelf/bottles",
+                "/shelf/blanks/new",
+                "/shelf/resins/new",
+                "/plan",
+                "/plan?by=spindles&days=2",
+                "/plan/today",
+                "/plan/cup/A-01",
+                change,
+                "/plan/hours",
+                "/plan/order",
+                "/plan/import",
+                "/room",
+                "/room/lab",
+                "/alarms",
+                "/shop",
+                "/nowhere");
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;
@@ -41,7 +70,9 @@ class AccessJourneyTest extends Journey {
                 page.navigate(path);
                 page.waitForLoadState(LoadState.LOAD);
                 AxeResults results = new AxeBuilder(page).analyze();
-                results.getViolations().stream().map(rule -> describe(path, scheme, rule)).forEach(violations::add);
+                results.getViolations().stream()
+                        .map(rule -> describe(path, scheme, rule))
+                        .forEach(violations::add);
                 reachable(path, width, violations);
             }
         }
@@ -50,18 +81,36 @@ class AccessJourneyTest extends Journey {
     }
 
     private static String describe(String path, ColorScheme scheme, Rule rule) {
-        return "%s %s %s: %s".formatted(path, scheme, rule.getId(), rule.getNodes().stream().limit(3).map(node -> node.getHtml() + " " + node.getAny().stream().map(check -> check.getMessage()).toList()).toList());
+        return "%s %s %s: %s"
+                .formatted(
+                        path,
+                        scheme,
+                        rule.getId(),
+                        rule.getNodes().stream()
+                                .limit(3)
+                                .map(node -> node.getHtml() + " "
+                                        + node.getAny().stream()
+                                                .map(check -> check.getMessage())
+                                                .toList())
+                                .toList());
     }
 
-    /** WCAG 2.2, target size (enhanced), 44 px; links within a sentence are exempt. And nothing is wider than the screen. */
+    /**
+     * WCAG 2.2, target size (enhanced), 44 px; links within a sentence are exempt. And nothing is wider than the
+     * screen.
+     */
     private void reachable(String path, int width, List<String> violations) {
-        Object small = page.evaluate("""
+        Object small = page.evaluate(
+                """
                 () => [...document.querySelectorAll('a, button, input:not([type=hidden]), select, textarea, summary')]
                   .filter(e => !e.closest('p, .skip, .outline-row[aria-hidden]') && e.offsetParent !== null)
                   .map(e => ({ e, box: (e.closest('label') || e).getBoundingClientRect() }))
                   .filter(({ box }) => box.height > 0 && (box.height < 43.5 || box.width < 43.5))
-                  .map(({ e, box }) => `${e.tagName} ${e.name || e.textContent.trim().slice(0, 20)} ${box.width.toFixed(0)}x${box.height.toFixed(0)}`)""");
-        ((List<?>) small).forEach(target -> violations.add("%s at %d px: too small for a glove: %s".formatted(path, width, target)));
+                  .map(({ e, box }) => `${e.tagName} ${e.name || e.textContent.trim().slice(0, 20)}
+                    ${box.width.toFixed(0)}x${box.height.toFixed(0)}`)""");
+        ((List<?>) small)
+                .forEach(target ->
+                        violations.add("%s at %d px: too small for a glove: %s".formatted(path, width, target)));
         int scrolls = ((Number) page.evaluate("() => document.documentElement.scrollWidth")).intValue();
         if (scrolls > width) {
             violations.add("%s is %d px wide on a screen of %d".formatted(path, scrolls, width));

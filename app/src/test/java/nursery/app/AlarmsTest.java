@@ -33,7 +33,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 
-/** The calendar feed as a phone reads it, the banner, and the day's list. The feed is parsed by a library, not by us. */
+/**
+ * The calendar feed as a phone reads it, the banner, and the day's list. The feed is parsed by a library, not by us.
+ */
 @ExtendWith(ShopUnderTest.class)
 class AlarmsTest {
 
@@ -47,37 +49,60 @@ class AlarmsTest {
         tablet = new Tablet(running);
     }
 
-    /** A cup whose second coat can go straight on from 10:00 to 12:00, label times at 22 °C; quiet hours 22:30 to 06:30. */
+    /**
+     * A cup whose second coat can go straight on from 10:00 to 12:00, label times at 22 °C; quiet hours 22:30 to 06:30.
+     */
     @BeforeEach
     void aFloodedCup() {
         shop.empty();
         shop.settle("UTC");
         ShelfBook shelf = shop.bean(ShelfBook.class);
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
-        long regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long regular = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         shop.clock().set(Instant.parse("2026-03-02T06:00:00Z"));
         code = shop.start("Winter sky", regular, shop.clock().instant().minus(Duration.ofHours(6)));
         LogBook log = shop.bean(LogBook.class);
         for (int step = 1; step <= 5; step++) {
             boolean pour = step == 3 || step == 5;
-            Instant at = step == 5 ? shop.clock().instant() : shop.clock().instant().minus(Duration.ofMinutes(360 - 40 * step));
+            Instant at = step == 5
+                    ? shop.clock().instant()
+                    : shop.clock().instant().minus(Duration.ofMinutes(360 - 40 * step));
             Mark mark = Mark.unnumbered(at, at, "Mira", "");
-            Optional<Spindle> spindle = step == 5 ? Optional.of(shop.shelf().spindles().get(0)) : Optional.empty();
-            log.add(code, pour ? new LogEntry.Poured(mark, step, 20, spindle, Optional.of(Pot.of(shop.cup(code).cup().resins().base(), OptionalLong.empty()))) : new LogEntry.StepDone(mark, step), true);
+            Optional<Spindle> spindle =
+                    step == 5 ? Optional.of(shop.shelf().spindles().get(0)) : Optional.empty();
+            log.add(
+                    code,
+                    pour
+                            ? new LogEntry.Poured(
+                                    mark,
+                                    step,
+                                    20,
+                                    spindle,
+                                    Optional.of(
+                                            Pot.of(shop.cup(code).cup().resins().base(), OptionalLong.empty())))
+                            : new LogEntry.StepDone(mark, step),
+                    true);
         }
     }
 
     private static String address() {
-        return text(tablet.send("/alarms/feeds", typed())).replaceAll("(?s).*<code>http://[^/]+(/alarms/feed/[0-9a-f]{48}\\.ics)</code>.*", "$1");
+        return text(tablet.send("/alarms/feeds", typed()))
+                .replaceAll("(?s).*<code>http://[^/]+(/alarms/feed/[0-9a-f]{48}\\.ics)</code>.*", "$1");
     }
 
     private static Map<String, VEvent> read(String address) throws Exception {
         MvcTestResult answer = tablet.get(address);
         assertThat(answer).hasStatus(200).hasContentType("text/calendar;charset=UTF-8");
-        Calendar calendar = new CalendarBuilder().build(new StringReader(answer.getResponse().getContentAsString()));
+        Calendar calendar = new CalendarBuilder()
+                .build(new StringReader(answer.getResponse().getContentAsString()));
         assertThat(calendar.validate().hasErrors()).isFalse();
         List<VEvent> events = calendar.getComponents("VEVENT");
-        return events.stream().collect(Collectors.toMap(event -> event.getUid().orElseThrow().getValue(), event -> event));
+        return events.stream()
+                .collect(Collectors.toMap(event -> event.getUid().orElseThrow().getValue(), event -> event));
     }
 
     private static Instant start(VEvent event) {
@@ -91,11 +116,20 @@ class AlarmsTest {
     @Test
     void aPhoneReadsWhatOpensClosesAndMayStop() throws Exception {
         Map<String, VEvent> events = read(address());
-        assertThat(events).containsOnlyKeys(code + "-step-6-opens@nursery.invalid", code + "-step-6-closes@nursery.invalid", events.keySet().stream().filter(uid -> uid.contains("-spindle-")).findFirst().orElseThrow());
+        assertThat(events)
+                .containsOnlyKeys(
+                        code + "-step-6-opens@nursery.invalid",
+                        code + "-step-6-closes@nursery.invalid",
+                        events.keySet().stream()
+                                .filter(uid -> uid.contains("-spindle-"))
+                                .findFirst()
+                                .orElseThrow());
         VEvent opens = events.get(code + "-step-6-opens@nursery.invalid");
         assertThat(start(opens)).as("P14: 4 h after the coat").isEqualTo(Instant.parse("2026-03-02T10:00:00Z"));
         assertThat(opens.getSummary().getValue()).isEqualTo(code + ": Second coat");
-        assertThat(opens.getAlarms()).singleElement().satisfies(bell -> assertThat(bell.toString()).contains("TRIGGER;VALUE=DATE-TIME:20260302T100000Z").contains("ACTION:DISPLAY"));
+        assertThat(opens.getAlarms()).singleElement().satisfies(bell -> assertThat(bell.toString())
+                .contains("TRIGGER;VALUE=DATE-TIME:20260302T100000Z")
+                .contains("ACTION:DISPLAY"));
     }
 
     @Test
@@ -115,7 +149,11 @@ class AlarmsTest {
         String address = address();
         assertThat(read(address)).isNotEmpty();
         assertThat(tablet.page("/alarms")).doesNotContain(address).contains("read 06:00");
-        assertThat(tablet.send("/alarms/feeds/" + shop.sql().queryForObject("SELECT id FROM calendar_feed", Long.class) + "/revoke", typed())).hasStatus(302);
+        assertThat(tablet.send(
+                        "/alarms/feeds/" + shop.sql().queryForObject("SELECT id FROM calendar_feed", Long.class)
+                                + "/revoke",
+                        typed()))
+                .hasStatus(302);
         assertThat(tablet.get(address)).hasStatus(404);
         assertThat(tablet.get("/alarms/feed/" + "0".repeat(48) + ".ics")).hasStatus(404);
     }
@@ -124,7 +162,10 @@ class AlarmsTest {
     void aBannerStandsWhenSomethingIsDueAndNotInTheQuietHours() {
         assertThat(tablet.page("/alarms/due")).doesNotContain("Second coat");
         shop.clock().set(Instant.parse("2026-03-02T10:05:00Z"));
-        assertThat(tablet.page("/alarms/due")).contains(code + ": Second coat").contains("may stop").doesNotContain("closes");
+        assertThat(tablet.page("/alarms/due"))
+                .contains(code + ": Second coat")
+                .contains("may stop")
+                .doesNotContain("closes");
         shop.clock().set(Instant.parse("2026-03-02T11:35:00Z"));
         assertThat(tablet.page("/alarms/due")).contains("Second coat closes").contains("until 12:00");
         shop.sql().update("UPDATE shop SET quiet_from = '11:00', quiet_until = '13:00'");
@@ -133,17 +174,36 @@ class AlarmsTest {
 
     @Test
     void theDayIsListedAndPrinted() {
-        assertThat(tablet.page("/alarms")).contains("10:00").contains(code + ": Second coat").contains("If missed: Let it harden");
-        assertThat(tablet.page("/alarms/day")).contains("11:30").contains("Second coat closes").contains("done");
+        assertThat(tablet.page("/alarms"))
+                .contains("10:00")
+                .contains(code + ": Second coat")
+                .contains("If missed: Let it harden");
+        assertThat(tablet.page("/alarms/day"))
+                .contains("11:30")
+                .contains("Second coat closes")
+                .contains("done");
     }
 
     @Test
     void whatIfTheRoomWereColderAWarmShelfOrAFastResin() {
-        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=12&shelf=0")).contains("12 °C").contains("later").doesNotContain("sooner");
-        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&shelf=3")).contains("sooner").contains("after 3 h on the shelf");
-        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
-        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&resin=" + fast)).contains("08:00").contains("2 h 00 min sooner");
-        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=hot&shelf=900")).contains("is not a number").contains("The hours on the shelf is 900 h");
+        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=12&shelf=0"))
+                .contains("12 °C")
+                .contains("later")
+                .doesNotContain("sooner");
+        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&shelf=3"))
+                .contains("sooner")
+                .contains("after 3 h on the shelf");
+        long fast = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Fast"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=22&resin=" + fast))
+                .contains("08:00")
+                .contains("2 h 00 min sooner");
+        assertThat(tablet.page("/cups/" + code + "/what-if?temperature=hot&shelf=900"))
+                .contains("is not a number")
+                .contains("The hours on the shelf is 900 h");
         assertThat(tablet.get("/cups/Z-99/what-if?temperature=20")).hasStatus(404);
     }
 
@@ -154,7 +214,11 @@ class AlarmsTest {
     /** Sanded to dust at 4 h already, five times: this resin is faster here than its label, which says 8 h. */
     @Test
     void touchesTeachTheResinsSpeedWhichIsTakenOverAndGivenBack() {
-        long regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long regular = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         String page = "/shelf/resins/" + regular + "/learned";
         assertThat(tablet.page(page)).contains("No touch is logged yet");
         Instant byLabel = sandable();

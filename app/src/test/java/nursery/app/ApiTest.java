@@ -37,7 +37,9 @@ class ApiTest {
     }
 
     private static HttpResponse<String> post(String path, String body) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json").POST(BodyPublishers.ofString(body)));
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(body)));
     }
 
     private static JsonNode answer(String path, String body) throws IOException, InterruptedException {
@@ -52,13 +54,18 @@ class ApiTest {
         assertThat(response.headers().firstValue("Content-Type")).contains("application/problem+json");
         JsonNode problem = JSON.readTree(response.body());
         assertThat(problem.get("status").asInt()).isEqualTo(400);
-        return problem.get("errors").valueStream().map(error -> error.get("field").asString()).distinct().toList();
+        return problem.get("errors")
+                .valueStream()
+                .map(error -> error.get("field").asString())
+                .distinct()
+                .toList();
     }
 
     /** 31 ml at 2:1 on 1 ml marks is 22 + 11; masses by m = ρV. */
     @Test
     void aMixIsRoundedUpToMarksWithItsRatioKept() throws Exception {
-        JsonNode mix = answer("/api/mix", "{\"ratio\":\"2:1\",\"totalMl\":31,\"markMl\":1,\"densityA\":1.15,\"densityB\":0.96}");
+        JsonNode mix = answer(
+                "/api/mix", "{\"ratio\":\"2:1\",\"totalMl\":31,\"markMl\":1,\"densityA\":1.15,\"densityB\":0.96}");
         assertThat(mix.get("partAMl").asDouble()).isEqualTo(22);
         assertThat(mix.get("partBMl").asDouble()).isEqualTo(11);
         assertThat(mix.get("totalMl").asDouble()).isEqualTo(33);
@@ -73,10 +80,15 @@ class ApiTest {
         assertThat(mix.has("partAGrams")).isFalse();
     }
 
-    /** By hand: radii 35.014 and 43.927 mm, s = √(160² + 8.913²) = 160.248 mm, side = (220 + 276)/2 · s, base = 220²/4π. */
+    /**
+     * By hand: radii 35.014 and 43.927 mm, s = √(160² + 8.913²) = 160.248 mm, side = (220 + 276)/2 · s, base = 220²/4π.
+     */
     @Test
     void aTaperedBlankIsMeasured() throws Exception {
-        JsonNode area = answer("/api/blank", "{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,\"circumferenceMm\":276}],\"baseCoated\":true,\"rimBareMm\":0,\"baseBareMm\":0}");
+        JsonNode area = answer(
+                "/api/blank",
+                "{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,"
+                        + "\"circumferenceMm\":276}],\"baseCoated\":true,\"rimBareMm\":0,\"baseBareMm\":0}");
         assertThat(area.get("slantMm").asDouble()).isCloseTo(160.248, within(0.001));
         assertThat(area.get("sideCm2").asDouble()).isCloseTo(397.415, within(0.001));
         assertThat(area.get("baseCm2").asDouble()).isCloseTo(38.515, within(0.001));
@@ -86,21 +98,33 @@ class ApiTest {
     /** ASTM C1074 with 50 kJ/mol: a day at 30 °C is 47.2 h at 20 °C. */
     @Test
     void aWarmDayCountsNearlyTwice() throws Exception {
-        JsonNode cure = answer("/api/cure", "{\"referenceC\":20,\"activationKjPerMol\":50,\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\",\"temperatureC\":30.0}],\"from\":\"2026-03-01T18:00:00Z\",\"until\":\"2026-03-02T18:00:00Z\"}");
+        JsonNode cure = answer(
+                "/api/cure",
+                "{\"referenceC\":20,\"activationKjPerMol\":50,\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\","
+                        + "\"temperatureC\":30.0}],\"from\":\"2026-03-01T18:00:00Z\","
+                        + "\"until\":\"2026-03-02T18:00:00Z\"}");
         assertThat(cure.get("equivalentAgeHours").asDouble()).isCloseTo(47.2, within(0.05));
     }
 
     /** 45 ml of shares, 2.1 of losses: 47.1, on 2.5 ml marks at 1:1 it is 25 + 25. */
     @Test
     void oneMixServesSeveralCoats() throws Exception {
-        JsonNode batch = answer("/api/batch", "{\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"A-01\",\"ml\":22.5},{\"cup\":\"A-02\",\"ml\":22.5}]}");
+        JsonNode batch = answer(
+                "/api/batch",
+                "{\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"A-01\",\"ml\":22.5},{\"cup\":\"A-02\",\"ml\":22.5}]}");
         assertThat(batch.get("totalMl").asDouble()).isEqualTo(50);
-        assertThat(batch.get("sharesMl").asDouble() + batch.get("lossesMl").asDouble() + batch.get("leftoverMl").asDouble()).isCloseTo(50, within(1e-9));
+        assertThat(batch.get("sharesMl").asDouble()
+                        + batch.get("lossesMl").asDouble()
+                        + batch.get("leftoverMl").asDouble())
+                .isCloseTo(50, within(1e-9));
         assertThat(batch.get("turns").size()).isEqualTo(2);
         assertThat(batch.has("mixAgainBefore")).isFalse();
     }
 
-    /** By hand: 8.8 for 10 is 12 % too little, and 1.2 ml bring it back. Moffatt: 1 Pa·s, 6 rpm, 36.5 mm, 1.1 g/ml carry 1.03 mm. */
+    /**
+     * By hand: 8.8 for 10 is 12 % too little, and 1.2 ml bring it back. Moffatt: 1 Pa·s, 6 rpm, 36.5 mm, 1.1 g/ml carry
+     * 1.03 mm.
+     */
     @Test
     void pairsAndTurnersAreJudged() throws Exception {
         JsonNode ratio = answer("/api/ratio", "{\"ratio\":\"1:1\",\"partAMl\":10,\"partBMl\":8.8}");
@@ -112,41 +136,63 @@ class ApiTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
-        "/api/mix | {\"ratio\":\"1/1\",\"totalMl\":\"7,5\",\"markMl\":-1} | ratio,totalMl,markMl",
-        "/api/mix | {\"ratio\":\"0:1\",\"totalMl\":1e308} | ratio,totalMl",
-        "/api/mix | {\"ratio\":\"1:\",\"totalMl\":NaN,\"markMl\":0} | ratio,totalMl,markMl",
-        "/api/mix | {\"ratio\":5,\"totalMl\":null,\"densityA\":1.1} | ratio,totalMl,densityB",
-        "/api/mix | {\"totalMl\":-3,\"densityA\":100,\"densityB\":\"x\"} | ratio,totalMl,densityB",
-        "/api/mix | {} | ratio,totalMl",
-        "/api/batch | {\"ratio\":\"1/1\",\"shares\":[{\"cup\":\"a\",\"ml\":\"x\"},null],\"roomC\":99} | ratio,shares[0].ml,shares[1].cup,shares[1].ml,roomC",
-        "/api/batch | {\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"a\",\"ml\":0},{\"cup\":\"b\",\"ml\":501}]} | share-a,share-b",
-        "/api/batch | {\"ratio\":\"1:1\",\"shares\":[]} | shares",
-        "/api/ratio | {\"ratio\":\"1:1\",\"partAMl\":0,\"partBMl\":-1} | partA,partB",
-        "/api/turner | {\"viscosityPaS\":0,\"rpm\":\"fast\",\"areaCm2\":-1} | viscosityPaS,rpm,radiusMm,areaCm2",
-        "/api/blank | {} | outline",
-        "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":-1},{\"heightMm\":1e308,\"circumferenceMm\":276}]} | outline[0].circumferenceMm,outline[1].heightMm",
-        "/api/blank | {\"outline\":[{\"heightMm\":0},null],\"baseCoated\":\"yes\",\"rimBareMm\":\"a\"} | outline[0].circumferenceMm,outline[1].heightMm,outline[1].circumferenceMm,baseCoated,rimBareMm",
-        "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,\"circumferenceMm\":276}],\"rimBareMm\":-1,\"baseBareMm\":900} | rimBare,baseBare",
-        "/api/cure | {\"referenceC\":75,\"readings\":[{\"at\":\"yesterday\",\"temperatureC\":100}],\"from\":\"2026-03-01T18:00:00\",\"until\":5} | referenceC,readings[0].at,from,until",
-        "/api/cure | {\"referenceC\":24,\"readings\":[],\"from\":\"2026-03-02T18:00:00Z\",\"until\":\"2026-03-01T18:00:00Z\"} | readings,until",
-        "/api/cure | {\"referenceC\":24,\"activationKjPerMol\":-1,\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\",\"temperatureC\":70}],\"from\":\"2026-03-01T18:00:00Z\",\"until\":\"2026-03-01T18:00:00Z\"} | activationKjPerMol,readings[0].temperatureC"})
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "/api/mix | {\"ratio\":\"1/1\",\"totalMl\":\"7,5\",\"markMl\":-1} | ratio,totalMl,markMl",
+                "/api/mix | {\"ratio\":\"0:1\",\"totalMl\":1e308} | ratio,totalMl",
+                "/api/mix | {\"ratio\":\"1:\",\"totalMl\":NaN,\"markMl\":0} | ratio,totalMl,markMl",
+                "/api/mix | {\"ratio\":5,\"totalMl\":null,\"densityA\":1.1} | ratio,totalMl,densityB",
+                "/api/mix | {\"totalMl\":-3,\"densityA\":100,\"densityB\":\"x\"} | ratio,totalMl,densityB",
+                "/api/mix | {} | ratio,totalMl",
+                "/api/batch | {\"ratio\":\"1/1\",\"shares\":[{\"cup\":\"a\",\"ml\":\"x\"},null],\"roomC\":99} | "
+                        + "ratio,shares[0].ml,shares[1].cup,shares[1].ml,roomC",
+                "/api/batch | {\"ratio\":\"1:1\",\"shares\":[{\"cup\":\"a\",\"ml\":0},{\"cup\":\"b\",\"ml\":501}]} "
+                        + "| share-a,share-b",
+                "/api/batch | {\"ratio\":\"1:1\",\"shares\":[]} | shares",
+                "/api/ratio | {\"ratio\":\"1:1\",\"partAMl\":0,\"partBMl\":-1} | partA,partB",
+                "/api/turner | {\"viscosityPaS\":0,\"rpm\":\"fast\",\"areaCm2\":-1} | "
+                        + "viscosityPaS,rpm,radiusMm,areaCm2",
+                "/api/blank | {} | outline",
+                "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":-1},{\"heightMm\":1e308,"
+                        + "\"circumferenceMm\":276}]} | outline[0].circumferenceMm,outline[1].heightMm",
+                "/api/blank | {\"outline\":[{\"heightMm\":0},null],\"baseCoated\":\"yes\",\"rimBareMm\":\"a\"} | "
+                        + "outline[0].circumferenceMm,outline[1].heightMm,outline[1].circumferenceMm,baseCoated,"
+                        + "rimBareMm",
+                "/api/blank | {\"outline\":[{\"heightMm\":0,\"circumferenceMm\":220},{\"heightMm\":160,"
+                        + "\"circumferenceMm\":276}],\"rimBareMm\":-1,\"baseBareMm\":900} | rimBare,baseBare",
+                "/api/cure | {\"referenceC\":75,\"readings\":[{\"at\":\"yesterday\",\"temperatureC\":100}],"
+                        + "\"from\":\"2026-03-01T18:00:00\",\"until\":5} | referenceC,readings[0].at,from,until",
+                "/api/cure | {\"referenceC\":24,\"readings\":[],\"from\":\"2026-03-02T18:00:00Z\","
+                        + "\"until\":\"2026-03-01T18:00:00Z\"} | readings,until",
+                "/api/cure | {\"referenceC\":24,\"activationKjPerMol\":-1,"
+                        + "\"readings\":[{\"at\":\"2026-03-01T18:00:00Z\",\"temperatureC\":70}],"
+                        + "\"from\":\"2026-03-01T18:00:00Z\",\"until\":\"2026-03-01T18:00:00Z\"} | "
+                        + "activationKjPerMol,readings[0].temperatureC"
+            })
     void everyWrongFieldIsNamed(String path, String body, String fields) throws Exception {
         assertThat(wrongFields(path, body)).containsExactlyInAnyOrder(fields.split(","));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {"[]", "``", "{\"ratio\":", "\"2:1\"", "{\"outline\":7}"})
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {"[]", "``", "{\"ratio\":", "\"2:1\"", "{\"outline\":7}"})
     void whatIsNotTheExpectedObjectIsAProblemToo(String body) throws Exception {
         assertThat(post("/api/blank", body).statusCode()).isEqualTo(400);
-        assertThat(post("/api/blank", body).headers().firstValue("Content-Type")).contains("application/problem+json");
+        assertThat(post("/api/blank", body).headers().firstValue("Content-Type"))
+                .contains("application/problem+json");
     }
 
     @Test
     void theApiDescribesItself() throws Exception {
-        JsonNode description = JSON.readTree(send(HttpRequest.newBuilder(URI.create(address + "/v3/api-docs"))).body());
+        JsonNode description = JSON.readTree(send(HttpRequest.newBuilder(URI.create(address + "/v3/api-docs")))
+                .body());
         assertThat(description.get("openapi").asString()).startsWith("3.");
-        assertThat(description.get("paths").propertyNames()).contains("/api/mix", "/api/blank", "/api/cure", "/api/cups", "/api/cups/{code}");
+        assertThat(description.get("paths").propertyNames())
+                .contains("/api/mix", "/api/blank", "/api/cure", "/api/cups", "/api/cups/{code}");
         JsonNode ratio = description.at("/components/schemas/MixRequest/properties/ratio");
         assertThat(ratio.get("type").asString()).isEqualTo("string");
     }

@@ -20,11 +20,17 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class BoundariesTest {
 
-    private static final JavaClasses SHOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("nursery.app");
+    private static final JavaClasses SHOP = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("nursery.app");
 
     /** Every package there is, but what all rooms stand on: the platform and the pictures. */
     static Stream<String> rooms() {
-        return SHOP.stream().map(type -> type.getPackageName().split("\\.")).filter(parts -> parts.length > 2).map(parts -> parts[2]).distinct()
+        return SHOP.stream()
+                .map(type -> type.getPackageName().split("\\."))
+                .filter(parts -> parts.length > 2)
+                .map(parts -> parts[2])
+                .distinct()
                 .filter(room -> !room.equals("platform") && !room.equals("picture"));
     }
 
@@ -44,10 +50,16 @@ class BoundariesTest {
                 while (outermost.getEnclosingClass().isPresent()) {
                     outermost = outermost.getEnclosingClass().get();
                 }
-                return outermost.getPackageName().startsWith("nursery.app." + room) && !outermost.isAnnotatedWith(Published.class);
+                return outermost.getPackageName().startsWith("nursery.app." + room)
+                        && !outermost.isAnnotatedWith(Published.class);
             }
         };
-        noClasses().that().resideOutsideOfPackage(inside).should().dependOnClassesThat(isPrivate).check(SHOP);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage(inside)
+                .should()
+                .dependOnClassesThat(isPrivate)
+                .check(SHOP);
     }
 
     @Test
@@ -57,15 +69,38 @@ class BoundariesTest {
 
     @Test
     void sqlIsWrittenInMappersOnly() {
-        noClasses().that().areNotAnnotatedWith(Mapper.class).should().dependOnClassesThat()
-                .resideInAnyPackage("java.sql..", "org.apache.ibatis.annotations..", "org.springframework.jdbc..").check(SHOP);
-        classes().that().areAnnotatedWith(Mapper.class).should().haveSimpleNameEndingWith("Mapper").andShould().bePackagePrivate().check(SHOP);
+        noClasses()
+                .that()
+                .areNotAnnotatedWith(Mapper.class)
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "org.apache.ibatis.annotations..", "org.springframework.jdbc..")
+                .check(SHOP);
+        classes()
+                .that()
+                .areAnnotatedWith(Mapper.class)
+                .should()
+                .haveSimpleNameEndingWith("Mapper")
+                .andShould()
+                .bePackagePrivate()
+                .check(SHOP);
     }
 
     @Test
     void nothingButMomentsReadsAClock() {
-        noClasses().that().doNotHaveSimpleName("Moments").should().callMethod(java.time.Instant.class, "now")
-                .orShould().callMethod(java.time.LocalDate.class, "now").orShould().callMethod(System.class, "currentTimeMillis")
-                .orShould().callMethod(Clock.class, "systemUTC").orShould().callMethod(Clock.class, "systemDefaultZone").check(SHOP);
+        noClasses()
+                .that()
+                .doNotHaveSimpleName("Moments")
+                .should()
+                .callMethod(java.time.Instant.class, "now")
+                .orShould()
+                .callMethod(java.time.LocalDate.class, "now")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .orShould()
+                .callMethod(Clock.class, "systemUTC")
+                .orShould()
+                .callMethod(Clock.class, "systemDefaultZone")
+                .check(SHOP);
     }
 }

@@ -25,7 +25,8 @@ class CupJourneyTest extends Journey {
 
         assertThat(doNow()).hasText("Flood coat");
         assertThat(page.locator(".ab")).containsText("12.5\u00a0ml");
-        assertThat(page.locator("svg.fill")).hasAttribute("aria-label", Pattern.compile("A to 12.5\u00a0ml, then B to 25\u00a0ml"));
+        assertThat(page.locator("svg.fill"))
+                .hasAttribute("aria-label", Pattern.compile("A to 12.5\u00a0ml, then B to 25\u00a0ml"));
         assertThat(page.locator(".mix")).containsText("Common practice: 20–60\u00a0ml across sizes");
         page.getByLabel("On the cup").fill("23");
         choose("Spindle 2");
@@ -44,7 +45,9 @@ class CupJourneyTest extends Journey {
         assertThat(page.locator(".now-card.closing")).containsText("If missed: Let it harden, scuff it, then coat.");
         assertThat(page.locator(".now-card.closing")).containsText("Spindle 2 may stop");
         page.locator(".now-link").click();
-        assertThat(page.locator("label.chip", new Page.LocatorOptions().setHasText("Spindle 2")).locator("input")).isChecked();
+        assertThat(page.locator("label.chip", new Page.LocatorOptions().setHasText("Spindle 2"))
+                        .locator("input"))
+                .isChecked();
     }
 
     @Test
@@ -60,7 +63,9 @@ class CupJourneyTest extends Journey {
         send("Scuffed");
         assertThat(doNow()).hasText("Second coat");
 
-        page.locator("#history li", new Page.LocatorOptions().setHasText("32\u00a0ml poured")).getByRole(AriaRole.LINK).click();
+        page.locator("#history li", new Page.LocatorOptions().setHasText("32\u00a0ml poured"))
+                .getByRole(AriaRole.LINK)
+                .click();
         page.getByLabel("On the cup").fill("-3");
         send("Correct it");
         assertThat(page.locator("#faults")).containsText("enter more than 0");
@@ -114,16 +119,19 @@ class CupJourneyTest extends Journey {
     void aTechniqueIsCopiedChangedAndJudgedAndACupStartedFromIt() {
         measureABlank();
         page.navigate("/techniques");
-        page.locator(".technique-shelf a", new Page.LocatorOptions().setHasText("Mixed or chunky glitter")).click();
+        page.locator(".technique-shelf a", new Page.LocatorOptions().setHasText("Mixed or chunky glitter"))
+                .click();
         assertThat(page.locator(".steps")).containsText("Press the flakes flat");
         send("Copy and change it");
         assertThat(page.locator("#judgement")).containsText("Sound.");
         button("Remove: Seal the glitter").click();
         assertThat(page.locator("#judgement")).containsText("Chunky or mixed glitter not sealed");
-        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter")).click();
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter"))
+                .click();
         page.locator("#s3-material").selectOption("fine-glitter");
         assertThat(page.locator("#judgement")).containsText("Flood coat over an adhesive that is not set");
-        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat")).click();
+        page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat"))
+                .click();
         page.locator("#s5-wait").selectOption("age");
         page.locator("#s5-amount").fill("6");
         page.keyboard().press("Tab");
@@ -170,7 +178,10 @@ class CupJourneyTest extends Journey {
     private void tabTo(String element, String text) {
         for (int i = 0; i < 60; i++) {
             page.keyboard().press("Tab");
-            if ((Boolean) page.evaluate("([tag, text]) => document.activeElement.matches(tag) && document.activeElement.textContent.includes(text)", List.of(element, text))) {
+            if ((Boolean) page.evaluate(
+                    "([tag, text]) => document.activeElement.matches(tag) && "
+                            + "document.activeElement.textContent.includes(text)",
+                    List.of(element, text))) {
                 return;
             }
         }

@@ -54,7 +54,11 @@ class FormsTest {
     }
 
     private static String startCup() {
-        long resin = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        long resin = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         return shop.start("Winter sky", resin, MORNING);
     }
 
@@ -63,7 +67,19 @@ class FormsTest {
     }
 
     private static Map<String, String> pour(int step, String amount, String spindle) {
-        return typed("what", "POURED", "step", String.valueOf(step), "when", "0", "amount", amount, "spindle", spindle, "note", "");
+        return typed(
+                "what",
+                "POURED",
+                "step",
+                String.valueOf(step),
+                "when",
+                "0",
+                "amount",
+                amount,
+                "spindle",
+                spindle,
+                "note",
+                "");
     }
 
     private static void forward(double hours) {
@@ -82,24 +98,64 @@ class FormsTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "height|0|outside 20–600 mm", "height|-5|outside 20–600 mm", "height|1e308|is not a number", "height|NaN|is not a number",
-        "height||is missing", "circumference|9.03|did you mean 9.03 in (229 mm)", "circumference|1,234|could mean", "circumference|229 ml|is not a measure in mm",
-        "rimBare|999|must lie between 0 and 205", "handleGap|300|less than the way around", "nominalOz|900|outside 0–64 oz"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "height|0|outside 20–600 mm", "height|-5|outside 20–600 mm", "height|1e308|is not a number",
+                        "height|NaN|is not a number",
+                "height||is missing", "circumference|9.03|did you mean 9.03 in (229 mm)",
+                        "circumference|1,234|could mean", "circumference|229 ml|is not a measure in mm",
+                "rimBare|999|must lie between 0 and 205", "handleGap|300|less than the way around",
+                        "nominalOz|900|outside 0–64 oz"
+            })
     void aWrongSizeComesBackWithItsReasonAndWhatWasTyped(String field, String value, String reason) {
-        Map<String, String> typed = typed("name", "slim again", "unit", "MM", "form", "STRAIGHT", "height", "205", "circumference", "229.3", "baseCoated", "on");
+        Map<String, String> typed = typed(
+                "name",
+                "slim again",
+                "unit",
+                "MM",
+                "form",
+                "STRAIGHT",
+                "height",
+                "205",
+                "circumference",
+                "229.3",
+                "baseCoated",
+                "on");
         typed.put(field, value == null ? "" : value);
         MvcTestResult result = tablet.send("/shelf/blanks/new", typed);
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains(reason).contains("Everything you typed is still here").contains("value=\"slim again\"")
+        assertThat(text(result))
+                .contains(reason)
+                .contains("Everything you typed is still here")
+                .contains("value=\"slim again\"")
                 .contains("value=\"" + (value == null ? "" : value) + "\"");
         assertThat(shop.shelf().blanks()).hasSize(1);
     }
 
     @Test
     void commasInchesAndFractionsAreUnderstood() {
-        assertThat(tablet.send("/shelf/blanks/new", typed("name", "by tape", "unit", "IN", "form", "TAPERED", "height", "6 1/4", "baseCircumference", "8,66", "rimCircumference", "276 mm"))).hasStatus(302);
-        Blank blank = shop.shelf().blanks().stream().filter(found -> found.name().equals("by tape")).findFirst().orElseThrow().blank();
+        assertThat(tablet.send(
+                        "/shelf/blanks/new",
+                        typed(
+                                "name",
+                                "by tape",
+                                "unit",
+                                "IN",
+                                "form",
+                                "TAPERED",
+                                "height",
+                                "6 1/4",
+                                "baseCircumference",
+                                "8,66",
+                                "rimCircumference",
+                                "276 mm")))
+                .hasStatus(302);
+        Blank blank = shop.shelf().blanks().stream()
+                .filter(found -> found.name().equals("by tape"))
+                .findFirst()
+                .orElseThrow()
+                .blank();
         assertThat(blank.outline().heightMm()).isEqualTo(158.75);
         assertThat(blank.outline().baseCircumferenceMm()).isEqualTo(8.66 * 25.4);
         assertThat(blank.outline().rimCircumferenceMm()).isEqualTo(276);
@@ -107,17 +163,65 @@ class FormsTest {
 
     @Test
     void aFaultInATurnedOutlineIsShownAtItsRow() {
-        MvcTestResult result = tablet.send("/shelf/blanks/new", typed("name", "odd", "unit", "MM", "form", "TURNED", "h0", "0", "c0", "205", "h2", "-4", "c2", "288", "h3", "120", "c3", "5"));
+        MvcTestResult result = tablet.send(
+                "/shelf/blanks/new",
+                typed(
+                        "name", "odd", "unit", "MM", "form", "TURNED", "h0", "0", "c0", "205", "h2", "-4", "c2", "288",
+                        "h3", "120", "c3", "5"));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains("does not lie above").contains("Circumference 5 mm is outside");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"ratio|0:1|leaves one part out", "ratio|1:|is not a mix ratio", "ratio|1/1|with a colon", "working|abc|is not a number",
-        "recoatUntil|3|must close later", "reference|75|did you mean 75 °F (23.9 °C)", "densityB||enter both or neither", "fullCure|NaN|is not a number", "sandableFrom|1|is before the turning time"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "ratio|0:1|leaves one part out",
+                "ratio|1:|is not a mix ratio",
+                "ratio|1/1|with a colon",
+                "working|abc|is not a number",
+                "recoatUntil|3|must close later",
+                "reference|75|did you mean 75 °F (23.9 °C)",
+                "densityB||enter both or neither",
+                "fullCure|NaN|is not a number",
+                "sandableFrom|1|is before the turning time"
+            })
     void aWrongLabelComesBackWithItsReason(String field, String value, String reason) {
-        Map<String, String> typed = typed("name", "Lantern Lane", "ratio", "2:1", "working", "30", "turning", "4", "recoatFrom", "4", "recoatUntil", "6", "sandableFrom", "8",
-                "sandableSure", "12", "scuffAfter", "24", "cured", "24", "fullCure", "72", "reference", "22", "activation", "50", "densityA", "1.1", "densityB", "0.95", "viscosity", "", "source", "");
+        Map<String, String> typed = typed(
+                "name",
+                "Lantern Lane",
+                "ratio",
+                "2:1",
+                "working",
+                "30",
+                "turning",
+                "4",
+                "recoatFrom",
+                "4",
+                "recoatUntil",
+                "6",
+                "sandableFrom",
+                "8",
+                "sandableSure",
+                "12",
+                "scuffAfter",
+                "24",
+                "cured",
+                "24",
+                "fullCure",
+                "72",
+                "reference",
+                "22",
+                "activation",
+                "50",
+                "densityA",
+                "1.1",
+                "densityB",
+                "0.95",
+                "viscosity",
+                "",
+                "source",
+                "");
         typed.put(field, value == null ? "" : value);
         MvcTestResult result = tablet.send("/shelf/resins/new", typed);
         assertThat(result).hasStatus(422);
@@ -128,29 +232,68 @@ class FormsTest {
     @Test
     void namesMayHoldEmojiAndScriptAndAreShownAsTheyWereTyped() {
         String name = "<script>alert(1)</script> 🌱";
-        assertThat(tablet.send("/shelf/blanks/new", typed("name", name, "unit", "MM", "form", "STRAIGHT", "height", "150", "circumference", "207"))).hasStatus(302);
+        assertThat(tablet.send(
+                        "/shelf/blanks/new",
+                        typed("name", name, "unit", "MM", "form", "STRAIGHT", "height", "150", "circumference", "207")))
+                .hasStatus(302);
         assertThat(shop.shelf().blanks()).extracting(found -> found.name()).contains(name);
-        assertThat(tablet.get("/shelf")).bodyText().contains("&lt;script&gt;alert(1)&lt;/script&gt; 🌱").doesNotContain("<script>alert");
+        assertThat(tablet.get("/shelf"))
+                .bodyText()
+                .contains("&lt;script&gt;alert(1)&lt;/script&gt; 🌱")
+                .doesNotContain("<script>alert");
     }
 
     @Test
     void aDueDateInThePastIsRefusedAndTheRestKept() {
-        MvcTestResult result = tablet.send("/cups/new", typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "due", "2026-03-01",
-                "paint", "#123456", "glitter", "#654321"));
+        MvcTestResult result = tablet.send(
+                "/cups/new",
+                typed(
+                        "name",
+                        "Foxglove",
+                        "blank",
+                        "" + shop.shelf().blanks().get(0).id(),
+                        "base",
+                        "" + shop.shelf().resins().get(0).id(),
+                        "due",
+                        "2026-03-01",
+                        "paint",
+                        "#123456",
+                        "glitter",
+                        "#654321"));
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("in the past").contains("value=\"Foxglove\"").contains("value=\"2026-03-01\"");
+        assertThat(text(result))
+                .contains("in the past")
+                .contains("value=\"Foxglove\"")
+                .contains("value=\"2026-03-01\"");
         assertThat(shop.floor().cups()).isEmpty();
     }
 
     @Test
     void aCupWithoutBlankOrResinIsToldAllAtOnce() {
-        MvcTestResult result = tablet.send("/cups/new", typed("name", "", "blank", "", "base", "999", "due", "soon", "paint", "red", "glitter", "#654321"));
-        assertThat(text(result)).contains("The name is missing").contains("The blank: choose one").contains("not on the shelf any more").contains("is not a date").contains("is not a colour");
+        MvcTestResult result = tablet.send(
+                "/cups/new",
+                typed("name", "", "blank", "", "base", "999", "due", "soon", "paint", "red", "glitter", "#654321"));
+        assertThat(text(result))
+                .contains("The name is missing")
+                .contains("The blank: choose one")
+                .contains("not on the shelf any more")
+                .contains("is not a date")
+                .contains("is not a colour");
     }
 
     @Test
     void aFormSentTwiceCountsOnce() {
-        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
+        Map<String, String> typed = typed(
+                "name",
+                "Foxglove",
+                "blank",
+                "" + shop.shelf().blanks().get(0).id(),
+                "base",
+                "" + shop.shelf().resins().get(0).id(),
+                "paint",
+                "#123456",
+                "glitter",
+                "#654321");
         String first = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
         String second = tablet.send("/cups/new", typed).getResponse().getRedirectedUrl();
         assertThat(second).isEqualTo(first).startsWith("/cups/");
@@ -159,21 +302,40 @@ class FormsTest {
 
     @Test
     void aFormTakenBackAndChangedIsAnotherForm() {
-        Map<String, String> typed = typed("name", "Foxglove", "blank", "" + shop.shelf().blanks().get(0).id(), "base", "" + shop.shelf().resins().get(0).id(), "paint", "#123456", "glitter", "#654321");
+        Map<String, String> typed = typed(
+                "name",
+                "Foxglove",
+                "blank",
+                "" + shop.shelf().blanks().get(0).id(),
+                "base",
+                "" + shop.shelf().resins().get(0).id(),
+                "paint",
+                "#123456",
+                "glitter",
+                "#654321");
         tablet.send("/cups/new", typed);
         typed.put("name", "Runner bean");
         tablet.send("/cups/new", typed);
-        assertThat(shop.floor().cups()).extracting(cup -> cup.cup().about().name()).containsExactly("Foxglove", "Runner bean");
+        assertThat(shop.floor().cups())
+                .extracting(cup -> cup.cup().about().name())
+                .containsExactly("Foxglove", "Runner bean");
     }
 
     @Test
     void aPourInTheFutureOrBeforeItsStepIsRefused() {
         String code = startCup();
         tablet.send("/cups/" + code + "/log", done(1));
-        Map<String, String> ahead = typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T23:30", "note", "two thin coats");
-        assertThat(text(tablet.send("/cups/" + code + "/log", ahead))).contains("still to come").contains("two thin coats").contains("2026-03-02T23:30");
-        Map<String, String> before = typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T05:00", "note", "");
-        assertThat(text(tablet.send("/cups/" + code + "/log", before))).contains("before the step it builds on").contains("09:00 or later");
+        Map<String, String> ahead =
+                typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T23:30", "note", "two thin coats");
+        assertThat(text(tablet.send("/cups/" + code + "/log", ahead)))
+                .contains("still to come")
+                .contains("two thin coats")
+                .contains("2026-03-02T23:30");
+        Map<String, String> before =
+                typed("what", "DONE", "step", "2", "when", "at", "at", "2026-03-02T05:00", "note", "");
+        assertThat(text(tablet.send("/cups/" + code + "/log", before)))
+                .contains("before the step it builds on")
+                .contains("09:00 or later");
         assertThat(shop.cup(code).cup().log()).hasSize(1);
     }
 
@@ -192,21 +354,37 @@ class FormsTest {
     void tenTabletsAtTheSameInstantLogAStepOnce() throws Exception {
         String code = startCup();
         ExecutorService tablets = Executors.newFixedThreadPool(10);
-        List<Callable<Integer>> sends = Stream.generate(() -> (Callable<Integer>) () -> tablet.send("/cups/" + code + "/log", done(1)).getResponse().getStatus()).limit(10).toList();
-        List<Integer> statuses = tablets.invokeAll(sends).stream().map(future -> {
-            try {
-                return future.get();
-            } catch (Exception e) {
-                throw new IllegalStateException(e);
-            }
-        }).toList();
+        List<Callable<Integer>> sends = Stream.generate(
+                        () -> (Callable<Integer>) () -> tablet.send("/cups/" + code + "/log", done(1))
+                                .getResponse()
+                                .getStatus())
+                .limit(10)
+                .toList();
+        List<Integer> statuses = tablets.invokeAll(sends).stream()
+                .map(future -> {
+                    try {
+                        return future.get();
+                    } catch (Exception e) {
+                        throw new IllegalStateException(e);
+                    }
+                })
+                .toList();
         tablets.shutdown();
         assertThat(statuses).containsOnlyOnce(302);
         assertThat(shop.cup(code).cup().log()).hasSize(1);
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"0|enter more than 0", "-4|enter more than 0", "500|at most", "twenty|is not a number", "''|is missing", "1e308|is not a number"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0|enter more than 0",
+                "-4|enter more than 0",
+                "500|at most",
+                "twenty|is not a number",
+                "''|is missing",
+                "1e308|is not a number"
+            })
     void anAmountThatCannotBeIsRefused(String amount, String reason) {
         String code = startCup();
         upToFlood(code);
@@ -222,9 +400,12 @@ class FormsTest {
         assertThat(tablet.send("/cups/" + code + "/log", pour(5, "23", ""))).hasStatus(302);
         forward(2);
         Map<String, String> tooSoon = pour(6, "20", "");
-        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("before the layer below was ready").contains("It happened all the same");
+        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon)))
+                .contains("before the layer below was ready")
+                .contains("It happened all the same");
         tooSoon.put("confirmed", "on");
-        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon))).contains("Why it was done all the same is missing");
+        assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon)))
+                .contains("Why it was done all the same is missing");
         tooSoon.put("why", "had to leave");
         assertThat(tablet.send("/cups/" + code + "/log", tooSoon)).hasStatus(302);
         assertThat(shop.cup(code).state().concerns()).hasSize(1);
@@ -235,7 +416,8 @@ class FormsTest {
         String first = startCup();
         upToFlood(first);
         String spindle = "" + shop.shelf().spindles().get(0).id();
-        assertThat(tablet.send("/cups/" + first + "/log", pour(5, "23", spindle))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + first + "/log", pour(5, "23", spindle)))
+                .hasStatus(302);
         String second = startCup();
         upToFlood(second);
         Map<String, String> onTop = pour(5, "23", spindle);
@@ -244,7 +426,10 @@ class FormsTest {
         onTop.put("why", "it was off already");
         assertThat(tablet.send("/cups/" + second + "/log", onTop)).hasStatus(302);
         assertThat(shop.cup(first).state().hold()).isEmpty();
-        assertThat(shop.cup(second).state().hold()).map(SpindleHold::spindle).map(found -> "" + found.id()).contains(spindle);
+        assertThat(shop.cup(second).state().hold())
+                .map(SpindleHold::spindle)
+                .map(found -> "" + found.id())
+                .contains(spindle);
     }
 
     @Test
@@ -254,10 +439,38 @@ class FormsTest {
         tablet.send("/cups/" + code + "/log", pour(5, "32", ""));
         long entry = shop.cup(code).state().done().get(5).mark().id();
         String local = "2026-03-02T14:12";
-        assertThat(tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "23", "spindle", "", "note", "", "why", "slipped digit", "instead", "this"))).hasStatus(302);
-        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl()).isEqualTo(23);
-        assertThat(tablet.page("/cups/" + code)).contains("32 ml poured").contains("cancelled by").contains("slipped digit");
-        MvcTestResult again = tablet.send("/cups/" + code + "/entries/" + entry, typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "24", "instead", "this"), "Jonas");
+        assertThat(tablet.send(
+                        "/cups/" + code + "/entries/" + entry,
+                        typed(
+                                "what",
+                                "POURED",
+                                "step",
+                                "5",
+                                "when",
+                                "at",
+                                "at",
+                                local,
+                                "amount",
+                                "23",
+                                "spindle",
+                                "",
+                                "note",
+                                "",
+                                "why",
+                                "slipped digit",
+                                "instead",
+                                "this")))
+                .hasStatus(302);
+        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl())
+                .isEqualTo(23);
+        assertThat(tablet.page("/cups/" + code))
+                .contains("32 ml poured")
+                .contains("cancelled by")
+                .contains("slipped digit");
+        MvcTestResult again = tablet.send(
+                "/cups/" + code + "/entries/" + entry,
+                typed("what", "POURED", "step", "5", "when", "at", "at", local, "amount", "24", "instead", "this"),
+                "Jonas");
         assertThat(text(again)).contains("already corrected").contains("Mira wrote it");
     }
 
@@ -267,7 +480,21 @@ class FormsTest {
         upToFlood(code);
         long glitter = shop.cup(code).state().done().get(4).mark().id();
         tablet.send("/cups/" + code + "/log", pour(5, "23", ""));
-        MvcTestResult result = tablet.send("/cups/" + code + "/entries/" + glitter, typed("what", "DONE", "step", "4", "when", "at", "at", "2026-03-02T10:00", "instead", "nothing", "why", "never glittered"));
+        MvcTestResult result = tablet.send(
+                "/cups/" + code + "/entries/" + glitter,
+                typed(
+                        "what",
+                        "DONE",
+                        "step",
+                        "4",
+                        "when",
+                        "at",
+                        "at",
+                        "2026-03-02T10:00",
+                        "instead",
+                        "nothing",
+                        "why",
+                        "never glittered"));
         assertThat(text(result)).contains("Flood coat comes after Glitter").contains("never glittered");
     }
 
@@ -280,11 +507,14 @@ class FormsTest {
         Map<String, String> longer = typed("what", "NOTED", "when", "0", "note", long10k + "end of note");
         MvcTestResult result = tablet.send("/cups/" + code + "/log", longer);
         assertThat(text(result)).contains("at most 10000 fit").contains("end of note");
-        assertThat(text(tablet.send("/cups/" + code + "/log", typed("what", "NOTED", "when", "0", "note", " ")))).contains("The note is empty");
+        assertThat(text(tablet.send("/cups/" + code + "/log", typed("what", "NOTED", "when", "0", "note", " "))))
+                .contains("The note is empty");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"70|did you mean 70 °F (21.1 °C)", "NaN|is not a number", "''|is missing", "-60|outside"})
+    @CsvSource(
+            delimiter = '|',
+            value = {"70|did you mean 70 °F (21.1 °C)", "NaN|is not a number", "''|is missing", "-60|outside"})
     void aRoomThatCannotBeIsAskedAbout(String temperature, String reason) {
         MvcTestResult result = tablet.send("/room", typed("temperature", temperature));
         assertThat(result).hasStatus(422);
@@ -299,28 +529,98 @@ class FormsTest {
 
     @Test
     void settingsThatMakeNoSenseComeBackWithTheirReasons() {
-        MvcTestResult result = tablet.send("/shop", typed("lengthUnit", "CUBIT", "volumeUnit", "ML", "temperatureUnit", "C", "zone", "Middle/Earth", "quietFrom", "late", "quietUntil", "06:00"));
+        MvcTestResult result = tablet.send(
+                "/shop",
+                typed(
+                        "lengthUnit",
+                        "CUBIT",
+                        "volumeUnit",
+                        "ML",
+                        "temperatureUnit",
+                        "C",
+                        "zone",
+                        "Middle/Earth",
+                        "quietFrom",
+                        "late",
+                        "quietUntil",
+                        "06:00"));
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("choose one of those offered").contains("is not a time zone").contains("is not a time of day: write it as 18:30");
+        assertThat(text(result))
+                .contains("choose one of those offered")
+                .contains("is not a time zone")
+                .contains("is not a time of day: write it as 18:30");
     }
 
     @Test
     void everythingIsShownInTheShopsUnits() {
         String code = startCup();
         upToFlood(code);
-        assertThat(tablet.send("/shop", typed("lengthUnit", "IN", "volumeUnit", "FL_OZ", "temperatureUnit", "F", "zone", "America/Chicago", "quietFrom", "22:00", "quietUntil", "06:00", "lossFill", "1.5", "lossCup", "0.3"))).hasStatus(302);
-        assertThat(tablet.page("/cups/" + code)).contains("fl oz").contains("sq in").contains("thou").doesNotContain(" ml<").doesNotContain("cm²");
+        assertThat(tablet.send(
+                        "/shop",
+                        typed(
+                                "lengthUnit",
+                                "IN",
+                                "volumeUnit",
+                                "FL_OZ",
+                                "temperatureUnit",
+                                "F",
+                                "zone",
+                                "America/Chicago",
+                                "quietFrom",
+                                "22:00",
+                                "quietUntil",
+                                "06:00",
+                                "lossFill",
+                                "1.5",
+                                "lossCup",
+                                "0.3")))
+                .hasStatus(302);
+        assertThat(tablet.page("/cups/" + code))
+                .contains("fl oz")
+                .contains("sq in")
+                .contains("thou")
+                .doesNotContain(" ml<")
+                .doesNotContain("cm²");
         assertThat(tablet.send("/cups/" + code + "/log", pour(5, "0.8", ""))).hasStatus(302);
-        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl()).isBetween(23.6, 23.7);
+        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().amountMl())
+                .isBetween(23.6, 23.7);
     }
 
     @Test
     void twoPeopleChangingOneResinTheSecondIsTold() {
         var resin = shop.shelf().resins().get(0);
-        Map<String, String> typed = typed("name", resin.name(), "ratio", "1:1", "working", "20", "turning", "4", "recoatFrom", "4", "recoatUntil", "6", "sandableFrom", "8", "sandableSure", "",
-                "scuffAfter", "24", "cured", "24", "fullCure", "72", "reference", "22", "activation", "50", "version", "" + resin.version());
+        Map<String, String> typed = typed(
+                "name",
+                resin.name(),
+                "ratio",
+                "1:1",
+                "working",
+                "20",
+                "turning",
+                "4",
+                "recoatFrom",
+                "4",
+                "recoatUntil",
+                "6",
+                "sandableFrom",
+                "8",
+                "sandableSure",
+                "",
+                "scuffAfter",
+                "24",
+                "cured",
+                "24",
+                "fullCure",
+                "72",
+                "reference",
+                "22",
+                "activation",
+                "50",
+                "version",
+                "" + resin.version());
         assertThat(tablet.send("/shelf/resins/" + resin.id(), typed)).hasStatus(302);
         typed.put("token", UUID.randomUUID().toString());
-        assertThat(text(tablet.send("/shelf/resins/" + resin.id(), typed))).contains("Someone changed this while you had it open");
+        assertThat(text(tablet.send("/shelf/resins/" + resin.id(), typed)))
+                .contains("Someone changed this while you had it open");
     }
 }

@@ -44,11 +44,16 @@ abstract class Journey {
         if (context != null) {
             context.close();
         }
-        context = shop.browser().newContext(new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme).setBaseURL(shop.address()));
+        context = shop.browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setColorScheme(scheme)
+                        .setBaseURL(shop.address()));
         page = context.newPage();
         page.onConsoleMessage(message -> {
             // A preview that a newer one overtakes is aborted, which htmx reports; a 422 is how a form comes back.
-            if ("error".equals(message.type()) && !message.text().matches("(?s).*(422|htmx:sendAbort|htmx:afterRequest).*")) {
+            if ("error".equals(message.type())
+                    && !message.text().matches("(?s).*(422|htmx:sendAbort|htmx:afterRequest).*")) {
                 complaints.add(message.text());
             }
         });
@@ -61,7 +66,8 @@ abstract class Journey {
     }
 
     Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     /** Presses a button that sends a form, and waits until its answer is there. */
@@ -72,11 +78,15 @@ abstract class Journey {
     }
 
     Locator link(String name) {
-        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true)).first();
+        return page.getByRole(
+                        AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .first();
     }
 
     void choose(String chip) {
-        page.locator("label.chip", new Page.LocatorOptions().setHasText(chip)).first().click();
+        page.locator("label.chip", new Page.LocatorOptions().setHasText(chip))
+                .first()
+                .click();
     }
 
     Locator doNow() {
@@ -87,9 +97,11 @@ abstract class Journey {
         page.navigate("/shelf/blanks/new");
         page.getByLabel("Name").fill("20 oz slim");
         page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("205");
-        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true)).fill("9");
+        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true))
+                .fill("9");
         assertThat(page.locator("#drawing")).containsText("did you mean 9 in (229 mm)?");
-        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true)).fill("9 in");
+        page.getByLabel("Circumference", new Page.GetByLabelOptions().setExact(true))
+                .fill("9 in");
         assertThat(page.locator("#drawing .huge")).containsText("510");
         assertThat(page.locator("#drawing svg.cup")).isVisible();
         page.getByLabel("Bare at the rim").fill("5");
@@ -123,5 +135,4 @@ abstract class Journey {
         send("Done");
         forward(4);
     }
-
 }

@@ -56,12 +56,17 @@ class MixJourneyTest extends Journey {
         assertThat(page.locator("#scale-word")).hasText("Pour A");
         button("Pour").click();
         assertThat(page.locator("#scale-word")).hasText("Pour B");
-        assertThat(page.getByLabel("A", new Page.GetByLabelOptions().setExact(true))).hasValue(Pattern.compile("14\\.[345]\\d"));
+        assertThat(page.getByLabel("A", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue(Pattern.compile("14\\.[345]\\d"));
         button("Pour").click();
         assertThat(page.locator("#scale-word")).hasText("Stop B");
-        assertThat(page.getByLabel("B", new Page.GetByLabelOptions().setExact(true))).hasValue(Pattern.compile("26\\.[2-6]\\d"));
+        assertThat(page.getByLabel("B", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue(Pattern.compile("26\\.[2-6]\\d"));
         assertThat(page.locator("#verdict")).containsText("Fine.");
-        page.evaluate("csrf => fetch('/scale/simulated', { method: 'POST', headers: { [csrf.header]: csrf.token }, body: new URLSearchParams({ press: 'off' }) })", csrf());
+        page.evaluate(
+                "csrf => fetch('/scale/simulated', { method: 'POST', headers: { [csrf.header]: csrf.token }, body: "
+                        + "new URLSearchParams({ press: 'off' }) })",
+                csrf());
         assertThat(page.locator("#scale-trouble")).containsText("The scale is silent");
         send("Mixed now");
         assertThat(page.locator(".pot-word")).hasText("Work");
@@ -83,6 +88,7 @@ class MixJourneyTest extends Journey {
     }
 
     private Object csrf() {
-        return page.evaluate("() => { const meta = document.querySelector('meta[name=csrf]'); return { header: meta.dataset.header, token: meta.content }; }");
+        return page.evaluate("() => { const meta = document.querySelector('meta[name=csrf]'); return { header: "
+                + "meta.dataset.header, token: meta.content }; }");
     }
 }

@@ -54,7 +54,11 @@ class MixingTest {
         shop.empty();
         shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
         shop.settle("UTC");
-        regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        regular = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     /** A cup whose flood coat can be poured now. */
@@ -81,14 +85,22 @@ class MixingTest {
     void coatsThatAreDueAreProposedAsOneMix() {
         String first = readyToFlood();
         String second = readyToFlood();
-        assertThat(tablet.page("/mix")).contains(first).contains(second).contains("A to 25 ml, then B to 50 ml").contains("One mix reaches all 2 cups").contains("carries up to");
+        assertThat(tablet.page("/mix"))
+                .contains(first)
+                .contains(second)
+                .contains("A to 25 ml, then B to 50 ml")
+                .contains("One mix reaches all 2 cups")
+                .contains("carries up to");
     }
 
     @Test
     void aShareThatIsChangedChangesTheWholeSheet() {
         String code = readyToFlood();
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=40")).contains("A to 22.5 ml, then B to 45 ml");
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&by=scale")).contains("The scale shows").contains("off by <b>20 %</b>");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=40"))
+                .contains("A to 22.5 ml, then B to 45 ml");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&by=scale"))
+                .contains("The scale shows")
+                .contains("off by <b>20 %</b>");
     }
 
     @Test
@@ -99,32 +111,55 @@ class MixingTest {
         String whole = tablet.page(query);
         String shown = whole.replaceAll("(?s).*name=\"shown\" value=\"([^\"]*)\".*", "$1");
         String part = tablet.page(query + "&shown=" + shown + "&share-" + second + "=30");
-        assertThat(part).contains("id=\"sheet-head\"").contains("id=\"check-" + second).contains("A to 27.5 ml, then B to 55 ml").doesNotContain("id=\"check-" + first).doesNotContain("share-" + first);
-        assertThat(tablet.page(query + "&shown=" + shown + "&share-" + second + "=-1")).contains("id=\"sheet\"").contains("must be more than 0");
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + first + "=on&shown=" + shown)).as("a cup less").contains("id=\"sheet\"");
+        assertThat(part)
+                .contains("id=\"sheet-head\"")
+                .contains("id=\"check-" + second)
+                .contains("A to 27.5 ml, then B to 55 ml")
+                .doesNotContain("id=\"check-" + first)
+                .doesNotContain("share-" + first);
+        assertThat(tablet.page(query + "&shown=" + shown + "&share-" + second + "=-1"))
+                .contains("id=\"sheet\"")
+                .contains("must be more than 0");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + first + "=on&shown=" + shown))
+                .as("a cup less")
+                .contains("id=\"sheet\"");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"0|must be more than 0", "-5|must be more than 0", "600|at most 500", "NaN|is not a number", "twenty|is not a number"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0|must be more than 0",
+                "-5|must be more than 0",
+                "600|at most 500",
+                "NaN|is not a number",
+                "twenty|is not a number"
+            })
     void aShareThatIsNoneIsToldAndNothingIsStarted(String share, String reason) {
         String code = readyToFlood();
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=" + share)).contains(reason);
-        MvcTestResult result = tablet.send("/mix", typed("resin", "" + regular, "pick-" + code, "on", "share-" + code, share), "Mira");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=" + share))
+                .contains(reason);
+        MvcTestResult result =
+                tablet.send("/mix", typed("resin", "" + regular, "pick-" + code, "on", "share-" + code, share), "Mira");
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason);
-        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM batch", Integer.class)).isZero();
+        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM batch", Integer.class))
+                .isZero();
     }
 
     @Test
     void aMixWithoutACoatIsRefused() {
         readyToFlood();
-        assertThat(text(tablet.send("/mix", typed("resin", "" + regular), "Mira"))).contains("pick at least one");
+        assertThat(text(tablet.send("/mix", typed("resin", "" + regular), "Mira")))
+                .contains("pick at least one");
     }
 
     @Test
     void aShareTheTurnerCannotCarryIsSaidToSag() {
         String code = readyToFlood();
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=120")).contains("runs faster than the cup turns").contains("3 fillings");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&share-" + code + "=120"))
+                .contains("runs faster than the cup turns")
+                .contains("3 fillings");
     }
 
     /** As if every label had been copied so from the beginning. */
@@ -137,9 +172,11 @@ class MixingTest {
     void aResinWithoutDensitiesCannotBeWeighed() {
         String code = readyToFlood();
         rewrite("density_a = NULL, density_b = NULL");
-        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&by=scale")).contains("By scale needs densities");
+        assertThat(tablet.page("/mix/sheet?resin=" + regular + "&pick-" + code + "=on&by=scale"))
+                .contains("By scale needs densities");
         String mix = startMix(code);
-        assertThat(tablet.page(mix + "/judge?by=scale&partA=14&partB=26")).contains("a weight says nothing about its volume");
+        assertThat(tablet.page(mix + "/judge?by=scale&partA=14&partB=26"))
+                .contains("a weight says nothing about its volume");
     }
 
     @Test
@@ -148,20 +185,35 @@ class MixingTest {
         String second = readyToFlood();
         String mix = startMix(first, second);
         assertThat(mix).matches("/mix/\\d+");
-        assertThat(tablet.send(mix + "/pour", typed("cup", first, "amount", "22", "spindle", ""), "Mira")).hasStatus(422);
-        assertThat(tablet.page(mix + "/judge?partA=25&partB=22")).contains("Do not use").contains("12 % too little hardener").contains("Add <span>3 ml</span> of B");
-        assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "22"), "Mira"))).contains("Do not use it").contains("value=\"22\"");
-        assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Mira")).hasStatus(302);
-        assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Jonas"))).contains("its clock runs");
+        assertThat(tablet.send(mix + "/pour", typed("cup", first, "amount", "22", "spindle", ""), "Mira"))
+                .hasStatus(422);
+        assertThat(tablet.page(mix + "/judge?partA=25&partB=22"))
+                .contains("Do not use")
+                .contains("12 % too little hardener")
+                .contains("Add <span>3 ml</span> of B");
+        assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "22"), "Mira")))
+                .contains("Do not use it")
+                .contains("value=\"22\"");
+        assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Mira"))
+                .hasStatus(302);
+        assertThat(text(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"), "Jonas")))
+                .contains("its clock runs");
         String spindle = "" + shop.shelf().spindles().get(0).id();
-        assertThat(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Mira")).hasStatus(302);
-        assertThat(text(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Jonas"))).contains("already logged").contains("Mira wrote it");
+        assertThat(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Mira"))
+                .hasStatus(302);
+        assertThat(text(tablet.send(mix + "/pour", typed("cup", first, "amount", "23", "spindle", spindle), "Jonas")))
+                .contains("already logged")
+                .contains("Mira wrote it");
         long number = Long.parseLong(mix.substring(5));
-        assertThat(shop.cup(first).state().newestCoat().orElseThrow().pour()).extracting(LogEntry.Poured::batch).isEqualTo(OptionalLong.of(number));
+        assertThat(shop.cup(first).state().newestCoat().orElseThrow().pour())
+                .extracting(LogEntry.Poured::batch)
+                .isEqualTo(OptionalLong.of(number));
         assertThat(tablet.page("/cups/" + first)).contains(", mix " + number);
-        assertThat(text(tablet.send(mix + "/close", typed("leftover", "900"), "Mira"))).contains("cannot be left: what was mixed, less what went on the cups, is 27 ml");
+        assertThat(text(tablet.send(mix + "/close", typed("leftover", "900"), "Mira")))
+                .contains("cannot be left: what was mixed, less what went on the cups, is 27 ml");
         assertThat(tablet.send(mix + "/close", typed("leftover", "2"), "Mira")).hasStatus(302);
-        assertThat(text(tablet.send(mix + "/pour", typed("cup", second, "amount", "23", "spindle", ""), "Mira"))).contains("This batch is closed");
+        assertThat(text(tablet.send(mix + "/pour", typed("cup", second, "amount", "23", "spindle", ""), "Mira")))
+                .contains("This batch is closed");
         assertThat(shop.cup(second).state().coats()).hasSize(1);
     }
 
@@ -169,7 +221,9 @@ class MixingTest {
     @Test
     void whatTheScaleShowedIsTurnedIntoVolumes() {
         String mix = startMix(readyToFlood());
-        assertThat(tablet.page(mix + "/judge?by=scale&partA=28.75&partB=52.75")).contains("Fine.").contains("Right on the ratio");
+        assertThat(tablet.page(mix + "/judge?by=scale&partA=28.75&partB=52.75"))
+                .contains("Fine.")
+                .contains("Right on the ratio");
         assertThat(tablet.page(mix + "/judge?by=scale&partA=28.75&partB=57.5")).contains("Do not use");
         assertThat(tablet.page(mix + "/judge?by=scale&partA=28.75&partB=20")).contains("must show more than after A");
     }
@@ -194,7 +248,11 @@ class MixingTest {
     void theSheetPrintsOnOnePage() throws Exception {
         String[] codes = Stream.generate(this::readyToFlood).limit(12).toArray(String[]::new);
         String mix = startMix(codes);
-        assertThat(tablet.page(mix + "/print")).contains(codes[0]).contains(codes[11]).contains("A up to").contains("safety data sheet");
+        assertThat(tablet.page(mix + "/print"))
+                .contains(codes[0])
+                .contains(codes[11])
+                .contains("A up to")
+                .contains("safety data sheet");
         byte[] pdf = tablet.get(mix + "/sheet.pdf").getResponse().getContentAsByteArray();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             assertThat(document.getNumberOfPages()).isEqualTo(1);
@@ -205,24 +263,46 @@ class MixingTest {
 
     @Test
     void turnersAndMeasuringCupsAreKept() {
-        assertThat(tablet.send("/shelf/turners", typed("turner", "Old motor", "rpm", "2.5", "spindles", "2"), "Mira")).hasStatus(302);
-        assertThat(shop.shelf().turners()).anySatisfy(turner -> assertThat(turner.spindles()).extracting(spindle -> spindle.name()).containsExactly("Old motor-1", "Old motor-2"));
-        assertThat(text(tablet.send("/shelf/turners", typed("turner", "Old motor", "rpm", "900", "spindles", "1.5"), "Mira"))).contains("1 to 24 spindles");
-        assertThat(text(tablet.send("/shelf/turners", typed("turner", "Fast", "rpm", "900", "spindles", "1"), "Mira"))).contains("between 0.2 and 60");
+        assertThat(tablet.send("/shelf/turners", typed("turner", "Old motor", "rpm", "2.5", "spindles", "2"), "Mira"))
+                .hasStatus(302);
+        assertThat(shop.shelf().turners()).anySatisfy(turner -> assertThat(turner.spindles())
+                .extracting(spindle -> spindle.name())
+                .containsExactly("Old motor-1", "Old motor-2"));
+        assertThat(text(tablet.send(
+                        "/shelf/turners", typed("turner", "Old motor", "rpm", "900", "spindles", "1.5"), "Mira")))
+                .contains("1 to 24 spindles");
+        assertThat(text(tablet.send("/shelf/turners", typed("turner", "Fast", "rpm", "900", "spindles", "1"), "Mira")))
+                .contains("between 0.2 and 60");
         shop.sql().update("DELETE FROM spindle WHERE name LIKE 'Old%'");
         shop.sql().update("DELETE FROM turner WHERE name = 'Old motor'");
-        assertThat(text(tablet.send("/shelf/measuring-cups", typed("cupName", "odd", "cupMl", "10", "markMl", "8", "bottomMm", "30", "topMm", "40"), "Mira"))).contains("Marks must lie closer");
-        assertThat(tablet.send("/shelf/measuring-cups", typed("cupName", "fine", "cupMl", "30", "markMl", "1", "bottomMm", "26", "topMm", "1 1/4 in"), "Mira")).hasStatus(302);
-        assertThat(shop.shelf().measuringCups()).anySatisfy(cup -> assertThat(cup.cup().topDiameterMm()).isEqualTo(31.75));
+        assertThat(text(tablet.send(
+                        "/shelf/measuring-cups",
+                        typed("cupName", "odd", "cupMl", "10", "markMl", "8", "bottomMm", "30", "topMm", "40"),
+                        "Mira")))
+                .contains("Marks must lie closer");
+        assertThat(tablet.send(
+                        "/shelf/measuring-cups",
+                        typed("cupName", "fine", "cupMl", "30", "markMl", "1", "bottomMm", "26", "topMm", "1 1/4 in"),
+                        "Mira"))
+                .hasStatus(302);
+        assertThat(shop.shelf().measuringCups())
+                .anySatisfy(cup -> assertThat(cup.cup().topDiameterMm()).isEqualTo(31.75));
         shop.sql().update("DELETE FROM measuring_cup WHERE name = 'fine'");
     }
 
     private void bottle(String part, String lot, String holds) {
-        assertThat(tablet.send("/shelf/bottles", typed("resin", "" + regular, "part", part, "lot", lot, "holds", holds))).hasStatus(302);
+        assertThat(tablet.send(
+                        "/shelf/bottles", typed("resin", "" + regular, "part", part, "lot", lot, "holds", holds)))
+                .hasStatus(302);
     }
 
     private double leftMl(String lot) {
-        return shop.bean(StockBook.class).bottles().stream().map(StockBook.StockedBottle::bottle).filter(bottle -> bottle.lot().equals(lot)).findFirst().orElseThrow().leftMl();
+        return shop.bean(StockBook.class).bottles().stream()
+                .map(StockBook.StockedBottle::bottle)
+                .filter(bottle -> bottle.lot().equals(lot))
+                .findFirst()
+                .orElseThrow()
+                .leftMl();
     }
 
     @Test
@@ -233,11 +313,15 @@ class MixingTest {
         bottle("B", "H-1", "16 fl oz");
         String mix = startMix(code);
         assertThat(leftMl("R-1")).as("nothing is drawn before it is measured").isEqualTo(20);
-        assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25"))).hasStatus(302);
+        assertThat(tablet.send(mix + "/mixed", typed("partA", "25", "partB", "25")))
+                .hasStatus(302);
         assertThat(leftMl("R-1")).isZero();
         assertThat(leftMl("R-2")).isEqualTo(495);
         assertThat(leftMl("H-1")).as("NIST SP 811: 1 fl oz is 29.5735 ml").isCloseTo(16 * 29.5735 - 25, within(0.01));
-        assertThat(tablet.page(mix)).contains("A lot R-1 (20 ml)").contains("A lot R-2 (5 ml)").contains("B lot H-1 (25 ml)");
+        assertThat(tablet.page(mix))
+                .contains("A lot R-1 (20 ml)")
+                .contains("A lot R-2 (5 ml)")
+                .contains("B lot H-1 (25 ml)");
     }
 
     @Test
@@ -247,7 +331,8 @@ class MixingTest {
         bottle("B", "H-1", "10");
         assertThat(tablet.page("/mix")).contains("the bottles of <b>B</b> are <b>2.5 ml</b> short of this mix");
         String mix = startMix(code);
-        assertThat(tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5"))).hasStatus(302);
+        assertThat(tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5")))
+                .hasStatus(302);
         assertThat(leftMl("H-1")).isZero();
     }
 
@@ -255,11 +340,15 @@ class MixingTest {
     void aLookIntoTheBottleCorrectsTheBook() {
         bottle("A", "R-1", "500");
         long id = shop.bean(StockBook.class).bottles().get(0).bottle().id();
-        assertThat(tablet.send("/shelf/bottles/" + id, typed("left-" + id, "420"))).hasStatus(302);
+        assertThat(tablet.send("/shelf/bottles/" + id, typed("left-" + id, "420")))
+                .hasStatus(302);
         assertThat(leftMl("R-1")).isEqualTo(420);
         MvcTestResult result = tablet.send("/shelf/bottles/" + id, typed("left-" + id, "600"));
         assertThat(text(result)).contains("must lie between 0 and 500 ml").contains("value=\"600\"");
-        assertThat(text(tablet.send("/shelf/bottles", typed("part", "C", "lot", "", "holds", "-3")))).contains("The resin: choose one").contains("The lot is missing").contains("choose one of those offered");
+        assertThat(text(tablet.send("/shelf/bottles", typed("part", "C", "lot", "", "holds", "-3"))))
+                .contains("The resin: choose one")
+                .contains("The lot is missing")
+                .contains("choose one of those offered");
         assertThat(leftMl("R-1")).isEqualTo(420);
     }
 
@@ -268,8 +357,11 @@ class MixingTest {
         String code = readyToFlood();
         bottle("A", "R-1", "500");
         String mix = startMix(code);
-        assertThat(text(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "-1")))).contains("B thrown away").contains("value=\"-1\"");
-        assertThat(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "15"))).hasStatus(302);
+        assertThat(text(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "-1"))))
+                .contains("B thrown away")
+                .contains("value=\"-1\"");
+        assertThat(tablet.send(mix + "/throw-away", typed("wasteA", "12.5", "wasteB", "15")))
+                .hasStatus(302);
         assertThat(leftMl("R-1")).isEqualTo(487.5);
         assertThat(tablet.page(mix)).contains("Measured and thrown away").contains("27.5 ml");
         assertThat(startMix(code)).matches("/mix/\\d+").isNotEqualTo(mix);
@@ -279,20 +371,58 @@ class MixingTest {
     @Test
     void aSplitIsOnTheSheetInTheGuideAndInTheLog() {
         String code = readyToFlood();
-        Map<String, String> typed = typed("resin", "" + regular, "pick-" + code, "on", "share-" + code, "20", "aside-" + code, "5", "tint-" + code, "white tint");
+        Map<String, String> typed = typed(
+                "resin",
+                "" + regular,
+                "pick-" + code,
+                "on",
+                "share-" + code,
+                "20",
+                "aside-" + code,
+                "5",
+                "tint-" + code,
+                "white tint");
         String mix = tablet.send("/mix", typed).getResponse().getRedirectedUrl();
-        assertThat(tablet.page(mix)).contains("For " + code + " set aside and stir in white tint").contains("5 ml of it with white tint stirred in");
+        assertThat(tablet.page(mix))
+                .contains("For " + code + " set aside and stir in white tint")
+                .contains("5 ml of it with white tint stirred in");
         assertThat(tablet.page(mix + "/print")).contains("5 ml: white tint");
         tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5"));
         tablet.send(mix + "/pour", typed("cup", code, "amount", "20", "spindle", ""));
-        assertThat(shop.cup(code).state().newestCoat().orElseThrow().pour().mark().note()).isEqualTo("5 ml of it with white tint stirred in.");
+        assertThat(shop.cup(code)
+                        .state()
+                        .newestCoat()
+                        .orElseThrow()
+                        .pour()
+                        .mark()
+                        .note())
+                .isEqualTo("5 ml of it with white tint stirred in.");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"25|white|cannot be set aside out of a share of 20 ml", "0|white|more than 0", "5||say what is stirred", "five|white|is not a number"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "25|white|cannot be set aside out of a share of 20 ml",
+                "0|white|more than 0",
+                "5||say what is stirred",
+                "five|white|is not a number"
+            })
     void aSplitThatCannotBeIsToldAndKept(String aside, String what, String reason) {
         String code = readyToFlood();
-        MvcTestResult result = tablet.send("/mix", typed("resin", "" + regular, "pick-" + code, "on", "share-" + code, "20", "aside-" + code, aside, "tint-" + code, what == null ? "" : what));
+        MvcTestResult result = tablet.send(
+                "/mix",
+                typed(
+                        "resin",
+                        "" + regular,
+                        "pick-" + code,
+                        "on",
+                        "share-" + code,
+                        "20",
+                        "aside-" + code,
+                        aside,
+                        "tint-" + code,
+                        what == null ? "" : what));
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason);
     }
@@ -300,24 +430,54 @@ class MixingTest {
     @Test
     void lossesAndPaceAreSettingsAndTheSheetFollows() {
         String code = readyToFlood();
-        Map<String, String> settings = typed("lengthUnit", "MM", "volumeUnit", "ML", "temperatureUnit", "C", "zone", "UTC", "quietFrom", "22:30", "quietUntil", "06:30",
-                "lossFill", "6", "lossCup", "1", "minutesPerCup", "9.5");
+        Map<String, String> settings = typed(
+                "lengthUnit",
+                "MM",
+                "volumeUnit",
+                "ML",
+                "temperatureUnit",
+                "C",
+                "zone",
+                "UTC",
+                "quietFrom",
+                "22:30",
+                "quietUntil",
+                "06:30",
+                "lossFill",
+                "6",
+                "lossCup",
+                "1",
+                "minutesPerCup",
+                "9.5");
         assertThat(tablet.send("/shop", settings)).hasStatus(302);
-        assertThat(tablet.page("/mix")).as("22.5 on the cup and 7 lost: 30 on marks of 2.5").contains("A to 15 ml, then B to 30 ml").contains("9.5 min a cup");
+        assertThat(tablet.page("/mix"))
+                .as("22.5 on the cup and 7 lost: 30 on marks of 2.5")
+                .contains("A to 15 ml, then B to 30 ml")
+                .contains("9.5 min a cup");
         settings.putAll(typed("lossFill", "-1", "minutesPerCup", "900"));
-        assertThat(text(tablet.send("/shop", settings))).contains("The time a cup takes is 900 min").contains("What stays on a mixing cup is -1 ml").contains("value=\"900\"");
+        assertThat(text(tablet.send("/shop", settings)))
+                .contains("The time a cup takes is 900 min")
+                .contains("What stays on a mixing cup is -1 ml")
+                .contains("value=\"900\"");
         assertThat(tablet.page("/mix")).contains("9.5 min a cup").contains(code);
         settings.putAll(typed("volumeUnit", "FL_OZ", "lossFill", "6", "minutesPerCup", ""));
         assertThat(tablet.send("/shop", settings)).hasStatus(302);
-        assertThat(shop.bean(Floors.class).ways().losses().perFillMl()).as("read in the unit the form was filled in").isEqualTo(6);
+        assertThat(shop.bean(Floors.class).ways().losses().perFillMl())
+                .as("read in the unit the form was filled in")
+                .isEqualTo(6);
     }
 
     @Test
     void theTurnerCheckSaysWhatIsCarriedAndWhatIsWrong() {
         String query = "/mix/turner?blank=" + shop.shelf().blanks().get(0).id() + "&resin=" + regular;
-        assertThat(tablet.page(query + "&share=25&rpm=6&roomNow=22")).contains("It holds").contains("carries up to");
+        assertThat(tablet.page(query + "&share=25&rpm=6&roomNow=22"))
+                .contains("It holds")
+                .contains("carries up to");
         assertThat(tablet.page(query + "&share=60&rpm=2&roomNow=28")).contains("It sags");
-        assertThat(tablet.page(query + "&share=-1&rpm=900&roomNow=70")).contains("The share is -1").contains("The turner's speed is 900").contains("The room is 70");
+        assertThat(tablet.page(query + "&share=-1&rpm=900&roomNow=70"))
+                .contains("The share is -1")
+                .contains("The turner's speed is 900")
+                .contains("The room is 70");
         assertThat(tablet.page(query + "&share=5&rpm=6&roomNow=22")).contains("brush lines stay");
         rewrite("viscosity = NULL");
         assertThat(tablet.page(query)).contains("states no viscosity");

@@ -25,7 +25,20 @@ import org.springframework.web.context.WebApplicationContext;
 /** Orders: what they can be promised for, taking them, reading them from a file. */
 class OrdersTest extends PlannedShop {
 
-    private static final String[] ORDER = {"name", "Tram bell", "madeFor", "Heritage tram society", "count", "3", "technique", "one-colour-glitter", "resin", "", "blank", ""};
+    private static final String[] ORDER = {
+        "name",
+        "Tram bell",
+        "madeFor",
+        "Heritage tram society",
+        "count",
+        "3",
+        "technique",
+        "one-colour-glitter",
+        "resin",
+        "",
+        "blank",
+        ""
+    };
 
     private static Map<String, String> order(String... changes) {
         Map<String, String> order = typed(ORDER);
@@ -37,13 +50,17 @@ class OrdersTest extends PlannedShop {
 
     private static String asked(Map<String, String> order) {
         StringBuilder query = new StringBuilder("/plan/order?");
-        order.forEach((key, value) -> query.append(key).append('=').append(URLEncoder.encode(value, StandardCharsets.UTF_8)).append('&'));
+        order.forEach((key, value) -> query.append(key)
+                .append('=')
+                .append(URLEncoder.encode(value, StandardCharsets.UTF_8))
+                .append('&'));
         return tablet.page(query.toString());
     }
 
     @Test
     void anOrderIsPromisedOrNotAndAskingStartsNothing() {
-        assertThat(asked(order("due", "2026-04-10"))).contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "See the plan with them");
+        assertThat(asked(order("due", "2026-04-10")))
+                .contains(">Yes<", "All 3 at full cure", "Nothing that is planned moves", "See the plan with them");
         // Full cure alone takes three days.
         assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
         assertThat(shop.floor().cups()).hasSize(2);
@@ -68,7 +85,8 @@ class OrdersTest extends PlannedShop {
         String dropped = location(tablet.send("/plan/order", order("due", "2026-04-10")));
         tablet.send(dropped + "/drop", typed());
         ShelfBook shelf = shop.bean(ShelfBook.class);
-        long other = shelf.addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.of(12)));
+        long other =
+                shelf.addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.of(12)));
         String change = location(tablet.send("/plan/order", order("blank", "" + other)));
         shelf.removeBlank(other);
 
@@ -76,12 +94,25 @@ class OrdersTest extends PlannedShop {
         MvcTestResult result = tablet.send(change + "/keep", typed());
 
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("The blank this was asked with is no longer on the shelf", "Nothing was changed");
+        assertThat(text(result))
+                .contains("The blank this was asked with is no longer on the shelf", "Nothing was changed");
         assertThat(shop.floor().cups()).hasSize(2);
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"count|0|not a whole number from 1 to 60", "count|61|not a whole number from 1 to 60", "count|two|", "count||is missing", "due|2026-03-01|is in the past", "name||The name is missing", "technique|magic|No technique is called “magic”", "blank|999|No blank is called “999”", "matters|12|not a whole number from 1 to 9"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "count|0|not a whole number from 1 to 60",
+                "count|61|not a whole number from 1 to 60",
+                "count|two|",
+                "count||is missing",
+                "due|2026-03-01|is in the past",
+                "name||The name is missing",
+                "technique|magic|No technique is called “magic”",
+                "blank|999|No blank is called “999”",
+                "matters|12|not a whole number from 1 to 9"
+            })
     void anOrderWithAFaultComesBackAndStartsNothing(String field, String value, String told) {
         MvcTestResult result = tablet.send("/plan/order", order(field, value == null ? "" : value));
 
@@ -91,31 +122,57 @@ class OrdersTest extends PlannedShop {
     }
 
     private static MvcTestResult upload(String csv) {
-        MockMvcTester web = MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity()).build());
-        return web.post().uri("/plan/import").multipart().file(new MockMultipartFile("file", "orders.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8))).param("token", UUID.randomUUID().toString()).with(csrf()).exchange();
+        MockMvcTester web =
+                MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity())
+                        .build());
+        return web.post()
+                .uri("/plan/import")
+                .multipart()
+                .file(new MockMultipartFile("file", "orders.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))
+                .param("token", UUID.randomUUID().toString())
+                .with(csrf())
+                .exchange();
     }
 
     @Test
     void ordersComeFromAFileInAnyOrderOfColumns() {
-        MvcTestResult result = upload("\ufeffcount;Made for;name;Technique;blank;resin;due\n2;Seed-library fair;Foxglove;one-colour glitter;20 oz slim;regular tumbler epoxy;2026-04-20\n1;;\"Bean; runner\";One-colour glitter;20 OZ SLIM;Regular tumbler epoxy;\n");
+        MvcTestResult result =
+                upload("\ufeffcount;Made for;name;Technique;blank;resin;due\n2;Seed-library fair;Foxglove;one-colour "
+                        + "glitter;20 oz slim;regular tumbler epoxy;2026-04-20\n1;;\"Bean; runner\";One-colour "
+                        + "glitter;20 OZ SLIM;Regular tumbler epoxy;\n");
 
         String change = location(result);
         assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
         tablet.send(change + "/keep", typed());
         assertThat(shop.departures()).isEmpty();
-        assertThat(shop.floor().cups()).extracting(cup -> cup.cup().about().name()).containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
+        assertThat(shop.floor().cups())
+                .extracting(cup -> cup.cup().about().name())
+                .containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
     }
 
     @Test
     void everyBadRowIsNamedAndNoneIsTaken() {
-        String told = text(upload("name,technique,blank,resin,count,due\nFoxglove,one-colour-glitter,20 oz slim,Regular tumbler epoxy,1,\nNo blank,one-colour-glitter,99 oz,Regular tumbler epoxy,1,\nLate,one-colour-glitter,20 oz slim,Regular tumbler epoxy,0,31.3.2026\n"));
+        String told =
+                text(upload("name,technique,blank,resin,count,due\nFoxglove,one-colour-glitter,20 oz slim,Regular "
+                        + "tumbler epoxy,1,\nNo blank,one-colour-glitter,99 oz,Regular tumbler "
+                        + "epoxy,1,\nLate,one-colour-glitter,20 oz slim,Regular tumbler epoxy,0,31.3.2026\n"));
 
-        assertThat(told).contains("Row 3: No blank is called “99 oz”", "Row 4: How many 0 is not a whole number", "Row 4: The due date “31.3.2026” is not a date");
+        assertThat(told)
+                .contains(
+                        "Row 3: No blank is called “99 oz”",
+                        "Row 4: How many 0 is not a whole number",
+                        "Row 4: The due date “31.3.2026” is not a date");
         assertThat(shop.floor().cups()).hasSize(2);
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"''|The file is empty", "name,count|No column is headed technique, blank, resin", "name,technique,blank,resin,count|headings and no orders"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "''|The file is empty",
+                "name,count|No column is headed technique, blank, resin",
+                "name,technique,blank,resin,count|headings and no orders"
+            })
     void aFileThatCannotBeReadIsTold(String csv, String told) {
         assertThat(text(upload(csv.isEmpty() ? " \n" : csv))).contains(told);
     }

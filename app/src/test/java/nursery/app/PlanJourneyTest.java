@@ -54,6 +54,7 @@ class PlanJourneyTest extends Journey {
         Locator enough = page.getByText("Enough: take the best so far");
         assertThat(page.locator("#looking")).containsText("plans laid out");
         enough.click();
-        assertThat(page.locator("#looking")).containsText(Pattern.compile("See what would change|No better plan was found"));
+        assertThat(page.locator("#looking"))
+                .containsText(Pattern.compile("See what would change|No better plan was found"));
     }
 }

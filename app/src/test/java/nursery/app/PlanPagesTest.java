@@ -27,7 +27,8 @@ class PlanPagesTest extends PlannedShop {
 
     @Test
     void theWeekNamesEveryCupAndWhenItIsReady() {
-        assertThat(tablet.page("/plan")).contains("A-01", "Winter sky", "A-02", "No plan is kept yet", "every promised cup in time", "ready ");
+        assertThat(tablet.page("/plan"))
+                .contains("A-01", "Winter sky", "A-02", "No plan is kept yet", "every promised cup in time", "ready ");
         assertThat(tablet.page("/plan?by=spindles&days=14")).contains("% taken").doesNotContain("Line 7 green");
         assertThat(tablet.get("/plan?days=-3&by=%3Cscript%3E")).hasStatusOk();
     }
@@ -38,7 +39,10 @@ class PlanPagesTest extends PlannedShop {
         List<PlannedStep> before = shop.plan().steps();
         shop.clock().forward(Duration.ofHours(3));
 
-        assertThat(shop.plan().placements()).isEqualTo(before.stream().map(step -> new Placement(step.cup(), step.step().number(), step.begins())).toList());
+        assertThat(shop.plan().placements())
+                .isEqualTo(before.stream()
+                        .map(step -> new Placement(step.cup(), step.step().number(), step.begins()))
+                        .toList());
         assertThat(shop.departures()).isEmpty();
         assertThat(tablet.page("/plan")).doesNotContain("No plan is kept yet");
     }
@@ -60,7 +64,9 @@ class PlanPagesTest extends PlannedShop {
     void aStepIsPinnedOnlyOnceThePlanWithItIsKept() {
         keep();
         PlannedStep step = first("A-01");
-        String change = location(tablet.send("/plan/want", typed("want", "PIN", "cup", "A-01", "step", "" + step.step().number(), "at", "2026-03-03T19:30")));
+        String change = location(tablet.send(
+                "/plan/want",
+                typed("want", "PIN", "cup", "A-01", "step", "" + step.step().number(), "at", "2026-03-03T19:30")));
 
         assertThat(tablet.page(change)).contains("A-01 is pinned to Tue 19:30", "Keep this plan");
         assertThat(first("A-01").begins()).isEqualTo(step.begins());
@@ -68,7 +74,18 @@ class PlanPagesTest extends PlannedShop {
         assertThat(first("A-01").begins()).isEqualTo("2026-03-03T19:30:00Z");
         assertThat(tablet.page("/plan/cup/A-01")).contains("you pinned it there", "Take the pin out");
 
-        tablet.send(location(tablet.send("/plan/want", typed("want", "UNPIN", "cup", "A-01", "step", "" + step.step().number()))) + "/keep", typed());
+        tablet.send(
+                location(tablet.send(
+                                "/plan/want",
+                                typed(
+                                        "want",
+                                        "UNPIN",
+                                        "cup",
+                                        "A-01",
+                                        "step",
+                                        "" + step.step().number())))
+                        + "/keep",
+                typed());
         assertThat(shop.plan().workshop().pins()).isEmpty();
     }
 
@@ -100,9 +117,12 @@ class PlanPagesTest extends PlannedShop {
     @Test
     void anEveningAwayIsKeptWithItsPlan() {
         keep();
-        tablet.send(location(tablet.send("/plan/want", typed("want", "HOURS", "day", "2026-03-02", "hours", ""))) + "/keep", typed());
+        tablet.send(
+                location(tablet.send("/plan/want", typed("want", "HOURS", "day", "2026-03-02", "hours", ""))) + "/keep",
+                typed());
 
-        assertThat(shop.plan().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-03T00:00:00Z")));
+        assertThat(shop.plan().steps())
+                .allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-03T00:00:00Z")));
         assertThat(tablet.page("/plan/hours")).contains("Mon 2 Mar", "away");
         tablet.send("/plan/hours/usual", typed("day", "2026-03-02"));
         assertThat(tablet.page("/plan/hours")).doesNotContain("away</span>");
@@ -120,7 +140,8 @@ class PlanPagesTest extends PlannedShop {
         assertThat(anew).matches("/plan/changes/\\d+\\?others");
         assertThat(tablet.page(anew)).contains("Another plan was kept while you looked");
         tablet.send(anew.replace("?others", "") + "/keep", typed());
-        assertThat(shop.plan().steps()).allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-04T00:00:00Z")));
+        assertThat(shop.plan().steps())
+                .allSatisfy(step -> assertThat(step.begins()).isAfterOrEqualTo(Instant.parse("2026-03-04T00:00:00Z")));
     }
 
     @Test
@@ -128,14 +149,17 @@ class PlanPagesTest extends PlannedShop {
         String change = location(tablet.send("/plan/want", typed("want", "BETTER")));
         ExecutorService hands = Executors.newFixedThreadPool(10);
         try {
-            List<Callable<MvcTestResult>> presses = IntStream.range(0, 10).mapToObj(i -> (Callable<MvcTestResult>) () -> tablet.send(change + "/keep", typed())).toList();
+            List<Callable<MvcTestResult>> presses = IntStream.range(0, 10)
+                    .mapToObj(i -> (Callable<MvcTestResult>) () -> tablet.send(change + "/keep", typed()))
+                    .toList();
             for (Future<MvcTestResult> press : hands.invokeAll(presses)) {
                 assertThat(press.get()).hasStatus(302);
             }
         } finally {
             hands.shutdownNow();
         }
-        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM week_plan WHERE state = 'KEPT'", Integer.class)).isEqualTo(1);
+        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM week_plan WHERE state = 'KEPT'", Integer.class))
+                .isEqualTo(1);
     }
 
     @Test
@@ -148,20 +172,41 @@ class PlanPagesTest extends PlannedShop {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"PIN|A-01|1|2026-03-01T10:00|has passed", "PIN|A-01|1|yesterday|is not a time", "PIN|A-01|1|2027-03-01T10:00|half a year", "PIN|A-77|1|2026-03-03T10:00|No cup “A-77” is in the plan", "PIN|A-01|99|2026-03-03T10:00|done, or not in the plan",
-            "PIN|A-01|-1|2026-03-03T10:00|done, or not in the plan", "NONSENSE|A-01|1||choose one of those offered"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "PIN|A-01|1|2026-03-01T10:00|has passed",
+                "PIN|A-01|1|yesterday|is not a time",
+                "PIN|A-01|1|2027-03-01T10:00|half a year",
+                "PIN|A-77|1|2026-03-03T10:00|No cup “A-77” is in the plan",
+                "PIN|A-01|99|2026-03-03T10:00|done, or not in the plan",
+                "PIN|A-01|-1|2026-03-03T10:00|done, or not in the plan",
+                "NONSENSE|A-01|1||choose one of those offered"
+            })
     void whatCannotBePinnedIsToldAndNothingChanges(String want, String cup, String step, String at, String told) {
-        MvcTestResult result = tablet.send("/plan/want", typed("want", want, "cup", cup, "step", step, "at", at == null ? "" : at));
+        MvcTestResult result =
+                tablet.send("/plan/want", typed("want", want, "cup", cup, "step", step, "at", at == null ? "" : at));
 
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(told, "Nothing was changed", "Try again");
-        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM week_plan", Integer.class)).isZero();
+        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM week_plan", Integer.class))
+                .isZero();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"2026-03-03|25:00-26:00|is not a time of day", "2026-03-03|18-20, 19-21|overlap", "2026-02-03||outside the half year", "|18-20|Say which day", "soon||is not a date"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "2026-03-03|25:00-26:00|is not a time of day",
+                "2026-03-03|18-20, 19-21|overlap",
+                "2026-02-03||outside the half year",
+                "|18-20|Say which day",
+                "soon||is not a date"
+            })
     void hoursThatCannotBeAreTold(String day, String hours, String told) {
-        MvcTestResult result = tablet.send("/plan/want", typed("want", "HOURS", "day", day == null ? "" : day, "hours", hours == null ? "" : hours));
+        MvcTestResult result = tablet.send(
+                "/plan/want",
+                typed("want", "HOURS", "day", day == null ? "" : day, "hours", hours == null ? "" : hours));
 
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(told);
@@ -170,19 +215,26 @@ class PlanPagesTest extends PlannedShop {
     @ParameterizedTest
     @CsvSource({"0", "10", "1.5", "much", "''"})
     void howMuchACupMattersIsAWholeNumberFromOneToNine(String matters) {
-        assertThat(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-01", "matters", matters))).hasStatus(422);
+        assertThat(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-01", "matters", matters)))
+                .hasStatus(422);
     }
 
     @Test
     void howMuchACupMattersIsKept() {
-        tablet.send(location(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-02", "matters", "5"))) + "/keep", typed());
+        tablet.send(
+                location(tablet.send("/plan/want", typed("want", "MATTERS", "cup", "A-02", "matters", "5"))) + "/keep",
+                typed());
 
-        assertThat(shop.plan().workshop().cups()).filteredOn(cup -> cup.code().equals("A-02")).singleElement().satisfies(cup -> assertThat(cup.promise().matters()).isEqualTo(5));
+        assertThat(shop.plan().workshop().cups())
+                .filteredOn(cup -> cup.code().equals("A-02"))
+                .singleElement()
+                .satisfies(cup -> assertThat(cup.promise().matters()).isEqualTo(5));
     }
 
     @Test
     void benchHoursAreKeptAsWrittenOrComeBackWithTheirFaults() {
-        MvcTestResult wrong = tablet.send("/plan/hours", typed("bench-1", "18:00", "booth-1", "9-17", "bench-2", "19-21"));
+        MvcTestResult wrong =
+                tablet.send("/plan/hours", typed("bench-1", "18:00", "booth-1", "9-17", "bench-2", "19-21"));
         assertThat(wrong).hasStatus(422);
         assertThat(text(wrong)).contains("Monday: “18:00” is not a stretch of hours", "19-21");
 
@@ -206,14 +258,17 @@ class PlanPagesTest extends PlannedShop {
         WeekPlan plan = shop.plan();
         String day = plan.mixes().get(0).at().toString().substring(0, 10);
 
-        assertThat(tablet.page("/plan/today?day=" + day)).contains("<b>Mix ", "<span>Fast tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
-        assertThat(tablet.page("/plan/today?day=2026-03-02")).contains("Have ready:", "a vented booth, or outdoors", "18:00", "Not today: what then?");
+        assertThat(tablet.page("/plan/today?day=" + day))
+                .contains("<b>Mix ", "<span>Fast tumbler epoxy</span> for", "Resin for the next seven days", "buy ");
+        assertThat(tablet.page("/plan/today?day=2026-03-02"))
+                .contains("Have ready:", "a vented booth, or outdoors", "18:00", "Not today: what then?");
         assertThat(tablet.get("/plan/today?day=nonsense")).hasStatusOk();
     }
 
     @Test
     void aCupsStepsSayWhyTheyStandWhereTheyStand() {
-        assertThat(tablet.page("/plan/cup/A-01")).contains("your bench hours begin", "Move it", "Promised for Fri 20 Mar");
+        assertThat(tablet.page("/plan/cup/A-01"))
+                .contains("your bench hours begin", "Move it", "Promised for Fri 20 Mar");
         assertThat(tablet.get("/plan/cup/A-99")).hasStatus(404);
     }
 

@@ -27,15 +27,24 @@ class PlanSheetsTest extends PlannedShop {
 
         List<VEvent> events = calendar.getComponents("VEVENT");
         assertThat(events).hasSize(shop.plan().sessions().size());
-        assertThat(events.get(0).getUid().orElseThrow().getValue()).isEqualTo("session-%s-%d@nursery.invalid".formatted(shop.plan().steps().get(0).cup(), shop.plan().steps().get(0).step().number()));
+        assertThat(events.get(0).getUid().orElseThrow().getValue())
+                .isEqualTo("session-%s-%d@nursery.invalid"
+                        .formatted(
+                                shop.plan().steps().get(0).cup(),
+                                shop.plan().steps().get(0).step().number()));
         assertThat(events.get(0).getComponents("VALARM")).hasSize(1);
     }
 
     @Test
     void theTableHasARowForEachStepOfWork() throws IOException {
-        List<CSVRecord> rows = CSVParser.parse(text(tablet.get("/plan/week.csv")), CSVFormat.RFC4180).getRecords();
+        List<CSVRecord> rows = CSVParser.parse(text(tablet.get("/plan/week.csv")), CSVFormat.RFC4180)
+                .getRecords();
 
-        assertThat(rows).hasSize(1 + (int) shop.plan().steps().stream().filter(PlannedStep::isHandsOn).count());
+        assertThat(rows)
+                .hasSize(1
+                        + (int) shop.plan().steps().stream()
+                                .filter(PlannedStep::isHandsOn)
+                                .count());
         assertThat(rows.get(1).get(0)).isEqualTo("2026-03-02T18:00Z");
         assertThat(rows.get(1).get(2)).isEqualTo(shop.plan().steps().get(0).cup());
     }
@@ -45,7 +54,8 @@ class PlanSheetsTest extends PlannedShop {
         byte[] pdf = tablet.get("/plan/week.pdf").getResponse().getContentAsByteArray();
 
         try (var document = Loader.loadPDF(pdf)) {
-            assertThat(new PDFTextStripper().getText(document)).contains("The week from Mon 2 Mar", "A-01", "Every promised cup in time.");
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains("The week from Mon 2 Mar", "A-01", "Every promised cup in time.");
         }
     }
 }

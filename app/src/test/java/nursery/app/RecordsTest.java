@@ -56,23 +56,40 @@ class RecordsTest {
     }
 
     private static String startCup(String name, School... schools) {
-        long blank = shop.shelf().blanks().stream().findFirst().map(found -> found.id()).orElseGet(
-                () -> shelf.addBlank("slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20))));
-        long resin = shop.shelf().resins().stream().filter(found -> found.name().equals(StartingProfile.REGULAR.title())).findFirst().orElseThrow().id();
+        long blank = shop.shelf().blanks().stream()
+                .findFirst()
+                .map(found -> found.id())
+                .orElseGet(() -> shelf.addBlank(
+                        "slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20))));
+        long resin = shop.shelf().resins().stream()
+                .filter(found -> found.name().equals(StartingProfile.REGULAR.title()))
+                .findFirst()
+                .orElseThrow()
+                .id();
         return shop.start(name, resin, shop.clock().instant(), School.NEXT_DAY, School.SEAL_ALWAYS);
     }
 
     @Test
     void aTurnedBlankComesBackStationByStation() {
-        Blank plump = new Blank(new Turned(List.of(new Station(0, 205), new Station(48.5, 288.25), new Station(122, 240))), false, 5, 4, 30, OptionalDouble.empty());
+        Blank plump = new Blank(
+                new Turned(List.of(new Station(0, 205), new Station(48.5, 288.25), new Station(122, 240))),
+                false,
+                5,
+                4,
+                30,
+                OptionalDouble.empty());
         long id = shelf.addBlank("plump", plump);
-        assertThat(shop.shelf().blank(id)).hasValueSatisfying(found -> assertThat(found.blank()).isEqualTo(plump));
+        assertThat(shop.shelf().blank(id))
+                .hasValueSatisfying(found -> assertThat(found.blank()).isEqualTo(plump));
     }
 
     @Test
     void theStartingProfilesComeBackAsTheyWereWritten() {
         for (StartingProfile profile : StartingProfile.values()) {
-            Resin found = shop.shelf().resins().stream().filter(resin -> resin.name().equals(profile.title())).findFirst().orElseThrow();
+            Resin found = shop.shelf().resins().stream()
+                    .filter(resin -> resin.name().equals(profile.title()))
+                    .findFirst()
+                    .orElseThrow();
             assertThat(found.label()).isEqualTo(profile.label());
             assertThat(found.copy().source()).contains("Common practice");
         }
@@ -87,7 +104,9 @@ class RecordsTest {
         room.add(new RoomReading(second, 17), "Mira");
         assertThat(shop.floor().air().course().temperatureCAt(first)).isEqualTo(15);
         assertThat(shop.floor().air().course().temperatureCAt(second)).isEqualTo(17);
-        assertThat(shop.sql().queryForList("SELECT CAST(taken_at AS CHAR) FROM room_reading ORDER BY taken_at", String.class))
+        assertThat(shop.sql()
+                        .queryForList(
+                                "SELECT CAST(taken_at AS CHAR) FROM room_reading ORDER BY taken_at", String.class))
                 .containsExactly("2026-10-25 00:30:00.125", "2026-10-25 01:30:00.250");
     }
 
@@ -98,8 +117,13 @@ class RecordsTest {
         log.add(code, new LogEntry.StepDone(Mark.unnumbered(at, at, "Mira", "scuffed well ✨"), 1), false);
         CupNow cup = shop.cup(code);
         assertThat(cup.cup().about().name()).isEqualTo("Depot cream 🚋");
-        assertThat(cup.cup().promise().dueAt()).contains(LocalDate.of(2026, 3, 20).atStartOfDay(shop.floor().ways().zone()).toInstant());
-        assertThat(cup.cup().plan()).isEqualTo(shop.glitterCup("", cup.cup().resins().base().id(), School.NEXT_DAY, School.SEAL_ALWAYS).plan());
+        assertThat(cup.cup().promise().dueAt())
+                .contains(LocalDate.of(2026, 3, 20)
+                        .atStartOfDay(shop.floor().ways().zone())
+                        .toInstant());
+        assertThat(cup.cup().plan())
+                .isEqualTo(shop.glitterCup("", cup.cup().resins().base().id(), School.NEXT_DAY, School.SEAL_ALWAYS)
+                        .plan());
         assertThat(cup.cup().log()).singleElement().isInstanceOfSatisfying(LogEntry.StepDone.class, entry -> {
             assertThat(entry.mark().happenedAt()).isEqualTo(at);
             assertThat(entry.mark().note()).isEqualTo("scuffed well ✨");
@@ -119,7 +143,8 @@ class RecordsTest {
     void theShopsWaysAreKept() {
         ShopBook shops = shop.bean(ShopBook.class);
         QuietHours quiet = new QuietHours(LocalTime.of(21, 15), LocalTime.of(7, 0), ZoneId.of("Pacific/Auckland"));
-        Ways imperial = new Ways(LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, quiet, new Losses(2, 0.5), OptionalDouble.of(7.5));
+        Ways imperial = new Ways(
+                LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, quiet, new Losses(2, 0.5), OptionalDouble.of(7.5));
         shops.save(imperial);
         shops.save(imperial);
         assertThat(shop.bean(Floors.class).ways()).isEqualTo(imperial);
@@ -127,11 +152,21 @@ class RecordsTest {
 
     @Test
     void theDatabaseRefusesWhatBelongsToNothing() {
-        assertThatThrownBy(() -> shop.sql().update("""
-                INSERT INTO log_entry (cup_id, kind, happened_at, recorded_at, recorded_by, note) VALUES (987654, 'NOTED', NOW(), NOW(), 'x', 'x')"""))
+        assertThatThrownBy(
+                        () -> shop.sql()
+                                .update(
+                                        """
+                INSERT INTO log_entry (cup_id, kind, happened_at, recorded_at, recorded_by, note) VALUES (987654,
+                  'NOTED', NOW(), NOW(), 'x', 'x')"""))
                 .isInstanceOf(DataIntegrityViolationException.class);
-        assertThat(shop.sql().queryForList("SELECT DISTINCT engine FROM information_schema.tables WHERE table_schema = DATABASE()", String.class)).containsExactly("InnoDB");
-        assertThat(shop.sql().queryForObject("SELECT @@global.bind_address", String.class)).isEqualTo("127.0.0.1");
-        assertThat(shop.sql().queryForObject("SELECT @@global.time_zone", String.class)).isEqualTo("+00:00");
+        assertThat(shop.sql()
+                        .queryForList(
+                                "SELECT DISTINCT engine FROM information_schema.tables WHERE table_schema = DATABASE()",
+                                String.class))
+                .containsExactly("InnoDB");
+        assertThat(shop.sql().queryForObject("SELECT @@global.bind_address", String.class))
+                .isEqualTo("127.0.0.1");
+        assertThat(shop.sql().queryForObject("SELECT @@global.time_zone", String.class))
+                .isEqualTo("+00:00");
     }
 }

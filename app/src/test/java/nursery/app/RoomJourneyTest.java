@@ -40,7 +40,9 @@ class RoomJourneyTest extends Journey {
         button("Put away: A-01: Second coat").click();
         page.navigate("/");
         page.waitForTimeout(500);
-        assertThat(page.locator(".alarm", new Page.LocatorOptions().setHasText("A-01: Second coat")).first()).isHidden();
+        assertThat(page.locator(".alarm", new Page.LocatorOptions().setHasText("A-01: Second coat"))
+                        .first())
+                .isHidden();
         page.navigate("/cups/A-01");
         page.locator(".what-if summary").click();
         page.locator("#what-temperature").fill("12");

@@ -104,9 +104,36 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
     public static final class Running implements AutoCloseable {
 
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
-        private static final List<String> TABLES = List.of("submission", "plan_wish", "week_plan_step", "week_plan", "plan_pin", "bench_hours", "bench_day", "bottle_draw", "bottle", "log_entry", "batch_share", "batch", "cup_step", "cup", "technique", "spindle", "resin_edition", "resin", "blank_station", "blank_edition", "blank", "room_reading", "room_sensor", "room_plan", "calendar_feed", "shop");
+        private static final List<String> TABLES = List.of(
+                "submission",
+                "plan_wish",
+                "week_plan_step",
+                "week_plan",
+                "plan_pin",
+                "bench_hours",
+                "bench_day",
+                "bottle_draw",
+                "bottle",
+                "log_entry",
+                "batch_share",
+                "batch",
+                "cup_step",
+                "cup",
+                "technique",
+                "spindle",
+                "resin_edition",
+                "resin",
+                "blank_station",
+                "blank_edition",
+                "blank",
+                "room_reading",
+                "room_sensor",
+                "room_plan",
+                "calendar_feed",
+                "shop");
 
-        private final Path folder = ROOT.resolve("var/test/" + ProcessHandle.current().pid());
+        private final Path folder =
+                ROOT.resolve("var/test/" + ProcessHandle.current().pid());
         private final MovableClock clock = new MovableClock();
         private final ConfigurableApplicationContext context;
         private Playwright playwright;
@@ -119,7 +146,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             Map<String, Object> database = environment();
             context = new SpringApplicationBuilder(NurseryApplication.class)
                     .initializers(starting -> starting.getBeanFactory().registerSingleton("clock", clock))
-                    .properties(database).run("--server.port=0");
+                    .properties(database)
+                    .run("--server.port=0");
         }
 
         public int port() {
@@ -148,12 +176,22 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
 
         public Browser browser() {
             if (browser == null) {
-                Map<String, String> environment = Stream.of(Map.entry("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"), Map.entry("PLAYWRIGHT_NODEJS_PATH", "/usr/bin/node"))
-                        .filter(entry -> !entry.getValue().startsWith("/") || Files.isExecutable(Path.of(entry.getValue())))
+                Map<String, String> environment = Stream.of(
+                                Map.entry("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"),
+                                Map.entry("PLAYWRIGHT_NODEJS_PATH", "/usr/bin/node"))
+                        .filter(entry ->
+                                !entry.getValue().startsWith("/") || Files.isExecutable(Path.of(entry.getValue())))
                         .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
                 playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment));
-                browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking")));
+                browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(List.of(
+                                        "--no-sandbox",
+                                        "--disable-gpu",
+                                        "--disable-dev-shm-usage",
+                                        "--disable-background-networking")));
             }
             return browser;
         }
@@ -171,7 +209,10 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
 
         /** The shop's settings as if a maker had chosen millimetres, millilitres and degrees Celsius. */
         public void settle(String zone) {
-            sql().update("INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until) VALUES (1, 'MM', 'ML', 'C', ?, '22:30', '06:30')", zone);
+            sql().update(
+                            "INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, "
+                                    + "quiet_until) VALUES (1, 'MM', 'ML', 'C', ?, '22:30', '06:30')",
+                            zone);
         }
 
         /** A cup in one colour of glitter, on the first blank of the shelf. */
@@ -179,14 +220,25 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             Technique technique = bean(TechniqueBook.class).shippedOnes().get(0).technique();
             ShelfBlank blank = shelf().blanks().get(0);
             Resin mixed = shelf().resin(resin).orElseThrow();
-            Cup.About about = new Cup.About(name, "Heritage tram society", technique.name(), blank.name(), "#112233", "#445566");
-            return new Order(about, 1, blank.id(), blank.blank(), new Cup.Resins(mixed, mixed), Schools.of(schools), technique.plan(Schools.of(schools), Map.of()),
-                    Optional.of(LocalDate.of(2026, 3, 20)), 1);
+            Cup.About about =
+                    new Cup.About(name, "Heritage tram society", technique.name(), blank.name(), "#112233", "#445566");
+            return new Order(
+                    about,
+                    1,
+                    blank.id(),
+                    blank.blank(),
+                    new Cup.Resins(mixed, mixed),
+                    Schools.of(schools),
+                    technique.plan(Schools.of(schools), Map.of()),
+                    Optional.of(LocalDate.of(2026, 3, 20)),
+                    1);
         }
 
         /** Starts one, and returns its code. */
         public String start(String name, long resin, Instant startedAt, School... schools) {
-            return bean(CupBook.class).start(glitterCup(name, resin, schools), startedAt).get(0);
+            return bean(CupBook.class)
+                    .start(glitterCup(name, resin, schools), startedAt)
+                    .get(0);
         }
 
         /** A step of a cup's plan done at a moment, with so much poured if it is a coat; hung. */
@@ -194,7 +246,13 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             Cup cup = cup(code).cup();
             Mark mark = Mark.unnumbered(at, at, "Mira", "");
             return cup.step(step).kind().isPour()
-                    ? new LogEntry.Poured(mark, step, ml, Optional.empty(), Optional.of(Pot.of(cup.resinFor(cup.step(step)), OptionalLong.empty()))) : new LogEntry.StepDone(mark, step);
+                    ? new LogEntry.Poured(
+                            mark,
+                            step,
+                            ml,
+                            Optional.empty(),
+                            Optional.of(Pot.of(cup.resinFor(cup.step(step)), OptionalLong.empty())))
+                    : new LogEntry.StepDone(mark, step);
         }
 
         public Floor floor() {
@@ -229,9 +287,13 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
 
         private void mariadb(String action) {
             try {
-                Process process = new ProcessBuilder(ROOT.resolve("scripts/mariadb").toString(), action, folder.toString()).inheritIO().start();
+                Process process = new ProcessBuilder(
+                                ROOT.resolve("scripts/mariadb").toString(), action, folder.toString())
+                        .inheritIO()
+                        .start();
                 if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {
-                    throw new IllegalStateException("scripts/mariadb " + action + " failed; see " + folder.resolve("mariadb.log"));
+                    throw new IllegalStateException(
+                            "scripts/mariadb " + action + " failed; see " + folder.resolve("mariadb.log"));
                 }
             } catch (IOException e) {
                 throw new IllegalStateException(e);
@@ -242,7 +304,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
 
         private Map<String, Object> environment() {
             try (Stream<String> lines = Files.lines(folder.resolve("database.env"))) {
-                return lines.map(line -> line.split("=", 2)).collect(Collectors.toMap(parts -> parts[0], parts -> parts[1].replace("'", "")));
+                return lines.map(line -> line.split("=", 2))
+                        .collect(Collectors.toMap(parts -> parts[0], parts -> parts[1].replace("'", "")));
             } catch (IOException e) {
                 throw new IllegalStateException(e);
             }

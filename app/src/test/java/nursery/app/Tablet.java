@@ -19,12 +19,14 @@ final class Tablet {
     private final MockMvcTester web;
 
     Tablet(Running shop) {
-        web = MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity()).build());
+        web = MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity())
+                .build());
     }
 
     /** A form's fields, with a token of its own. */
     static Map<String, String> typed(String... pairs) {
-        Map<String, String> typed = new LinkedHashMap<>(Map.of("token", UUID.randomUUID().toString()));
+        Map<String, String> typed =
+                new LinkedHashMap<>(Map.of("token", UUID.randomUUID().toString()));
         for (int i = 0; i < pairs.length; i += 2) {
             typed.put(pairs[i], pairs[i + 1]);
         }
@@ -52,7 +54,11 @@ final class Tablet {
     /** The answer as a person reads it: no entities, no hard blanks. */
     static String text(MvcTestResult result) {
         try {
-            return result.getResponse().getContentAsString().replace("&quot;", "\"").replace("&#39;", "'").replace('\u00a0', ' ');
+            return result.getResponse()
+                    .getContentAsString()
+                    .replace("&quot;", "\"")
+                    .replace("&#39;", "'")
+                    .replace('\u00a0', ' ');
         } catch (UnsupportedEncodingException e) {
             throw new IllegalStateException(e);
         }

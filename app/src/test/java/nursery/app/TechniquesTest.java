@@ -64,11 +64,25 @@ class TechniquesTest {
         ShelfBook shelf = shop.bean(ShelfBook.class);
         blank = shelf.addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
         shop.settle("UTC");
-        regular = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Regular")).findFirst().orElseThrow().id();
+        regular = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     private Map<String, String> newCup(String... more) {
-        Map<String, String> cup = typed("name", "Night tram", "blank", "" + blank, "base", "" + regular, "paint", "#123456", "glitter", "#654321");
+        Map<String, String> cup = typed(
+                "name",
+                "Night tram",
+                "blank",
+                "" + blank,
+                "base",
+                "" + regular,
+                "paint",
+                "#123456",
+                "glitter",
+                "#654321");
         for (int i = 0; i < more.length; i += 2) {
             cup.put(more[i], more[i + 1]);
         }
@@ -91,7 +105,20 @@ class TechniquesTest {
     }
 
     private MvcTestResult log(String code, String what, String... more) {
-        Map<String, String> entry = typed("what", what, "when", "0", "note", "", "step", "" + shop.cup(code).state().next().map(action -> action.step().number()).orElse(0));
+        Map<String, String> entry = typed(
+                "what",
+                what,
+                "when",
+                "0",
+                "note",
+                "",
+                "step",
+                ""
+                        + shop.cup(code)
+                                .state()
+                                .next()
+                                .map(action -> action.step().number())
+                                .orElse(0));
         for (int i = 0; i < more.length; i += 2) {
             entry.put(more[i], more[i + 1]);
         }
@@ -99,18 +126,22 @@ class TechniquesTest {
     }
 
     private String copyOf(String key) {
-        String to = tablet.send("/techniques/" + key + "/copy", typed()).getResponse().getRedirectedUrl();
+        String to = tablet.send("/techniques/" + key + "/copy", typed())
+                .getResponse()
+                .getRedirectedUrl();
         return to.replaceAll("/techniques/(\\d+)/edit", "$1");
     }
 
     private Map<String, String> formOf(String key) {
         Map<String, String> form = new LinkedHashMap<>();
         String page = tablet.page("/techniques/" + key + "/edit");
-        Matcher inputs = Pattern.compile("<input [^>]*?name=\"([^\"]+)\" value=\"([^\"]*)\"").matcher(page);
+        Matcher inputs = Pattern.compile("<input [^>]*?name=\"([^\"]+)\" value=\"([^\"]*)\"")
+                .matcher(page);
         while (inputs.find()) {
             form.put(inputs.group(1), inputs.group(2));
         }
-        Matcher selects = Pattern.compile("<select id=\"[^\"]+\" name=\"([^\"]+)\">(.*?)</select>", Pattern.DOTALL).matcher(page);
+        Matcher selects = Pattern.compile("<select id=\"[^\"]+\" name=\"([^\"]+)\">(.*?)</select>", Pattern.DOTALL)
+                .matcher(page);
         while (selects.find()) {
             Matcher chosen = Pattern.compile("value=\"([^\"]*)\" selected").matcher(selects.group(2));
             form.put(selects.group(1), chosen.find() ? chosen.group(1) : "");
@@ -122,31 +153,57 @@ class TechniquesTest {
 
     @Test
     void theShelfHoldsWhatShipsAndACopyBecomesOnesOwn() {
-        assertThat(tablet.page("/techniques")).contains("One-colour glitter").contains("Waves in partial coats").contains("Plain, hand-turned, minimal kit");
-        assertThat(tablet.page("/techniques/peekaboo")).contains("Lay the stencil").contains("Two thin coats over stencil and cup").contains("Removable vinyl").contains("day 2");
+        assertThat(tablet.page("/techniques"))
+                .contains("One-colour glitter")
+                .contains("Waves in partial coats")
+                .contains("Plain, hand-turned, minimal kit");
+        assertThat(tablet.page("/techniques/peekaboo"))
+                .contains("Lay the stencil")
+                .contains("Two thin coats over stencil and cup")
+                .contains("Removable vinyl")
+                .contains("day 2");
         String key = copyOf("peekaboo");
         assertThat(techniques.find(key)).hasValueSatisfying(own -> {
             assertThat(own.own()).isTrue();
             assertThat(own.technique().name()).isEqualTo("Peekaboo, my way");
-            assertThat(own.technique().parts()).isEqualTo(techniques.find("peekaboo").orElseThrow().technique().parts());
+            assertThat(own.technique().parts())
+                    .isEqualTo(techniques
+                            .find("peekaboo")
+                            .orElseThrow()
+                            .technique()
+                            .parts());
         });
-        assertThat(techniques.find(copyOf("peekaboo")).orElseThrow().technique().name()).isEqualTo("Peekaboo, my way 2");
-        assertThat(tablet.get("/techniques/peekaboo/edit")).as("what ships is not changed").hasStatus(404);
+        assertThat(techniques.find(copyOf("peekaboo")).orElseThrow().technique().name())
+                .isEqualTo("Peekaboo, my way 2");
+        assertThat(tablet.get("/techniques/peekaboo/edit"))
+                .as("what ships is not changed")
+                .hasStatus(404);
     }
 
     @Test
     void aTechniqueSavedAsAFileComesBackAsItWas() throws Exception {
         String file = tablet.get("/techniques/waves/file").getResponse().getContentAsString(StandardCharsets.UTF_8);
-        MvcTestResult taken = upload(file.replace("Waves in partial coats", "Waves from next door").getBytes(StandardCharsets.UTF_8));
+        MvcTestResult taken = upload(
+                file.replace("Waves in partial coats", "Waves from next door").getBytes(StandardCharsets.UTF_8));
         assertThat(taken).hasStatus(302);
         String key = taken.getResponse().getRedirectedUrl().replace("/techniques/", "");
-        assertThat(techniques.find(key).orElseThrow().technique().parts()).isEqualTo(techniques.find("waves").orElseThrow().technique().parts());
-        assertThat(text(upload(file.getBytes(StandardCharsets.UTF_8)))).contains("There is a technique called “Waves in partial coats” already");
+        assertThat(techniques.find(key).orElseThrow().technique().parts())
+                .isEqualTo(techniques.find("waves").orElseThrow().technique().parts());
+        assertThat(text(upload(file.getBytes(StandardCharsets.UTF_8))))
+                .contains("There is a technique called “Waves in partial coats” already");
     }
 
     private static MvcTestResult upload(byte[] file) {
-        MockMvcTester web = MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity()).build());
-        return web.post().uri("/techniques/import").multipart().file(new MockMultipartFile("file", "t.json", "application/json", file)).param("token", UUID.randomUUID().toString()).with(csrf()).exchange();
+        MockMvcTester web =
+                MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity())
+                        .build());
+        return web.post()
+                .uri("/techniques/import")
+                .multipart()
+                .file(new MockMultipartFile("file", "t.json", "application/json", file))
+                .param("token", UUID.randomUUID().toString())
+                .with(csrf())
+                .exchange();
     }
 
     private static String file(String steps) {
@@ -157,20 +214,55 @@ class TechniquesTest {
         String wash = "{\"do\":\"wash\"}";
         return Stream.of(
                 Arguments.of("an unknown step", file("{\"do\":\"microwave\"}"), List.of("steps[0].do")),
-                Arguments.of("two faults at once", file("{\"do\":\"wash\",\"wait\":{\"kind\":\"dry\",\"minutes\":-5}}," + wash + ",{\"do\":\"bake\"}"), List.of("steps[0].wait.minutes", "steps[2].do")),
-                Arguments.of("a loop", file("{\"repeat\":\"a\",\"least\":1,\"most\":2,\"usual\":1,\"steps\":[{\"repeat\":\"b\",\"least\":1,\"most\":2,\"usual\":1,\"steps\":[" + wash + "]}]}"), List.of("steps[0].steps[0]")),
-                Arguments.of("5,000 steps", file(IntStream.range(0, 5000).mapToObj(i -> wash).collect(Collectors.joining(","))), List.of("steps")),
-                Arguments.of("too many by repeats", file(IntStream.range(0, 30).mapToObj(i -> "{\"repeat\":\"r\",\"least\":1,\"most\":10,\"usual\":1,\"steps\":[" + wash + "]}").collect(Collectors.joining(","))), List.of("comes to 300 steps")),
-                Arguments.of("a wait without its minutes", file("{\"do\":\"wash\",\"wait\":{\"kind\":\"dry\"}}"), List.of("minutes")),
-                Arguments.of("a coat that says not which", file("{\"do\":\"flood-coat\"}"), List.of("is a coat: say which")),
+                Arguments.of(
+                        "two faults at once",
+                        file("{\"do\":\"wash\",\"wait\":{\"kind\":\"dry\",\"minutes\":-5}}," + wash
+                                + ",{\"do\":\"bake\"}"),
+                        List.of("steps[0].wait.minutes", "steps[2].do")),
+                Arguments.of(
+                        "a loop",
+                        file("{\"repeat\":\"a\",\"least\":1,\"most\":2,\"usual\":1,"
+                                + "\"steps\":[{\"repeat\":\"b\",\"least\":1,\"most\":2,\"usual\":1,\"steps\":["
+                                + wash + "]}]}"),
+                        List.of("steps[0].steps[0]")),
+                Arguments.of(
+                        "5,000 steps",
+                        file(IntStream.range(0, 5000).mapToObj(i -> wash).collect(Collectors.joining(","))),
+                        List.of("steps")),
+                Arguments.of(
+                        "too many by repeats",
+                        file(IntStream.range(0, 30)
+                                .mapToObj(i -> "{\"repeat\":\"r\",\"least\":1,\"most\":10,\"usual\":1,\"steps\":["
+                                        + wash + "]}")
+                                .collect(Collectors.joining(","))),
+                        List.of("comes to 300 steps")),
+                Arguments.of(
+                        "a wait without its minutes",
+                        file("{\"do\":\"wash\",\"wait\":{\"kind\":\"dry\"}}"),
+                        List.of("minutes")),
+                Arguments.of(
+                        "a coat that says not which", file("{\"do\":\"flood-coat\"}"), List.of("is a coat: say which")),
                 Arguments.of("a coat on a wash", file("{\"do\":\"wash\",\"coat\":\"flood\"}"), List.of("is no coat")),
                 Arguments.of("an unknown field", file("{\"do\":\"wash\",\"colour\":\"red\"}"), List.of("colour")),
-                Arguments.of("a repeat turned round", file("{\"repeat\":\"a\",\"least\":3,\"most\":2,\"usual\":1,\"steps\":[" + wash + "]}"), List.of("between its least and its most")),
+                Arguments.of(
+                        "a repeat turned round",
+                        file("{\"repeat\":\"a\",\"least\":3,\"most\":2,\"usual\":1,\"steps\":[" + wash + "]}"),
+                        List.of("between its least and its most")),
                 Arguments.of("no steps", file(""), List.of("steps")),
-                Arguments.of("another format", "{\"format\":\"recipe\",\"version\":1,\"name\":\"x\",\"steps\":[" + wash + "]}", List.of("format")),
+                Arguments.of(
+                        "another format",
+                        "{\"format\":\"recipe\",\"version\":1,\"name\":\"x\",\"steps\":[" + wash + "]}",
+                        List.of("format")),
                 Arguments.of("half a file", "{\"format\":\"nursery-technique\",", List.of("is not JSON at line 1")),
-                Arguments.of("twice the same field", "{\"format\":\"nursery-technique\",\"version\":1,\"name\":\"x\",\"name\":\"y\",\"steps\":[" + wash + "]}", List.of("is not JSON", "name")),
-                Arguments.of("not a number", file("{\"do\":\"wash\",\"wait\":{\"kind\":\"age\",\"hours\":NaN}}"), List.of("is not JSON")),
+                Arguments.of(
+                        "twice the same field",
+                        "{\"format\":\"nursery-technique\",\"version\":1,\"name\":\"x\",\"name\":\"y\",\"steps\":["
+                                + wash + "]}",
+                        List.of("is not JSON", "name")),
+                Arguments.of(
+                        "not a number",
+                        file("{\"do\":\"wash\",\"wait\":{\"kind\":\"age\",\"hours\":NaN}}"),
+                        List.of("is not JSON")),
                 Arguments.of("nothing", "", List.of("No file was chosen")));
     }
 
@@ -185,9 +277,13 @@ class TechniquesTest {
 
     @Test
     void aFileInAnotherEncodingOrOfAbsurdSizeIsRefused() {
-        assertThat(text(upload(file("{\"do\":\"wash\",\"title\":\"Früh\"}").getBytes(StandardCharsets.ISO_8859_1)))).contains("is not UTF-8 text");
-        assertThat(text(upload((file("{\"do\":\"wash\"}") + " ".repeat(300_000)).getBytes(StandardCharsets.UTF_8)))).contains("larger than 256 kB");
-        assertThat(upload(("\ufeff" + file("{\"do\":\"wash\"}")).getBytes(StandardCharsets.UTF_8))).as("a byte order mark does no harm").hasStatus(302);
+        assertThat(text(upload(file("{\"do\":\"wash\",\"title\":\"Früh\"}").getBytes(StandardCharsets.ISO_8859_1))))
+                .contains("is not UTF-8 text");
+        assertThat(text(upload((file("{\"do\":\"wash\"}") + " ".repeat(300_000)).getBytes(StandardCharsets.UTF_8))))
+                .contains("larger than 256 kB");
+        assertThat(upload(("\ufeff" + file("{\"do\":\"wash\"}")).getBytes(StandardCharsets.UTF_8)))
+                .as("a byte order mark does no harm")
+                .hasStatus(302);
     }
 
     @Test
@@ -195,17 +291,27 @@ class TechniquesTest {
         String key = copyOf("chunky-glitter");
         Map<String, String> form = formOf(key);
         assertThat(text(tablet.send("/techniques/" + key + "/draft", form))).contains("Sound.");
-        int seal = IntStream.range(0, 20).filter(i -> "seal".equals(form.get("s" + i + ".do"))).findFirst().orElseThrow();
+        int seal = IntStream.range(0, 20)
+                .filter(i -> "seal".equals(form.get("s" + i + ".do")))
+                .findFirst()
+                .orElseThrow();
         form.put("press", "remove-" + seal);
-        assertThat(text(tablet.send("/techniques/" + key + "/draft", form))).contains("Chunky or mixed glitter not sealed").contains("Seal it: clear spray").doesNotContain("Seal the glitter</b>");
+        assertThat(text(tablet.send("/techniques/" + key + "/draft", form)))
+                .contains("Chunky or mixed glitter not sealed")
+                .contains("Seal it: clear spray")
+                .doesNotContain("Seal the glitter</b>");
         form.remove("press");
         form.put("name", "Chunky, twice sealed");
         form.put("s" + seal + ".title", "Seal it well");
         assertThat(tablet.send("/techniques/" + key + "/edit", form)).hasStatus(302);
-        assertThat(tablet.page("/techniques/" + key)).contains("Chunky, twice sealed").contains("Seal it well");
+        assertThat(tablet.page("/techniques/" + key))
+                .contains("Chunky, twice sealed")
+                .contains("Seal it well");
         form.put("token", UUID.randomUUID().toString());
         form.put("name", "Chunky, at the same time");
-        assertThat(text(tablet.send("/techniques/" + key + "/edit", form, "Jonas"))).contains("Someone changed or removed this technique").contains("Chunky, at the same time");
+        assertThat(text(tablet.send("/techniques/" + key + "/edit", form, "Jonas")))
+                .contains("Someone changed or removed this technique")
+                .contains("Chunky, at the same time");
     }
 
     @Test
@@ -213,13 +319,18 @@ class TechniquesTest {
         String key = copyOf("hand-turned");
         Map<String, String> form = formOf(key);
         form.put("press", "up-1");
-        assertThat(text(tablet.send("/techniques/" + key + "/draft", form)).replaceAll("\\s+", " ")).containsSubsequence("Paint the base colour", "Scuff, clean and mask");
+        assertThat(text(tablet.send("/techniques/" + key + "/draft", form)).replaceAll("\\s+", " "))
+                .containsSubsequence("Paint the base colour", "Scuff, clean and mask");
         form.put("press", "after-0");
-        assertThat(text(tablet.send("/techniques/" + key + "/draft", form))).containsSubsequence("Scuff, clean and mask", "Wash and dry", "Paint the base colour");
+        assertThat(text(tablet.send("/techniques/" + key + "/draft", form)))
+                .containsSubsequence("Scuff, clean and mask", "Wash and dry", "Paint the base colour");
         form.put("press", "twice-1");
-        assertThat(text(tablet.send("/techniques/" + key + "/draft", form))).containsSubsequence("Paint the base colour", "Paint the base colour");
+        assertThat(text(tablet.send("/techniques/" + key + "/draft", form)))
+                .containsSubsequence("Paint the base colour", "Paint the base colour");
         form.put("press", "up-0");
-        assertThat(tablet.send("/techniques/" + key + "/draft", form)).as("the first cannot go up").hasStatus(200);
+        assertThat(tablet.send("/techniques/" + key + "/draft", form))
+                .as("the first cannot go up")
+                .hasStatus(200);
         form.put("press", "remove-9999999999");
         assertThat(tablet.send("/techniques/" + key + "/draft", form)).hasStatus(200);
     }
@@ -231,10 +342,35 @@ class TechniquesTest {
         form.putAll(Map.of("name", " ", "s1.wait", "dry", "s1.amount", "-20", "s2.coat", "", "s0.width", "90"));
         MvcTestResult result = tablet.send("/techniques/" + key + "/edit", form);
         assertThat(result).hasStatus(422);
-        assertThat(text(result)).contains("The name is missing").contains("The minutes to wait is -20").contains("is a coat: choose which").contains("The height is missing").contains("value=\"-20\"");
-        form.putAll(Map.of("name", "ok", "s1.wait", "none", "s2.coat", "thin-clear", "s0.width", "", "s3.do", "repeat-from", "s3.title", "Turns", "s3.least", "1", "s3.usual", "two", "s3.most", "3"));
+        assertThat(text(result))
+                .contains("The name is missing")
+                .contains("The minutes to wait is -20")
+                .contains("is a coat: choose which")
+                .contains("The height is missing")
+                .contains("value=\"-20\"");
+        form.putAll(Map.of(
+                "name",
+                "ok",
+                "s1.wait",
+                "none",
+                "s2.coat",
+                "thin-clear",
+                "s0.width",
+                "",
+                "s3.do",
+                "repeat-from",
+                "s3.title",
+                "Turns",
+                "s3.least",
+                "1",
+                "s3.usual",
+                "two",
+                "s3.most",
+                "3"));
         form.put("token", UUID.randomUUID().toString());
-        assertThat(text(tablet.send("/techniques/" + key + "/edit", form))).contains("“two” is no number of times").doesNotContain("Internal Server Error");
+        assertThat(text(tablet.send("/techniques/" + key + "/edit", form)))
+                .contains("“two” is no number of times")
+                .doesNotContain("Internal Server Error");
     }
 
     @Test
@@ -243,7 +379,12 @@ class TechniquesTest {
         assertThat(tablet.send("/cups/new", three)).hasStatus(302);
         assertThat(shop.floor().cups()).hasSize(3).allSatisfy(cup -> {
             assertThat(cup.cup().about().technique()).isEqualTo("Waves in partial coats");
-            assertThat(cup.cup().plan().stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT)).extracting(PlanStep::title).containsExactly("Lay the clear of the first wave", "Lay the clear of a further wave (1 of 2)", "Lay the clear of a further wave (2 of 2)");
+            assertThat(cup.cup().plan().stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT))
+                    .extracting(PlanStep::title)
+                    .containsExactly(
+                            "Lay the clear of the first wave",
+                            "Lay the clear of a further wave (1 of 2)",
+                            "Lay the clear of a further wave (2 of 2)");
         });
         for (String count : List.of("0", "-2", "25", "1.5", "many")) {
             assertThat(tablet.send("/cups/new", newCup("count", count))).hasStatus(422);
@@ -253,9 +394,16 @@ class TechniquesTest {
 
     @Test
     void aPlanAgainstPracticeIsSaidBeforeTheCupIsStarted() {
-        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
-        assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + fast + "&blank=" + blank)).contains("A fast resin leaves the ink no time to spread").contains("Use a regular resin here");
-        assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + regular + "&blank=" + blank)).doesNotContain("goes against practice");
+        long fast = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Fast"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + fast + "&blank=" + blank))
+                .contains("A fast resin leaves the ink no time to spread")
+                .contains("Use a regular resin here");
+        assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + regular + "&blank=" + blank))
+                .doesNotContain("goes against practice");
     }
 
     @Test
@@ -289,13 +437,23 @@ class TechniquesTest {
         log(code, "DONE");
         log(code, "DONE");
         int first = planOf(code).get(0).number();
-        assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "" + first))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "" + first)))
+                .hasStatus(302);
         assertThat(next(code)).isEqualTo("Scuff, clean and mask");
-        assertThat(planOf(code)).hasSize(techniques.find("hand-turned").orElseThrow().technique().parts().size() + 1);
+        assertThat(planOf(code))
+                .hasSize(techniques
+                                .find("hand-turned")
+                                .orElseThrow()
+                                .technique()
+                                .parts()
+                                .size()
+                        + 1);
         assertThat(shop.cup(code).state().done()).hasSize(2);
-        assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "coat"))).hasStatus(302);
+        assertThat(tablet.send("/cups/" + code + "/plan", typed("edit", "coat")))
+                .hasStatus(302);
         assertThat(next(code)).isEqualTo("Extra coat");
-        assertThat(text(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "777")))).contains("has no step 777");
+        assertThat(text(tablet.send("/cups/" + code + "/plan", typed("edit", "repeat", "repeated", "777"))))
+                .contains("has no step 777");
     }
 
     /** P33: if it feels rough all over, do not sand, put on another coat. */
@@ -304,33 +462,56 @@ class TechniquesTest {
         String code = start("one-colour-glitter");
         for (int i = 0; i < 6; i++) {
             shop.clock().forward(Duration.ofHours(i == 5 ? 5 : 4));
-            boolean pour = shop.cup(code).state().next().orElseThrow().step().kind().isPour();
-            assertThat(log(code, pour ? "POURED" : "DONE", "amount", pour && i > 3 ? "20" : "1", "spindle", "", "confirmed", "on", "why", "test")).hasStatus(302);
+            boolean pour =
+                    shop.cup(code).state().next().orElseThrow().step().kind().isPour();
+            assertThat(log(
+                            code,
+                            pour ? "POURED" : "DONE",
+                            "amount",
+                            pour && i > 3 ? "20" : "1",
+                            "spindle",
+                            "",
+                            "confirmed",
+                            "on",
+                            "why",
+                            "test"))
+                    .hasStatus(302);
         }
         assertThat(next(code)).isEqualTo("Trim the rim and sand");
         assertThat(tablet.page("/cups/" + code)).contains("Feels rough: coat again instead");
         tablet.send("/cups/" + code + "/plan", typed("edit", "coat"));
         assertThat(next(code)).isEqualTo("Extra coat");
-        assertThat(tablet.page("/cups/" + code)).contains("In section").contains("Flood coat (20 ml)").contains("0.4 mm");
+        assertThat(tablet.page("/cups/" + code))
+                .contains("In section")
+                .contains("Flood coat (20 ml)")
+                .contains("0.4 mm");
     }
 
     @Test
     void oneStepIsLoggedForSeveralCupsAllOrNone() {
         start("hand-turned", "count", "2");
         String third = start("hand-turned");
-        List<String> codes = shop.floor().cups().stream().map(cup -> cup.cup().code()).toList();
-        assertThat(tablet.page("/cups/together")).contains("Scuff, clean and mask").contains(codes);
+        List<String> codes =
+                shop.floor().cups().stream().map(cup -> cup.cup().code()).toList();
+        assertThat(tablet.page("/cups/together"))
+                .contains("Scuff, clean and mask")
+                .contains(codes);
         Map<String, String> all = typed("what", "DONE", "when", "0", "note", "outside");
         codes.forEach(code -> all.putAll(Map.of("cup-" + code, "on", "step-" + code, "1")));
         log(third, "DONE");
         MvcTestResult late = tablet.send("/cups/together", all, "Jonas");
         assertThat(late).hasStatus(422);
-        assertThat(text(late)).contains(third + ": Scuff, clean and mask is already logged").contains("Mira wrote it").contains("value=\"outside\"");
+        assertThat(text(late))
+                .contains(third + ": Scuff, clean and mask is already logged")
+                .contains("Mira wrote it")
+                .contains("value=\"outside\"");
         assertThat(shop.cup(codes.get(0)).cup().log()).isEmpty();
         all.remove("cup-" + third);
         assertThat(tablet.send("/cups/together", all, "Jonas")).hasStatus(302);
-        assertThat(shop.floor().cups()).allSatisfy(cup -> assertThat(cup.state().done()).containsKey(1));
-        assertThat(text(tablet.send("/cups/together", typed("what", "DONE", "when", "0")))).contains("No cup is picked");
+        assertThat(shop.floor().cups())
+                .allSatisfy(cup -> assertThat(cup.state().done()).containsKey(1));
+        assertThat(text(tablet.send("/cups/together", typed("what", "DONE", "when", "0"))))
+                .contains("No cup is picked");
     }
 
     @Test
@@ -338,11 +519,13 @@ class TechniquesTest {
         String code = start("hand-turned");
         while (shop.cup(code).state().next().isPresent()) {
             shop.clock().forward(Duration.ofHours(5));
-            boolean pour = shop.cup(code).state().next().orElseThrow().step().kind().isPour();
+            boolean pour =
+                    shop.cup(code).state().next().orElseThrow().step().kind().isPour();
             log(code, pour ? "POURED" : "DONE", "amount", "10", "spindle", "", "confirmed", "on", "why", "test");
         }
         assertThat(text(log(code, "HANDED_OVER"))).contains("before full cure").contains("Because");
-        assertThat(log(code, "HANDED_OVER", "confirmed", "on", "why", "the fair is today")).hasStatus(302);
+        assertThat(log(code, "HANDED_OVER", "confirmed", "on", "why", "the fair is today"))
+                .hasStatus(302);
         assertThat(shop.cup(code).state().handedOverAt()).isPresent();
         assertThat(tablet.page("/cups/" + code)).contains("All the same, because: the fair is today");
         assertThat(text(log(code, "HANDED_OVER"))).contains("handed over already");
@@ -353,20 +536,30 @@ class TechniquesTest {
         String code = start("ink-under-vinyl-matte");
         assertThat(text(log(code, "FAULTS_SEEN"))).contains("what was seen");
         assertThat(log(code, "FAULTS_SEEN", "note", "a dimple")).hasStatus(302);
-        assertThat(shop.cup(code).cup().log()).singleElement().extracting(LogEntry::kind).isEqualTo(LogEntry.Kind.FAULTS_SEEN);
+        assertThat(shop.cup(code).cup().log())
+                .singleElement()
+                .extracting(LogEntry::kind)
+                .isEqualTo(LogEntry.Kind.FAULTS_SEEN);
         assertThat(tablet.page("/cups/" + code)).contains("Not flawless");
     }
 
     @Test
     void whatIsInUseStaysOnTheShelf() {
         String code = start("hand-turned");
-        assertThat(text(tablet.send("/shelf/blanks/" + blank + "/remove", typed()))).contains("in use by " + code).contains("value=\"20 oz slim\"");
-        assertThat(text(tablet.send("/shelf/resins/" + regular + "/remove", typed()))).contains("in use by " + code);
+        assertThat(text(tablet.send("/shelf/blanks/" + blank + "/remove", typed())))
+                .contains("in use by " + code)
+                .contains("value=\"20 oz slim\"");
+        assertThat(text(tablet.send("/shelf/resins/" + regular + "/remove", typed())))
+                .contains("in use by " + code);
         ShelfBook shelf = shop.bean(ShelfBook.class);
         long spare = shelf.addBlank("spare", new Blank(new Straight(150, 200), false, 0, 0, 0, OptionalDouble.empty()));
         assertThat(tablet.send("/shelf/blanks/" + spare + "/remove", typed())).hasStatus(302);
         assertThat(shop.shelf().blank(spare)).isEmpty();
-        long fast = shop.shelf().resins().stream().filter(found -> found.name().startsWith("Fast")).findFirst().orElseThrow().id();
+        long fast = shop.shelf().resins().stream()
+                .filter(found -> found.name().startsWith("Fast"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         assertThat(tablet.send("/shelf/resins/" + fast + "/remove", typed())).hasStatus(302);
         assertThat(shop.shelf().resin(fast)).isEmpty();
     }

@@ -54,7 +54,8 @@ public class CureBenchmark {
     public void month() {
         Random random = new Random(1);
         for (int i = 0; i < READINGS; i++) {
-            readings.add(new RoomReading(START.plus(Duration.ofMinutes(5L * i)), 18 + 5 * Math.sin(i / 46.0) + random.nextGaussian() * 0.2));
+            readings.add(new RoomReading(
+                    START.plus(Duration.ofMinutes(5L * i)), 18 + 5 * Math.sin(i / 46.0) + random.nextGaussian() * 0.2));
         }
         for (int i = 0; i < CUPS * COATS; i++) {
             pours.add(START.plus(Duration.ofMinutes(random.nextInt(29 * 24 * 60))));
@@ -62,7 +63,11 @@ public class CureBenchmark {
         RoomCourse room = new RoomCourse(readings);
         for (int i = 0; i < 40; i++) {
             Instant pour = pours.get(i);
-            touches.add(Observation.of(room, pour, pour.plus(Duration.ofMinutes(120 + random.nextInt(600))), Touch.values()[random.nextInt(Touch.values().length)]));
+            touches.add(Observation.of(
+                    room,
+                    pour,
+                    pour.plus(Duration.ofMinutes(120 + random.nextInt(600))),
+                    Touch.values()[random.nextInt(Touch.values().length)]));
         }
     }
 
@@ -88,6 +93,11 @@ public class CureBenchmark {
 
     @Benchmark
     public CoatSimulation oneCoatInTheLab() {
-        return CoatSimulation.of(new CoatSimulation.Choice(label, new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)), 25, 6, 1, 50), RoomCourse.steady(20), START, Duration.ofHours(8));
+        return CoatSimulation.of(
+                new CoatSimulation.Choice(
+                        label, new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)), 25, 6, 1, 50),
+                RoomCourse.steady(20),
+                START,
+                Duration.ofHours(8));
     }
 }

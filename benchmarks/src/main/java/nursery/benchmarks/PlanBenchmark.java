@@ -19,13 +19,16 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** The planner as the number of cups grows: a first valid plan with all its reasons to hand, and one step of the search. */
+/**
+ * The planner as the number of cups grows: a first valid plan with all its reasons to hand, and one step of the search.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
 @Fork(1)
+@SuppressWarnings("NullAway.Init")
 public class PlanBenchmark {
 
     private static final int CUPS_PER_SPINDLE = 5;

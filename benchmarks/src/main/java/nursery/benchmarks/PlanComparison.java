@@ -12,8 +12,8 @@ import nursery.core.plan.WeekPlan;
 import nursery.core.plan.Workshop;
 
 /**
- * The planner beside an exact solver and a general-purpose local search, on the same workshops, as a table for {@code docs/planner.md}. Run by {@code scripts/compare-plans}; takes
- * about a quarter of an hour.
+ * The planner beside an exact solver and a general-purpose local search, on the same workshops, as a table for
+ * {@code docs/planner.md}. Run by {@code scripts/compare-plans}; takes about a quarter of an hour.
  */
 public final class PlanComparison {
 
@@ -25,7 +25,9 @@ public final class PlanComparison {
     private PlanComparison() {}
 
     public static void main(String[] args) {
-        System.out.println("| cups, spindles | method | time | late h × weight | scuffs | sessions | mixes | Σ ready h | bound met |");
+        System.out.println(
+                "| cups, spindles | method | time | late h × weight | scuffs | sessions | mixes | Σ ready h | bound "
+                        + "met |");
         System.out.println("|---|---|---|---|---|---|---|---|---|");
         for (int[] size : SIZES) {
             Workshop shop = RandomWorkshop.lastSteps(SEED, size[0], size[1], DAYS);
@@ -57,11 +59,30 @@ public final class PlanComparison {
             System.out.printf(Locale.ROOT, "| %s | CP-SAT | %.0f s | no plan found | | | | | |%n", name, seconds);
             return;
         }
-        row(name, "CP-SAT", seconds, answer.score(), answer.status().name().equals("OPTIMAL") ? "proven" : "%.0f %%".formatted(100 * answer.bound() / answer.cost()));
+        row(
+                name,
+                "CP-SAT",
+                seconds,
+                answer.score(),
+                answer.status().name().equals("OPTIMAL")
+                        ? "proven"
+                        : "%.0f %%".formatted(100 * answer.bound() / answer.cost()));
     }
 
     private static void row(String name, String method, double seconds, Score score, String bound) {
         String time = seconds < 1 ? "%.0f ms".formatted(seconds * 1000) : "%.0f s".formatted(seconds);
-        System.out.printf(Locale.ROOT, "| %s | %s | %s | %s%.1f | %d | %d | %d | %.0f | %s |%n", name, method, time, score.missed() > 0 ? score.missed() + " missed, " : "", score.lateMinutes() / 60.0, score.scuffs(), score.sessions(), score.mixes(), score.finishMinutes() / 60.0, bound);
+        System.out.printf(
+                Locale.ROOT,
+                "| %s | %s | %s | %s%.1f | %d | %d | %d | %.0f | %s |%n",
+                name,
+                method,
+                time,
+                score.missed() > 0 ? score.missed() + " missed, " : "",
+                score.lateMinutes() / 60.0,
+                score.scuffs(),
+                score.sessions(),
+                score.mixes(),
+                score.finishMinutes() / 60.0,
+                bound);
     }
 }

@@ -16,19 +16,37 @@ import org.junit.jupiter.params.provider.ValueSource;
 class CoreArchitectureTest {
 
     /** Each may use only those before it. */
-    private static final List<String> ORDER = List.of("measure", "cup", "resin", "cure", "film", "technique", "log", "plan", "floor");
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("nursery.core");
+    private static final List<String> ORDER =
+            List.of("measure", "cup", "resin", "cure", "film", "technique", "log", "plan", "floor");
+
+    private static final JavaClasses CORE = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("nursery.core");
 
     @Test
     void theCoreIsPlainJava() {
-        noClasses().should().dependOnClassesThat().resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..", "org.hipparchus..").check(CORE);
-        noClasses().that().doNotHaveSimpleName("Calibration").should().dependOnClassesThat().resideInAPackage("org.hipparchus..").check(CORE);
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..", "org.hipparchus..")
+                .check(CORE);
+        noClasses()
+                .that()
+                .doNotHaveSimpleName("Calibration")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.hipparchus..")
+                .check(CORE);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"java.time.Clock", "java.lang.System", "java.util.Random", "java.sql.Timestamp"})
     void theCoreHasNoClockOfItsOwn(String source) {
-        noClasses().should().dependOnClassesThat().haveFullyQualifiedName(source).check(CORE);
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName(source)
+                .check(CORE);
         noClasses().should().callMethod(java.time.Instant.class, "now").check(CORE);
     }
 
@@ -38,13 +56,24 @@ class CoreArchitectureTest {
 
     @Test
     void everyPackageHasItsPlace() {
-        assertThat(CORE.stream().map(type -> type.getPackageName().replace("nursery.core.", "")).distinct()).containsExactlyInAnyOrderElementsOf(ORDER);
+        assertThat(CORE.stream()
+                        .map(type -> type.getPackageName().replace("nursery.core.", ""))
+                        .distinct())
+                .containsExactlyInAnyOrderElementsOf(ORDER);
     }
 
     @ParameterizedTest
     @MethodSource("places")
     void aPackageUsesOnlyThoseAboveIt(int place) {
-        String[] below = ORDER.subList(place + 1, ORDER.size()).stream().map(name -> "nursery.core." + name + "..").toArray(String[]::new);
-        noClasses().that().resideInAPackage("nursery.core." + ORDER.get(place) + "..").should().dependOnClassesThat().resideInAnyPackage(below).check(CORE);
+        String[] below = ORDER.subList(place + 1, ORDER.size()).stream()
+                .map(name -> "nursery.core." + name + "..")
+                .toArray(String[]::new);
+        noClasses()
+                .that()
+                .resideInAPackage("nursery.core." + ORDER.get(place) + "..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(below)
+                .check(CORE);
     }
 }

@@ -39,23 +39,37 @@ class AlarmBook {
     /** All there is to tell from a moment on, in the order of its moments. */
     List<Told> from(Instant from) {
         QuietHours quiet = quiet();
-        return floors.now().cups().stream().flatMap(cup -> Alarm.of(cup.code(), cup.state(), from).stream()).map(alarm -> new Told(alarm, alarm.heardAt(quiet)))
-                .sorted(Comparator.comparing(told -> told.alarm().at())).toList();
+        return floors.now().cups().stream()
+                .flatMap(cup -> Alarm.of(cup.code(), cup.state(), from).stream())
+                .map(alarm -> new Told(alarm, alarm.heardAt(quiet)))
+                .sorted(Comparator.comparing(told -> told.alarm().at()))
+                .toList();
     }
 
     /** What became due within a while before now and was to be heard then; the quiet hours are kept. */
     List<Told> dueWithin(Duration before) {
         Instant now = moments.now();
-        return quiet().isQuiet(now) ? List.of()
-                : from(now.minus(before)).stream().filter(told -> told.heardAt().filter(at -> !at.isAfter(now) && at.isAfter(now.minus(before))).isPresent()).toList();
+        return quiet().isQuiet(now)
+                ? List.of()
+                : from(now.minus(before)).stream()
+                        .filter(told -> told.heardAt()
+                                .filter(at -> !at.isAfter(now) && at.isAfter(now.minus(before)))
+                                .isPresent())
+                        .toList();
     }
 
     /** Counts on whenever the log or the room has: a calendar takes the entry with the higher number. */
     int edition() {
         Floor floor = floors.now();
-        Instant newest = floor.cups().stream().flatMap(cup -> cup.cup().log().stream()).map(entry -> entry.mark().recordedAt()).max(Instant::compareTo).orElse(Instant.EPOCH);
+        Instant newest = floor.cups().stream()
+                .flatMap(cup -> cup.cup().log().stream())
+                .map(entry -> entry.mark().recordedAt())
+                .max(Instant::compareTo)
+                .orElse(Instant.EPOCH);
         Instant latest = floor.air().lastReadAt().filter(newest::isBefore).orElse(newest);
-        return (int) Math.max(0, Duration.between(Instant.parse("2026-01-01T00:00:00Z"), latest).toMinutes());
+        return (int) Math.max(
+                0,
+                Duration.between(Instant.parse("2026-01-01T00:00:00Z"), latest).toMinutes());
     }
 
     List<FeedRow> feeds() {

@@ -58,7 +58,10 @@ class AlarmController {
     @PostMapping("/alarms/feeds")
     String feed(HttpServletRequest request, Model model) {
         String secret = alarms.newFeed(Maker.of(request).name());
-        model.addAttribute("address", "%s://%s:%d/alarms/feed/%s.ics".formatted(request.getScheme(), request.getServerName(), request.getServerPort(), secret));
+        model.addAttribute(
+                "address",
+                "%s://%s:%d/alarms/feed/%s.ics"
+                        .formatted(request.getScheme(), request.getServerName(), request.getServerPort(), secret));
         return alarms(model);
     }
 
@@ -71,16 +74,28 @@ class AlarmController {
     @GetMapping("/alarms/feed/{secret}.ics")
     ResponseEntity<String> ics(@PathVariable String secret) {
         if (!alarms.opens(secret)) {
-            return ResponseEntity.status(HttpStatus.NOT_FOUND).header("Content-Type", "text/plain;charset=UTF-8").body("There is no calendar at this address: it was never made, or it was revoked.");
+            return ResponseEntity.status(HttpStatus.NOT_FOUND)
+                    .header("Content-Type", "text/plain;charset=UTF-8")
+                    .body("There is no calendar at this address: it was never made, or it was revoked.");
         }
         Show show = floors.show();
-        return ResponseEntity.ok().header("Content-Type", "text/calendar;charset=UTF-8").header("Cache-Control", "no-store")
-                .body(CalendarFile.of(alarms.from(show.now().minus(Duration.ofHours(12))), alarms.edition(), show.now()));
+        return ResponseEntity.ok()
+                .header("Content-Type", "text/calendar;charset=UTF-8")
+                .header("Cache-Control", "no-store")
+                .body(CalendarFile.of(
+                        alarms.from(show.now().minus(Duration.ofHours(12))), alarms.edition(), show.now()));
     }
 
     /** Until the end of tomorrow's morning, so that an evening's list covers the night. */
     private List<AlarmBook.Told> day(Show show) {
-        Instant end = show.now().atZone(show.zone()).truncatedTo(ChronoUnit.DAYS).plusDays(1).plusHours(12).toInstant();
-        return alarms.from(show.now()).stream().filter(told -> told.alarm().at().isBefore(end)).toList();
+        Instant end = show.now()
+                .atZone(show.zone())
+                .truncatedTo(ChronoUnit.DAYS)
+                .plusDays(1)
+                .plusHours(12)
+                .toInstant();
+        return alarms.from(show.now()).stream()
+                .filter(told -> told.alarm().at().isBefore(end))
+                .toList();
     }
 }

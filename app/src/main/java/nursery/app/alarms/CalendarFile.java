@@ -22,9 +22,13 @@ final class CalendarFile {
 
     private static CalendarText.Entry entry(Told told) {
         Alarm alarm = told.alarm();
-        Duration span = alarm.until().map(until -> Duration.between(alarm.at(), until)).orElse(SHORTEST);
+        Duration span =
+                alarm.until().map(until -> Duration.between(alarm.at(), until)).orElse(SHORTEST);
         // A window that stays open for days would bury the calendar: what matters is when it opens.
-        Duration shown = span.compareTo(SHORTEST) < 0 ? SHORTEST : span.compareTo(LONGEST) > 0 && alarm.kind() == Alarm.Kind.OPENS ? LONGEST : span;
-        return new CalendarText.Entry(alarm.key(), alarm.at(), alarm.at().plus(shown), alarm.title(), alarm.why(), told.heardAt());
+        Duration shown = span.compareTo(SHORTEST) < 0
+                ? SHORTEST
+                : span.compareTo(LONGEST) > 0 && alarm.kind() == Alarm.Kind.OPENS ? LONGEST : span;
+        return new CalendarText.Entry(
+                alarm.key(), alarm.at(), alarm.at().plus(shown), alarm.title(), alarm.why(), told.heardAt());
     }
 }

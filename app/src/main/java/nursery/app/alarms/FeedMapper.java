@@ -21,7 +21,8 @@ interface FeedMapper {
     @Select("SELECT id, made_at, made_by, read_at FROM calendar_feed WHERE revoked_at IS NULL ORDER BY id")
     List<FeedRow> feeds();
 
-    @Select("SELECT id, made_at, made_by, read_at FROM calendar_feed WHERE secret_hash = #{hash} AND revoked_at IS NULL")
+    @Select("SELECT id, made_at, made_by, read_at FROM calendar_feed WHERE secret_hash = #{hash} AND revoked_at IS "
+            + "NULL")
     Optional<FeedRow> feed(String hash);
 
     @Update("UPDATE calendar_feed SET read_at = #{at} WHERE id = #{id}")

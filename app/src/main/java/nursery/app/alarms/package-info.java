@@ -1,5 +1,6 @@
 /**
- * What a maker wants to be told of: a banner on every page, a calendar feed for a phone, a list for the day. Publishes nothing.
+ * What a maker wants to be told of: a banner on every page, a calendar feed for a phone, a list for the day. Publishes
+ * nothing.
  */
 @NullMarked
 package nursery.app.alarms;

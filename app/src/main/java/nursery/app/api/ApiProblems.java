@@ -24,14 +24,20 @@ class ApiProblems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(InvalidInput.class)
     ProblemDetail invalid(InvalidInput invalid) {
-        return problem("The request has %d wrong field(s).".formatted(invalid.faults().size()), invalid.faults());
+        return problem(
+                "The request has %d wrong field(s).".formatted(invalid.faults().size()), invalid.faults());
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException unreadable, HttpHeaders headers,
-            HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem = problem("The request body is not the JSON object this address expects.",
-                List.of(new Fault("", "The body is missing, not JSON, or not of the expected shape: see /v3/api-docs.")));
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException unreadable,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        ProblemDetail problem = problem(
+                "The request body is not the JSON object this address expects.",
+                List.of(new Fault(
+                        "", "The body is missing, not JSON, or not of the expected shape: see /v3/api-docs.")));
         return ResponseEntity.badRequest().body(problem);
     }
 
@@ -44,7 +50,11 @@ class ApiProblems extends ResponseEntityExceptionHandler {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, detail);
         problem.setType(URI.create("about:blank"));
         problem.setTitle("Bad input");
-        problem.setProperty("errors", faults.stream().map(fault -> Map.of("field", fault.field(), "message", fault.message())).toList());
+        problem.setProperty(
+                "errors",
+                faults.stream()
+                        .map(fault -> Map.of("field", fault.field(), "message", fault.message()))
+                        .toList());
         return problem;
     }
 }

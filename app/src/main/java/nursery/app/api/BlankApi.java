@@ -23,18 +23,34 @@ import tools.jackson.databind.JsonNode;
 class BlankApi {
 
     record StationRequest(
-            @Schema(type = "number", description = "Height above the base, mm; the first is 0", example = "0") @Nullable JsonNode heightMm,
-            @Schema(type = "number", description = "Circumference there, mm, 50 to 1000", example = "220") @Nullable JsonNode circumferenceMm) {}
+            @Schema(type = "number", description = "Height above the base, mm; the first is 0", example = "0") @Nullable
+                    JsonNode heightMm,
+            @Schema(type = "number", description = "Circumference there, mm, 50 to 1000", example = "220") @Nullable
+                    JsonNode circumferenceMm) {}
 
     record BlankRequest(
             @ArraySchema(minItems = 2, maxItems = 60) @Nullable List<@Nullable StationRequest> outline,
-            @Schema(type = "boolean", description = "Whether the underside is coated; false if left out") @Nullable JsonNode baseCoated,
-            @Schema(type = "number", description = "Bare band at the rim, mm along the surface; 0 if left out") @Nullable JsonNode rimBareMm,
-            @Schema(type = "number", description = "Bare band at the foot of the side, mm along the surface; 0 if left out") @Nullable JsonNode baseBareMm,
-            @Schema(type = "number", description = "Width around the cup that a handle takes, mm; 0 if left out") @Nullable JsonNode handleGapMm) {}
+            @Schema(type = "boolean", description = "Whether the underside is coated; false if left out") @Nullable
+                    JsonNode baseCoated,
+            @Schema(type = "number", description = "Bare band at the rim, mm along the surface; 0 if left out")
+                    @Nullable
+                    JsonNode rimBareMm,
+            @Schema(
+                            type = "number",
+                            description = "Bare band at the foot of the side, mm along the surface; 0 if left out")
+                    @Nullable
+                    JsonNode baseBareMm,
+            @Schema(type = "number", description = "Width around the cup that a handle takes, mm; 0 if left out")
+                    @Nullable
+                    JsonNode handleGapMm) {}
 
     @PostMapping("/api/blank")
-    @Operation(summary = "Measure a blank", description = "A stack of frusta between the heights given, base to rim. sideCm2 is the whole side, baseCm2 the disc of the base whether coated or not, coatedCm2 what a coat covers, slantMm the length of the side along the surface. Changes nothing.")
+    @Operation(
+            summary = "Measure a blank",
+            description =
+                    "A stack of frusta between the heights given, base to rim. sideCm2 is the whole side, baseCm2 "
+                            + "the disc of the base whether coated or not, coatedCm2 what a coat covers, slantMm "
+                            + "the length of the side along the surface. Changes nothing.")
     CoatedArea blank(@RequestBody BlankRequest request) {
         JsonFields fields = new JsonFields();
         List<Station> stations = stations(fields, request.outline());
@@ -42,9 +58,13 @@ class BlankApi {
         double rimBareMm = fields.numberOr("rimBareMm", request.rimBareMm(), 0);
         double baseBareMm = fields.numberOr("baseBareMm", request.baseBareMm(), 0);
         double handleGapMm = fields.numberOr("handleGapMm", request.handleGapMm(), 0);
-        Optional<Turned> outline = fields.faults().none() || !stations.isEmpty() ? fields.faults().attempt("outline", () -> new Turned(stations)) : Optional.empty();
-        Optional<Blank> blank = outline.flatMap(side -> fields.faults().attempt("outline",
-                () -> new Blank(side, baseCoated, rimBareMm, baseBareMm, handleGapMm, OptionalDouble.empty())));
+        Optional<Turned> outline = fields.faults().none() || !stations.isEmpty()
+                ? fields.faults().attempt("outline", () -> new Turned(stations))
+                : Optional.empty();
+        Optional<Blank> blank = outline.flatMap(side -> fields.faults()
+                .attempt(
+                        "outline",
+                        () -> new Blank(side, baseCoated, rimBareMm, baseBareMm, handleGapMm, OptionalDouble.empty())));
         fields.faults().throwIfAny();
         return blank.orElseThrow().area();
     }
@@ -58,8 +78,11 @@ class BlankApi {
         int before = fields.faults().found().size();
         for (int i = 0; i < outline.size(); i++) {
             StationRequest station = outline.get(i);
-            stations.add(new Station(fields.number("outline[%d].heightMm".formatted(i), station == null ? null : station.heightMm()),
-                    fields.number("outline[%d].circumferenceMm".formatted(i), station == null ? null : station.circumferenceMm())));
+            stations.add(new Station(
+                    fields.number("outline[%d].heightMm".formatted(i), station == null ? null : station.heightMm()),
+                    fields.number(
+                            "outline[%d].circumferenceMm".formatted(i),
+                            station == null ? null : station.circumferenceMm())));
         }
         return fields.faults().found().size() == before ? stations : List.of();
     }

@@ -26,23 +26,52 @@ class CureApi {
 
     record ReadingRequest(
             @Schema(type = "string", format = "date-time", example = "2026-03-01T18:00:00Z") @Nullable JsonNode at,
-            @Schema(type = "number", description = "°C, -30 to 60", example = "20.0") @Nullable JsonNode temperatureC) {}
+            @Schema(type = "number", description = "°C, -30 to 60", example = "20.0") @Nullable
+                    JsonNode temperatureC) {}
 
     record CureRequest(
-            @Schema(type = "number", description = "Temperature the label's times hold for, °C, 5 to 45", example = "24", requiredMode = Schema.RequiredMode.REQUIRED) @Nullable JsonNode referenceC,
-            @Schema(type = "number", description = "Activation energy, kJ/mol, 0 to 200; 50 if left out", example = "50") @Nullable JsonNode activationKjPerMol,
+            @Schema(
+                            type = "number",
+                            description = "Temperature the label's times hold for, °C, 5 to 45",
+                            example = "24",
+                            requiredMode = Schema.RequiredMode.REQUIRED)
+                    @Nullable
+                    JsonNode referenceC,
+            @Schema(
+                            type = "number",
+                            description = "Activation energy, kJ/mol, 0 to 200; 50 if left out",
+                            example = "50")
+                    @Nullable
+                    JsonNode activationKjPerMol,
             @ArraySchema(minItems = 1) @Nullable List<@Nullable ReadingRequest> readings,
-            @Schema(type = "string", format = "date-time", example = "2026-03-01T18:00:00Z", requiredMode = Schema.RequiredMode.REQUIRED) @Nullable JsonNode from,
-            @Schema(type = "string", format = "date-time", example = "2026-03-02T18:00:00Z", requiredMode = Schema.RequiredMode.REQUIRED) @Nullable JsonNode until) {}
+            @Schema(
+                            type = "string",
+                            format = "date-time",
+                            example = "2026-03-01T18:00:00Z",
+                            requiredMode = Schema.RequiredMode.REQUIRED)
+                    @Nullable
+                    JsonNode from,
+            @Schema(
+                            type = "string",
+                            format = "date-time",
+                            example = "2026-03-02T18:00:00Z",
+                            requiredMode = Schema.RequiredMode.REQUIRED)
+                    @Nullable
+                    JsonNode until) {}
 
     record CureAnswer(double equivalentAgeHours) {}
 
     @PostMapping("/api/cure")
-    @Operation(summary = "Equivalent age over a room's history", description = "Hours at the reference temperature that the span is worth (maturity method, ASTM C1074, Arrhenius rate). Temperature is linear between readings, held flat before the first and after the last. Changes nothing.")
+    @Operation(
+            summary = "Equivalent age over a room's history",
+            description = "Hours at the reference temperature that the span is worth (maturity method, ASTM C1074, "
+                    + "Arrhenius rate). Temperature is linear between readings, held flat before the first "
+                    + "and after the last. Changes nothing.")
     CureAnswer cure(@RequestBody CureRequest request) {
         JsonFields fields = new JsonFields();
         double referenceC = fields.number("referenceC", request.referenceC());
-        double activation = fields.numberOr("activationKjPerMol", request.activationKjPerMol(), Label.DEFAULT_ACTIVATION_KJ_PER_MOL);
+        double activation = fields.numberOr(
+                "activationKjPerMol", request.activationKjPerMol(), Label.DEFAULT_ACTIVATION_KJ_PER_MOL);
         if (!Double.isNaN(referenceC)) {
             fields.faults().within("referenceC", "The reference temperature", referenceC, 5, 45, "°C");
         }
@@ -52,9 +81,14 @@ class CureApi {
         List<RoomReading> readings = readings(fields, request.readings());
         Optional<Instant> from = fields.moment("from", request.from());
         Optional<Instant> until = fields.moment("until", request.until());
-        fields.faults().require(from.isEmpty() || until.isEmpty() || !until.get().isBefore(from.get()), "until", "until is before from: swap them.");
+        fields.faults()
+                .require(
+                        from.isEmpty() || until.isEmpty() || !until.get().isBefore(from.get()),
+                        "until",
+                        "until is before from: swap them.");
         fields.faults().throwIfAny();
-        return new CureAnswer(new CureClock(referenceC, activation).equivalentAgeHours(new RoomCourse(readings), from.orElseThrow(), until.orElseThrow()));
+        return new CureAnswer(new CureClock(referenceC, activation)
+                .equivalentAgeHours(new RoomCourse(readings), from.orElseThrow(), until.orElseThrow()));
     }
 
     private static List<RoomReading> readings(JsonFields fields, @Nullable List<@Nullable ReadingRequest> requested) {
@@ -66,9 +100,12 @@ class CureApi {
         for (int i = 0; i < requested.size(); i++) {
             ReadingRequest reading = requested.get(i);
             Optional<Instant> at = fields.moment("readings[%d].at".formatted(i), reading == null ? null : reading.at());
-            double celsius = fields.number("readings[%d].temperatureC".formatted(i), reading == null ? null : reading.temperatureC());
+            double celsius = fields.number(
+                    "readings[%d].temperatureC".formatted(i), reading == null ? null : reading.temperatureC());
             if (at.isPresent() && !Double.isNaN(celsius)) {
-                fields.faults().attempt("readings[%d].temperatureC".formatted(i), () -> new RoomReading(at.get(), celsius)).ifPresent(readings::add);
+                fields.faults()
+                        .attempt("readings[%d].temperatureC".formatted(i), () -> new RoomReading(at.get(), celsius))
+                        .ifPresent(readings::add);
             }
         }
         return readings;

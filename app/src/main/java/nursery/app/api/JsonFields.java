@@ -10,8 +10,8 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Reads a request's fields one by one, so that every wrong one is named and not only the first. A value that could
- * not be read comes back as NaN or empty, with its fault noted.
+ * Reads a request's fields one by one, so that every wrong one is named and not only the first. A value that could not
+ * be read comes back as NaN or empty, with its fault noted.
  */
 final class JsonFields {
 
@@ -31,7 +31,10 @@ final class JsonFields {
             return OptionalDouble.empty();
         }
         if (!node.isNumber() || !Double.isFinite(node.asDouble())) {
-            faults.add(field, "%s is %s: it must be a finite number, with a point and without quotes.".formatted(field, shorten(node.toString())));
+            faults.add(
+                    field,
+                    "%s is %s: it must be a finite number, with a point and without quotes."
+                            .formatted(field, shorten(node.toString())));
             return OptionalDouble.empty();
         }
         return OptionalDouble.of(node.asDouble());
@@ -46,7 +49,10 @@ final class JsonFields {
         if (node == null || isAbsent(node)) {
             return otherwise;
         }
-        faults.require(node.isBoolean(), field, "%s is %s: it must be true or false.".formatted(field, shorten(node.toString())));
+        faults.require(
+                node.isBoolean(),
+                field,
+                "%s is %s: it must be true or false.".formatted(field, shorten(node.toString())));
         return node.isBoolean() ? node.asBoolean() : otherwise;
     }
 
@@ -66,7 +72,10 @@ final class JsonFields {
         try {
             return Optional.of(OffsetDateTime.parse(text).toInstant());
         } catch (DateTimeException e) {
-            faults.add(field, "“%s” is not a moment: write it with its offset, as 2026-03-01T18:00:00Z.".formatted(shorten(text)));
+            faults.add(
+                    field,
+                    "“%s” is not a moment: write it with its offset, as 2026-03-01T18:00:00Z."
+                            .formatted(shorten(text)));
             return Optional.empty();
         }
     }

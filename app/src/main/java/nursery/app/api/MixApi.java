@@ -20,29 +20,60 @@ class MixApi {
 
     /** Everything is read as it comes, so that a wrong type is named beside the other faults. */
     record MixRequest(
-            @Schema(type = "string", description = "Resin to hardener by volume, as the label prints it", example = "2:1", requiredMode = Schema.RequiredMode.REQUIRED) @Nullable JsonNode ratio,
-            @Schema(type = "number", description = "Least amount wanted, ml, above 0 and at most 5000", example = "31", requiredMode = Schema.RequiredMode.REQUIRED) @Nullable JsonNode totalMl,
-            @Schema(type = "number", description = "Distance between the measuring cup's marks, ml, 0.01 to 100; without it nothing is rounded", example = "1") @Nullable JsonNode markMl,
-            @Schema(type = "number", description = "Density of the resin, g/ml, 0.5 to 3", example = "1.15") @Nullable JsonNode densityA,
-            @Schema(type = "number", description = "Density of the hardener, g/ml, 0.5 to 3", example = "0.96") @Nullable JsonNode densityB) {}
+            @Schema(
+                            type = "string",
+                            description = "Resin to hardener by volume, as the label prints it",
+                            example = "2:1",
+                            requiredMode = Schema.RequiredMode.REQUIRED)
+                    @Nullable
+                    JsonNode ratio,
+            @Schema(
+                            type = "number",
+                            description = "Least amount wanted, ml, above 0 and at most 5000",
+                            example = "31",
+                            requiredMode = Schema.RequiredMode.REQUIRED)
+                    @Nullable
+                    JsonNode totalMl,
+            @Schema(
+                            type = "number",
+                            description = "Distance between the measuring cup's marks, ml, 0.01 to 100; without it "
+                                    + "nothing is rounded",
+                            example = "1")
+                    @Nullable
+                    JsonNode markMl,
+            @Schema(type = "number", description = "Density of the resin, g/ml, 0.5 to 3", example = "1.15") @Nullable
+                    JsonNode densityA,
+            @Schema(type = "number", description = "Density of the hardener, g/ml, 0.5 to 3", example = "0.96")
+                    @Nullable
+                    JsonNode densityB) {}
 
     /** Grams are there when both densities were given. */
-    record MixAnswer(double partAMl, double partBMl, double totalMl, @Nullable Double partAGrams, @Nullable Double partBGrams) {}
+    record MixAnswer(
+            double partAMl, double partBMl, double totalMl, @Nullable Double partAGrams, @Nullable Double partBGrams) {}
 
     @PostMapping("/api/mix")
-    @Operation(summary = "Split an amount into A and B", description = "Rounds the total up to the smallest amount at which A and B both lie on a mark, so the ratio is never bent. Changes nothing.")
+    @Operation(
+            summary = "Split an amount into A and B",
+            description =
+                    "Rounds the total up to the smallest amount at which A and B both lie on a mark, so the ratio "
+                            + "is never bent. Changes nothing.")
     MixAnswer mix(@RequestBody MixRequest request) {
         JsonFields fields = new JsonFields();
         String written = fields.text("ratio", request.ratio());
-        Optional<MixRatio> ratio = written.isEmpty() ? Optional.empty() : fields.faults().attempt("ratio", () -> MixRatio.parse(written));
+        Optional<MixRatio> ratio =
+                written.isEmpty() ? Optional.empty() : fields.faults().attempt("ratio", () -> MixRatio.parse(written));
         double totalMl = fields.number("totalMl", request.totalMl());
         OptionalDouble markMl = fields.optionalNumber("markMl", request.markMl());
         Optional<Densities> densities = densities(fields, request);
         // Stand-ins for what could not be read, so that the rest is checked too.
         MixRatio anyRatio = ratio.orElse(new MixRatio(1, 1));
         double anyMl = Double.isNaN(totalMl) ? 1 : totalMl;
-        Optional<Mix> mix = fields.faults().attempt("totalMl",
-                () -> markMl.isPresent() ? Mix.onMarks(anyRatio, anyMl, markMl.getAsDouble()) : Mix.exactly(anyRatio, anyMl));
+        Optional<Mix> mix = fields.faults()
+                .attempt(
+                        "totalMl",
+                        () -> markMl.isPresent()
+                                ? Mix.onMarks(anyRatio, anyMl, markMl.getAsDouble())
+                                : Mix.exactly(anyRatio, anyMl));
         fields.faults().throwIfAny();
         return answer(mix.orElseThrow(), densities);
     }
@@ -53,11 +84,20 @@ class MixApi {
         if (a.isPresent() && b.isPresent()) {
             return fields.faults().attempt("densityA", () -> new Densities(a.getAsDouble(), b.getAsDouble()));
         }
-        fields.faults().require(a.isPresent() == b.isPresent(), a.isPresent() ? "densityB" : "densityA", "One density alone cannot give the masses: send both or neither.");
+        fields.faults()
+                .require(
+                        a.isPresent() == b.isPresent(),
+                        a.isPresent() ? "densityB" : "densityA",
+                        "One density alone cannot give the masses: send both or neither.");
         return Optional.empty();
     }
 
     private static MixAnswer answer(Mix mix, Optional<Densities> densities) {
-        return new MixAnswer(mix.partAMl(), mix.partBMl(), mix.totalMl(), densities.map(mix::partAGrams).orElse(null), densities.map(mix::partBGrams).orElse(null));
+        return new MixAnswer(
+                mix.partAMl(),
+                mix.partBMl(),
+                mix.totalMl(),
+                densities.map(mix::partAGrams).orElse(null),
+                densities.map(mix::partBGrams).orElse(null));
     }
 }

@@ -1,6 +1,4 @@
-/**
- * The JSON API under {@code /api}.
- */
+/** The JSON API under {@code /api}. */
 @NullMarked
 package nursery.app.api;
 

@@ -40,18 +40,49 @@ class BenchController {
         Floor floor = floors.now();
         Instant now = floor.now();
         Show show = Show.of(floor.ways(), now);
-        TimeBar.Frame frame = new TimeBar.Frame(new Span(now.minus(BACK), now.plus(AHEAD)), floor.ways().quiet());
-        List<BenchRow> rows = floor.cups().stream().map(cup -> BenchRow.of(cup, frame, show)).toList();
+        TimeBar.Frame frame = new TimeBar.Frame(
+                new Span(now.minus(BACK), now.plus(AHEAD)), floor.ways().quiet());
+        List<BenchRow> rows =
+                floor.cups().stream().map(cup -> BenchRow.of(cup, frame, show)).toList();
         model.addAttribute("show", show);
         model.addAttribute("rows", rows);
-        model.addAttribute("now", rows.stream().filter(BenchRow::isNow).sorted(Comparator.comparing(BenchRow::closesAt)
-                .thenComparing(row -> row.onBench().cup().promise().dueAt().orElse(Instant.MAX))).toList());
-        model.addAttribute("waiting", rows.stream().filter(BenchRow::isWaiting).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
-        model.addAttribute("day", rows.stream().filter(row -> !row.isFinished()).sorted(Comparator.comparing(BenchRow::opensAt)).toList());
-        model.addAttribute("curing", rows.stream().filter(row -> row.isFinished() && row.onBench().state().gone().isEmpty())
-                .filter(row -> row.onBench().state().fullCureAt().map(at -> at.plus(SHOWN_AFTER_FULL_CURE).isAfter(now)).orElse(false)).toList());
+        model.addAttribute(
+                "now",
+                rows.stream()
+                        .filter(BenchRow::isNow)
+                        .sorted(Comparator.comparing(BenchRow::closesAt)
+                                .thenComparing(row ->
+                                        row.onBench().cup().promise().dueAt().orElse(Instant.MAX)))
+                        .toList());
+        model.addAttribute(
+                "waiting",
+                rows.stream()
+                        .filter(BenchRow::isWaiting)
+                        .sorted(Comparator.comparing(BenchRow::opensAt))
+                        .toList());
+        model.addAttribute(
+                "day",
+                rows.stream()
+                        .filter(row -> !row.isFinished())
+                        .sorted(Comparator.comparing(BenchRow::opensAt))
+                        .toList());
+        model.addAttribute(
+                "curing",
+                rows.stream()
+                        .filter(row ->
+                                row.isFinished() && row.onBench().state().gone().isEmpty())
+                        .filter(row -> row.onBench()
+                                .state()
+                                .fullCureAt()
+                                .map(at -> at.plus(SHOWN_AFTER_FULL_CURE).isAfter(now))
+                                .orElse(false))
+                        .toList());
         model.addAttribute("departures", floors.standing(floor).departures());
-        model.addAttribute("coatsDue", rows.stream().filter(row -> row.isNow() && row.share().isPresent()).count());
+        model.addAttribute(
+                "coatsDue",
+                rows.stream()
+                        .filter(row -> row.isNow() && row.share().isPresent())
+                        .count());
         model.addAttribute("roomC", floor.air().temperatureC(now));
         model.addAttribute("archived", rows.isEmpty() ? floors.archivedCups() : 0);
         model.addAttribute("hasBlanks", !floor.shelf().blanks().isEmpty());

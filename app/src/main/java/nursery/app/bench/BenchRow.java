@@ -19,17 +19,30 @@ import nursery.core.log.NextAction.Readiness;
  * One cup on the bench.
  *
  * @param share what its next coat needs on the cup, if its next step is a coat
- * @param bar   its newest coat and its window, on the scale all cups share
+ * @param bar its newest coat and its window, on the scale all cups share
  */
-record BenchRow(CupNow onBench, CupPicture picture, Optional<NextAction> next, Readiness readiness, Optional<Share> share, Optional<Phase> phase,
-        Optional<SpindleHold> comesOff, TimeBar bar) {
+record BenchRow(
+        CupNow onBench,
+        CupPicture picture,
+        Optional<NextAction> next,
+        Readiness readiness,
+        Optional<Share> share,
+        Optional<Phase> phase,
+        Optional<SpindleHold> comesOff,
+        TimeBar bar) {
 
     static BenchRow of(CupNow cup, TimeBar.Frame frame, Show show) {
         Optional<NextAction> next = cup.state().next();
         Instant now = show.now();
         Optional<CoatTimes> coat = cup.state().newestCoat().map(CoatOnCup::times);
-        return new BenchRow(cup, Looks.of(cup), next, next.map(action -> action.readinessAt(now)).orElse(Readiness.CLOSED), cup.nextShare(),
-                coat.map(times -> times.phaseAt(now)), cup.state().hold().filter(hold -> !hold.mayComeOffAt().isAfter(now)),
+        return new BenchRow(
+                cup,
+                Looks.of(cup),
+                next,
+                next.map(action -> action.readinessAt(now)).orElse(Readiness.CLOSED),
+                cup.nextShare(),
+                coat.map(times -> times.phaseAt(now)),
+                cup.state().hold().filter(hold -> !hold.mayComeOffAt().isAfter(now)),
                 TimeBar.of(frame, coat, next.map(NextAction::window)));
     }
 

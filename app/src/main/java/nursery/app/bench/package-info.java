@@ -1,6 +1,4 @@
-/**
- * The first screen: what needs hands now, for all cups.
- */
+/** The first screen: what needs hands now, for all cups. */
 @NullMarked
 package nursery.app.bench;
 

@@ -18,8 +18,17 @@ import nursery.core.measure.Span;
  *
  * @param speed how fast it cures now, relative to label speed
  */
-record CoatCard(String title, Phase phase, String style, double ageHours, double speed, double filmMm, CoatTimes times, Window tack,
-        boolean scuffed, TimeBar bar) {
+record CoatCard(
+        String title,
+        Phase phase,
+        String style,
+        double ageHours,
+        double speed,
+        double filmMm,
+        CoatTimes times,
+        Window tack,
+        boolean scuffed,
+        TimeBar bar) {
 
     private static final Duration LEAD = Duration.ofMinutes(20);
     private static final Duration AHEAD = Duration.ofHours(2);
@@ -28,8 +37,16 @@ record CoatCard(String title, Phase phase, String style, double ageHours, double
         CoatTimes times = coat.times();
         Instant now = show.now();
         Phase phase = times.phaseAt(now);
-        return new CoatCard(coat.step().title(), phase, TimeBar.styleOf(phase), times.ageHoursAt(now), times.speedAt(now),
-                coat.filmMm(coatedCm2), times, times.tackWindow(), coat.scuffed(),
+        return new CoatCard(
+                coat.step().title(),
+                phase,
+                TimeBar.styleOf(phase),
+                times.ageHoursAt(now),
+                times.speedAt(now),
+                coat.filmMm(coatedCm2),
+                times,
+                times.tackWindow(),
+                coat.scuffed(),
                 TimeBar.of(frame(times, quiet, now), Optional.of(times), next.map(NextAction::window)));
     }
 

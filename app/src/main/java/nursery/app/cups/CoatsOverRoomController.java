@@ -31,11 +31,19 @@ class CoatsOverRoomController {
         Floor floor = floors.now();
         boolean week = span.equals("week");
         Instant now = floor.now();
-        Span shown = week ? new Span(now.minus(Duration.ofDays(7)), now.plus(Duration.ofDays(2))) : new Span(now.minus(Duration.ofHours(30)), now.plus(Duration.ofHours(24)));
+        Span shown = week
+                ? new Span(now.minus(Duration.ofDays(7)), now.plus(Duration.ofDays(2)))
+                : new Span(now.minus(Duration.ofHours(30)), now.plus(Duration.ofHours(24)));
         List<RoomChart.Coat> coats = floor.cups().stream()
-                .flatMap(cup -> cup.state().newestCoat().stream().map(coat -> new RoomChart.Coat(cup.code(), cup.code() + " " + coat.step().title(), coat.times())))
+                .flatMap(cup -> cup.state().newestCoat().stream()
+                        .map(coat -> new RoomChart.Coat(
+                                cup.code(), cup.code() + " " + coat.step().title(), coat.times())))
                 .filter(coat -> coat.times().fullCureAt().isAfter(shown.from()))
-                .sorted(Comparator.comparing((RoomChart.Coat coat) -> coat.times().pouredAt()).reversed()).limit(MOST_LANES).toList();
+                .sorted(Comparator.comparing(
+                                (RoomChart.Coat coat) -> coat.times().pouredAt())
+                        .reversed())
+                .limit(MOST_LANES)
+                .toList();
         model.addAttribute("phases", Phase.values());
         model.addAttribute("week", week);
         model.addAttribute("chart", RoomChart.of(floor.air(), shown, now, coats, floors.show()));

@@ -29,10 +29,17 @@ public class CupBook {
         this.floors = floors;
     }
 
-    /** Starts an order's cups, all or none, each with a plan of its own, and returns the codes to write on their tapes. */
+    /**
+     * Starts an order's cups, all or none, each with a plan of its own, and returns the codes to write on their tapes.
+     */
     @Transactional
     public List<String> start(Order order, Instant startedAt) {
-        int edition = floors.shelf().blank(order.blankId()).orElseThrow().editions().current().number();
+        int edition = floors.shelf()
+                .blank(order.blankId())
+                .orElseThrow()
+                .editions()
+                .current()
+                .number();
         String schools = order.schools().all().stream().map(School::name).collect(Collectors.joining(","));
         List<String> codes = new ArrayList<>();
         for (int i = 0; i < order.count(); i++) {
@@ -44,8 +51,21 @@ public class CupBook {
     private String start(Order order, String schools, int edition, Instant startedAt) {
         String code = freeCode();
         LocalDate due = order.due().orElse(null);
-        long id = mapper.insertCup(new NewCupRow(code, order.about().name(), order.about().madeFor(), order.blankId(), edition, order.resins().base().id(), order.resins().last().id(),
-                due, order.about().paint(), order.about().glitter(), schools, order.about().technique(), startedAt, order.matters()));
+        long id = mapper.insertCup(new NewCupRow(
+                code,
+                order.about().name(),
+                order.about().madeFor(),
+                order.blankId(),
+                edition,
+                order.resins().base().id(),
+                order.resins().last().id(),
+                due,
+                order.about().paint(),
+                order.about().glitter(),
+                schools,
+                order.about().technique(),
+                startedAt,
+                order.matters()));
         for (int i = 0; i < order.plan().size(); i++) {
             mapper.insertStep(StepRow.of(id, i + 1, order.plan().get(i)));
         }
@@ -79,7 +99,8 @@ public class CupBook {
     public void leaveOut(String code, int step) {
         long id = mapper.lock(code).orElseThrow();
         if (mapper.removeStep(id, step) == 0) {
-            throw new InvalidInput(List.of(new Fault("step", "%s: that coat is poured, or somebody is mixing for it.".formatted(code))));
+            throw new InvalidInput(List.of(
+                    new Fault("step", "%s: that coat is poured, or somebody is mixing for it.".formatted(code))));
         }
     }
 }

@@ -50,38 +50,53 @@ class CupController {
     }
 
     @PostMapping("/cups/{code}/log")
-    ModelAndView log(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView log(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         CupNow cup = pages.find(code);
-        return posts.handle(typed, model, () -> {
-            LogForm form = new LogForm(typed, floors.now(), cup.cup());
-            try {
-                log.add(code, form.entry(Maker.of(request).name()), form.isConfirmed());
-            } catch (NotLogged answer) {
-                throw answer.asFaults(floors.show());
-            }
-            return "/cups/" + code;
-        }, form -> pages.page(code, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    LogForm form = new LogForm(typed, floors.now(), cup.cup());
+                    try {
+                        log.add(code, form.entry(Maker.of(request).name()), form.isConfirmed());
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/cups/" + code;
+                },
+                form -> pages.page(code, Optional.of(form), model));
     }
 
     /** One more coat, or a step once more, to be done next. */
     @PostMapping("/cups/{code}/plan")
     ModelAndView plan(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
         pages.find(code);
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            try {
-                if ("repeat".equals(reader.raw("edit"))) {
-                    int step = reader.id("repeated", "The step").filter(id -> id >= 0 && id <= Integer.MAX_VALUE).map(Long::intValue).orElse(0);
-                    reader.faults().throwIfAny();
-                    log.repeat(code, step);
-                } else {
-                    log.addCoat(code);
-                }
-            } catch (NotLogged answer) {
-                throw answer.asFaults(floors.show());
-            }
-            return "/cups/" + code;
-        }, form -> pages.page(code, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    try {
+                        if ("repeat".equals(reader.raw("edit"))) {
+                            int step = reader.id("repeated", "The step")
+                                    .filter(id -> id >= 0 && id <= Integer.MAX_VALUE)
+                                    .map(Long::intValue)
+                                    .orElse(0);
+                            reader.faults().throwIfAny();
+                            log.repeat(code, step);
+                        } else {
+                            log.addCoat(code);
+                        }
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/cups/" + code;
+                },
+                form -> pages.page(code, Optional.of(form), model));
     }
 
     @GetMapping("/cups/{code}/entries/{id}")
@@ -90,23 +105,33 @@ class CupController {
     }
 
     @PostMapping("/cups/{code}/entries/{id}")
-    ModelAndView correct(@PathVariable String code, @PathVariable long id, @RequestParam Map<String, String> typed, Model model,
+    ModelAndView correct(
+            @PathVariable String code,
+            @PathVariable long id,
+            @RequestParam Map<String, String> typed,
+            Model model,
             HttpServletRequest request) {
         CupNow cup = pages.find(code);
         entry(cup, id);
-        return posts.handle(typed, model, () -> {
-            String by = Maker.of(request).name();
-            FormReader reader = new FormReader(typed);
-            String why = reader.line("why", "The reason", 400, false);
-            reader.faults().throwIfAny();
-            Optional<LogEntry> instead = reader.raw("instead").equals("nothing") ? Optional.empty() : Optional.of(new LogForm(typed, floors.now(), cup.cup()).entry(by));
-            try {
-                log.correct(code, id, instead, by, why);
-            } catch (NotLogged answer) {
-                throw answer.asFaults(floors.show());
-            }
-            return "/cups/" + code + "#history";
-        }, form -> correction(code, id, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    String by = Maker.of(request).name();
+                    FormReader reader = new FormReader(typed);
+                    String why = reader.line("why", "The reason", 400, false);
+                    reader.faults().throwIfAny();
+                    Optional<LogEntry> instead = reader.raw("instead").equals("nothing")
+                            ? Optional.empty()
+                            : Optional.of(new LogForm(typed, floors.now(), cup.cup()).entry(by));
+                    try {
+                        log.correct(code, id, instead, by, why);
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/cups/" + code + "#history";
+                },
+                form -> correction(code, id, Optional.of(form), model));
     }
 
     private String correction(String code, long id, Optional<Form> sentBack, Model model) {
@@ -116,7 +141,9 @@ class CupController {
         model.addAttribute("cup", cup.cup());
         model.addAttribute("entryId", id);
         model.addAttribute("what", HistoryLine.what(entry, cup.cup(), show));
-        model.addAttribute("touch", entry instanceof LogEntry.Touched touched ? touched.touch().name() : "");
+        model.addAttribute(
+                "touch",
+                entry instanceof LogEntry.Touched touched ? touched.touch().name() : "");
         model.addAttribute("isPour", entry.kind() == LogEntry.Kind.POURED);
         model.addAttribute("isNote", entry.kind() == LogEntry.Kind.NOTED);
         model.addAttribute("spindles", floors.shelf().spindles());
@@ -125,15 +152,33 @@ class CupController {
     }
 
     private static Map<String, String> typedFrom(LogEntry entry, Show show) {
-        Optional<LogEntry.Poured> pour = entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
+        Optional<LogEntry.Poured> pour =
+                entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
         int step = entry instanceof LogEntry.OfStep done ? done.step() : 0;
-        return Map.of("what", entry.kind().name(), "step", String.valueOf(step), "when", "at", "at", show.input(entry.mark().happenedAt()),
-                "amount", pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
-                "spindle", pour.flatMap(LogEntry.Poured::spindle).map(Spindle::id).map(String::valueOf).orElse(""), "note", entry.mark().note());
+        return Map.of(
+                "what",
+                entry.kind().name(),
+                "step",
+                String.valueOf(step),
+                "when",
+                "at",
+                "at",
+                show.input(entry.mark().happenedAt()),
+                "amount",
+                pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
+                "spindle",
+                pour.flatMap(LogEntry.Poured::spindle)
+                        .map(Spindle::id)
+                        .map(String::valueOf)
+                        .orElse(""),
+                "note",
+                entry.mark().note());
     }
 
     private static LogEntry entry(CupNow cup, long id) {
-        return cup.cup().log().stream().filter(entry -> entry.mark().id() == id && entry.kind() != LogEntry.Kind.CANCELLED).findFirst()
+        return cup.cup().log().stream()
+                .filter(entry -> entry.mark().id() == id && entry.kind() != LogEntry.Kind.CANCELLED)
+                .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such entry."));
     }
 }

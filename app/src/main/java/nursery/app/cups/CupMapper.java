@@ -18,8 +18,21 @@ import org.jspecify.annotations.Nullable;
 interface CupMapper {
 
     /** A cup as it is started. */
-    record NewCupRow(String code, String name, String madeFor, long blankId, int blankEdition, long baseResinId, long lastResinId, @Nullable LocalDate dueOn, String paint,
-            String glitter, String schools, String technique, Instant startedAt, int matters) {}
+    record NewCupRow(
+            String code,
+            String name,
+            String madeFor,
+            long blankId,
+            int blankEdition,
+            long baseResinId,
+            long lastResinId,
+            @Nullable LocalDate dueOn,
+            String paint,
+            String glitter,
+            String schools,
+            String technique,
+            Instant startedAt,
+            int matters) {}
 
     /** Holds the cup until the transaction ends, so that two tablets log on it one after the other. */
     @Select("SELECT id FROM cup WHERE code = #{code} FOR UPDATE")
@@ -38,10 +51,15 @@ interface CupMapper {
     @Select("SELECT COUNT(*) FROM cup WHERE code = #{code}")
     int named(String code);
 
-    @Select(value = """
-            INSERT INTO cup (code, name, made_for, blank_id, blank_edition, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at, matters)
-            VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{blankEdition}, #{baseResinId}, #{lastResinId}, #{dueOn}, #{paint}, #{glitter}, #{schools}, #{technique}, #{startedAt},
-              #{matters}) RETURNING id""", affectData = true)
+    @Select(
+            value =
+                    """
+            INSERT INTO cup (code, name, made_for, blank_id, blank_edition, base_resin_id, last_resin_id, due_on,
+              paint_colour, glitter_colour, schools, technique, started_at, matters)
+            VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{blankEdition}, #{baseResinId}, #{lastResinId},
+              #{dueOn}, #{paint}, #{glitter}, #{schools}, #{technique}, #{startedAt},
+              #{matters}) RETURNING id""",
+            affectData = true)
     long insertCup(NewCupRow cup);
 
     @Update("UPDATE cup SET matters = #{matters} WHERE code = #{code}")
@@ -53,9 +71,12 @@ interface CupMapper {
     @Update("UPDATE cup SET leaves_at = #{at}, left_how = #{how} WHERE id = #{id}")
     void leaves(@Param("id") long id, @Param("at") Instant at, @Param("how") String how);
 
-    @Insert("""
-            INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, width_mm, height_mm, grit)
-            VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast}, #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit})""")
+    @Insert(
+            """
+            INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail,
+              role, material, width_mm, height_mm, grit)
+            VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast},
+              #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit})""")
     void insertStep(StepRow step);
 
     /** Makes room in a plan. */
@@ -66,14 +87,21 @@ interface CupMapper {
     int positionOf(@Param("cupId") long cupId, @Param("number") int number);
 
     /** Only what nothing was logged for and nobody is mixing for. */
-    @Delete("""
-            DELETE FROM cup_step WHERE cup_id = #{cupId} AND number = #{number} AND NOT EXISTS (SELECT 1 FROM log_entry e WHERE e.cup_id = #{cupId} AND e.step = #{number})
+    @Delete(
+            """
+            DELETE FROM cup_step WHERE cup_id = #{cupId} AND number = #{number} AND NOT EXISTS (SELECT 1 FROM
+              log_entry e WHERE e.cup_id = #{cupId} AND e.step = #{number})
               AND NOT EXISTS (SELECT 1 FROM batch_share s WHERE s.cup_id = #{cupId} AND s.step = #{number})""")
     int removeStep(@Param("cupId") long cupId, @Param("number") int number);
 
-    @Select(value = """
-            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, resin_id, resin_edition, touch, happened_at, recorded_at, recorded_by, note)
-            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{resinId}, #{resinEdition}, #{touch}, #{happenedAt}, #{recordedAt},
-              #{recordedBy}, #{note}) RETURNING id""", affectData = true)
+    @Select(
+            value =
+                    """
+            INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, resin_id,
+              resin_edition, touch, happened_at, recorded_at, recorded_by, note)
+            VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{resinId},
+              #{resinEdition}, #{touch}, #{happenedAt}, #{recordedAt},
+              #{recordedBy}, #{note}) RETURNING id""",
+            affectData = true)
     long insertEntry(EntryRow entry);
 }

@@ -46,7 +46,8 @@ class CupPages {
     }
 
     CupNow find(String code) {
-        return floors.cup(code).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+        return floors.cup(code)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
     /** The whole page, with the form to log the next step; a form sent back is given as it was typed. */
@@ -66,9 +67,16 @@ class CupPages {
         model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         model.addAttribute("section", SectionPicture.of(layers(cup, show), show));
-        model.addAttribute("rough", next.filter(action -> action.step().kind().isSanding() && action.step().kind() != StepKind.SAND_RIM).isPresent());
-        model.addAttribute("inspecting", next.filter(action -> action.step().kind() == StepKind.INSPECT).isPresent());
-        model.addAttribute("needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
+        model.addAttribute(
+                "rough",
+                next.filter(action -> action.step().kind().isSanding()
+                                && action.step().kind() != StepKind.SAND_RIM)
+                        .isPresent());
+        model.addAttribute(
+                "inspecting",
+                next.filter(action -> action.step().kind() == StepKind.INSPECT).isPresent());
+        model.addAttribute(
+                "needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
         model.addAttribute("history", HistoryLine.of(cup.cup(), show));
         model.addAttribute("area", cup.cup().blank().area());
         return "cups/cup";
@@ -89,13 +97,31 @@ class CupPages {
         model.addAttribute("cup", cup.cup());
         model.addAttribute("state", cup.state());
         model.addAttribute("next", next.orElse(null));
-        model.addAttribute("readiness", next.map(action -> action.readinessAt(show.now())).orElse(Readiness.CLOSED).name());
+        model.addAttribute(
+                "readiness",
+                next.map(action -> action.readinessAt(show.now()))
+                        .orElse(Readiness.CLOSED)
+                        .name());
         model.addAttribute("picture", Looks.of(cup));
-        model.addAttribute("coat", coat.map(newest -> CoatCard.of(newest, cup.cup().blank().area().coatedCm2(), next, floor.ways().quiet(), show)).orElse(null));
-        model.addAttribute("moved", cup.cup().leftAt().isPresent() ? null
-                : coat.flatMap(newest -> Moved.of(newest.label(), newest.times().pouredAt(), air.course(), show.now())).orElse(null));
+        model.addAttribute(
+                "coat",
+                coat.map(newest -> CoatCard.of(
+                                newest,
+                                cup.cup().blank().area().coatedCm2(),
+                                next,
+                                floor.ways().quiet(),
+                                show))
+                        .orElse(null));
+        model.addAttribute(
+                "moved",
+                cup.cup().leftAt().isPresent()
+                        ? null
+                        : coat.flatMap(newest ->
+                                        Moved.of(newest.label(), newest.times().pouredAt(), air.course(), show.now()))
+                                .orElse(null));
         model.addAttribute("spreadC", air.spreadC());
-        model.addAttribute("ranges", coat.map(newest -> ranges(newest, air, show)).orElse(List.of()));
+        model.addAttribute(
+                "ranges", coat.map(newest -> ranges(newest, air, show)).orElse(List.of()));
         return cup;
     }
 
@@ -104,7 +130,9 @@ class CupPages {
 
     /** What lies ahead of a coat, with the room as much warmer and as much colder as it may be. */
     private static List<Ranged> ranges(CoatOnCup coat, Air air, Show show) {
-        List<CoatMoment> ahead = Stream.of(CoatMoment.values()).filter(moment -> coat.times().at(moment).isAfter(show.now())).toList();
+        List<CoatMoment> ahead = Stream.of(CoatMoment.values())
+                .filter(moment -> coat.times().at(moment).isAfter(show.now()))
+                .toList();
         if (ahead.isEmpty()) {
             return List.of();
         }
@@ -112,29 +140,57 @@ class CupPages {
         RoomCourse course = air.course().from(poured);
         CoatTimes warm = new CoatTimes(coat.label(), course.shifted(show.now(), air.spreadC()), poured);
         CoatTimes cold = new CoatTimes(coat.label(), course.shifted(show.now(), -air.spreadC()), poured);
-        return ahead.stream().map(moment -> new Ranged(moment.words(), "%s – %s".formatted(show.at(warm.at(moment)), show.at(cold.at(moment))))).toList();
+        return ahead.stream()
+                .map(moment -> new Ranged(
+                        moment.words(), "%s – %s".formatted(show.at(warm.at(moment)), show.at(cold.at(moment)))))
+                .toList();
     }
 
     /** What was really laid on the cup, from the steel up. */
     private static List<SectionPicture.Layer> layers(CupNow now, Show show) {
         Cup cup = now.cup();
         double areaCm2 = cup.blank().area().coatedCm2();
-        Map<Integer, CoatOnCup> coats = now.state().coats().stream().collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return cup.happened().stream().filter(entry -> entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED).map(entry -> {
-            int number = ((LogEntry.OfStep) entry).step();
-            PlanStep step = cup.step(number);
-            Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(number));
-            return new SectionPicture.Layer(step.kind(), step.title(), coat.map(found -> found.filmMm(areaCm2)),
-                    coat.map(found -> show.volume(found.pour().amountMl())).orElse(step.material() == Material.ORDINARY ? "" : step.material().word()), colour(step.kind(), cup));
-        }).filter(layer -> Layers.covers(layer.kind())).toList();
+        Map<Integer, CoatOnCup> coats = now.state().coats().stream()
+                .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
+        return cup.happened().stream()
+                .filter(entry -> entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED)
+                .map(entry -> {
+                    int number = ((LogEntry.OfStep) entry).step();
+                    PlanStep step = cup.step(number);
+                    Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(number));
+                    return new SectionPicture.Layer(
+                            step.kind(),
+                            step.title(),
+                            coat.map(found -> found.filmMm(areaCm2)),
+                            coat.map(found -> show.volume(found.pour().amountMl()))
+                                    .orElse(
+                                            step.material() == Material.ORDINARY
+                                                    ? ""
+                                                    : step.material().word()),
+                            colour(step.kind(), cup));
+                })
+                .filter(layer -> Layers.covers(layer.kind()))
+                .toList();
     }
 
     private static Optional<String> colour(StepKind kind, Cup cup) {
-        return kind == StepKind.PAINT ? Optional.of(cup.about().paint()) : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
+        return kind == StepKind.PAINT
+                ? Optional.of(cup.about().paint())
+                : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
     }
 
     private static Map<String, String> defaults(CupNow cup, Optional<MixAdvice> mix, Floor floor, Show show) {
-        return Map.of("when", "0", "at", show.input(show.now()), "spindle", floor.spindleFor(cup, List.of()).map(spindle -> String.valueOf(spindle.id())).orElse(""),
-                "amount", mix.map(advice -> show.volumeNumber(advice.share().suggestedMl())).orElse(""));
+        return Map.of(
+                "when",
+                "0",
+                "at",
+                show.input(show.now()),
+                "spindle",
+                floor.spindleFor(cup, List.of())
+                        .map(spindle -> String.valueOf(spindle.id()))
+                        .orElse(""),
+                "amount",
+                mix.map(advice -> show.volumeNumber(advice.share().suggestedMl()))
+                        .orElse(""));
     }
 }

@@ -21,11 +21,21 @@ record HistoryLine(long id, String what, String when, String recorded, String no
 
     /** Newest first. A cancellation is told on the line it cancels. */
     static List<HistoryLine> of(Cup cup, Show show) {
-        Map<Long, Mark> cancellations = cup.log().stream().filter(LogEntry.Cancelled.class::isInstance).map(LogEntry.Cancelled.class::cast)
+        Map<Long, Mark> cancellations = cup.log().stream()
+                .filter(LogEntry.Cancelled.class::isInstance)
+                .map(LogEntry.Cancelled.class::cast)
                 .collect(Collectors.toMap(LogEntry.Cancelled::cancelsId, LogEntry.Cancelled::mark));
-        return cup.log().stream().filter(entry -> !(entry instanceof LogEntry.Cancelled))
-                .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt()).thenComparing(entry -> entry.mark().id()).reversed())
-                .map(entry -> line(entry, cup, Optional.ofNullable(cancellations.get(entry.mark().id())), show)).toList();
+        return cup.log().stream()
+                .filter(entry -> !(entry instanceof LogEntry.Cancelled))
+                .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
+                        .thenComparing(entry -> entry.mark().id())
+                        .reversed())
+                .map(entry -> line(
+                        entry,
+                        cup,
+                        Optional.ofNullable(cancellations.get(entry.mark().id())),
+                        show))
+                .toList();
     }
 
     static String what(LogEntry entry, Cup cup, Show show) {
@@ -46,15 +56,30 @@ record HistoryLine(long id, String what, String when, String recorded, String no
     }
 
     private static String poured(LogEntry.Poured pour, Cup cup, Show show) {
-        String where = pour.spindle().map(Spindle::name).orElse("hung") + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : "");
-        String other = pour.pot().map(Pot::resin).filter(resin -> !resin.equals(cup.resinFor(cup.step(pour.step())))).map(resin -> ", of " + resin.name()).orElse("");
-        return "%s: %s poured, %s%s".formatted(cup.step(pour.step()).title(), show.volume(pour.amountMl()), where, other);
+        String where = pour.spindle().map(Spindle::name).orElse("hung")
+                + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : "");
+        String other = pour.pot()
+                .map(Pot::resin)
+                .filter(resin -> !resin.equals(cup.resinFor(cup.step(pour.step()))))
+                .map(resin -> ", of " + resin.name())
+                .orElse("");
+        return "%s: %s poured, %s%s"
+                .formatted(cup.step(pour.step()).title(), show.volume(pour.amountMl()), where, other);
     }
 
     private static HistoryLine line(LogEntry entry, Cup cup, Optional<Mark> cancellation, Show show) {
         Mark mark = entry.mark();
         String recorded = "written by %s at %s".formatted(mark.recordedBy(), show.at(mark.recordedAt()));
-        return new HistoryLine(mark.id(), what(entry, cup, show), show.at(mark.happenedAt()), recorded, mark.note(),
-                cancellation.map(by -> "cancelled by %s at %s%s".formatted(by.recordedBy(), show.at(by.recordedAt()), by.note().isEmpty() ? "" : ": " + by.note())));
+        return new HistoryLine(
+                mark.id(),
+                what(entry, cup, show),
+                show.at(mark.happenedAt()),
+                recorded,
+                mark.note(),
+                cancellation.map(by -> "cancelled by %s at %s%s"
+                        .formatted(
+                                by.recordedBy(),
+                                show.at(by.recordedAt()),
+                                by.note().isEmpty() ? "" : ": " + by.note())));
     }
 }

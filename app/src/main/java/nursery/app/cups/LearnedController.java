@@ -30,7 +30,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
-/** What touch tests say about a resin in this shop, beside its label; the maker takes it over or goes back to the label. */
+/**
+ * What touch tests say about a resin in this shop, beside its label; the maker takes it over or goes back to the label.
+ */
 @Controller
 class LearnedController {
 
@@ -53,22 +55,33 @@ class LearnedController {
     }
 
     @PostMapping("/shelf/resins/{id}/learned")
-    ModelAndView decide(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView decide(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         Resin resin = find(id);
-        return posts.handle(typed, model, () -> {
-            String by = Maker.of(request).name();
-            if ("take".equals(typed.get("decide"))) {
-                Calibration learned = Calibration.of(resin.copy().printed(), touches(resin));
-                shelf.learned(id, Optional.of(new Resin.Found(learned.speed(), learned.activationKjPerMol(), learned.observations())), by);
-            } else {
-                shelf.learned(id, Optional.empty(), by);
-            }
-            return "/shelf/resins/%d/learned".formatted(id);
-        }, form -> page(id, form, model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    String by = Maker.of(request).name();
+                    if ("take".equals(typed.get("decide"))) {
+                        Calibration learned = Calibration.of(resin.copy().printed(), touches(resin));
+                        shelf.learned(
+                                id,
+                                Optional.of(new Resin.Found(
+                                        learned.speed(), learned.activationKjPerMol(), learned.observations())),
+                                by);
+                    } else {
+                        shelf.learned(id, Optional.empty(), by);
+                    }
+                    return "/shelf/resins/%d/learned".formatted(id);
+                },
+                form -> page(id, form, model));
     }
 
     private Resin find(long id) {
-        return floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such resin."));
+        return floors.shelf()
+                .resin(id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such resin."));
     }
 
     /** Every touch on a coat of this resin as it is sold now, with the room that coat had. */
@@ -81,8 +94,15 @@ class LearnedController {
                 if (entry instanceof LogEntry.Poured pour) {
                     newest = Optional.of(pour);
                 } else if (entry instanceof LogEntry.Touched touched) {
-                    newest.filter(pour -> touched.mark().happenedAt().isAfter(pour.mark().happenedAt()) && isOf(pour, resin))
-                            .ifPresent(pour -> observations.add(Observation.of(course, pour.mark().happenedAt(), touched.mark().happenedAt(), touched.touch())));
+                    newest.filter(pour -> touched.mark()
+                                            .happenedAt()
+                                            .isAfter(pour.mark().happenedAt())
+                                    && isOf(pour, resin))
+                            .ifPresent(pour -> observations.add(Observation.of(
+                                    course,
+                                    pour.mark().happenedAt(),
+                                    touched.mark().happenedAt(),
+                                    touched.touch())));
                 }
             }
         }
@@ -92,7 +112,10 @@ class LearnedController {
     /** A product that was changed since teaches nothing about this one. */
     private static boolean isOf(LogEntry.Poured pour, Resin resin) {
         int product = resin.editions().current().product();
-        return pour.pot().filter(pot -> pot.resin().id() == resin.id() && resin.editions().find(pot.edition()).product() == product).isPresent();
+        return pour.pot()
+                .filter(pot -> pot.resin().id() == resin.id()
+                        && resin.editions().find(pot.edition()).product() == product)
+                .isPresent();
     }
 
     private String page(long id, Form form, Model model) {
@@ -104,11 +127,19 @@ class LearnedController {
         model.addAttribute("resin", resin);
         model.addAttribute("edition", resin.editions().current());
         model.addAttribute("learned", learned);
-        model.addAttribute("rows", Stream.of(CoatMoment.values()).map(moment -> row(moment, printed, learned.applyTo(printed), resin.label(), show)).toList());
+        model.addAttribute(
+                "rows",
+                Stream.of(CoatMoment.values())
+                        .map(moment -> row(moment, printed, learned.applyTo(printed), resin.label(), show))
+                        .toList());
         return "cups/learned";
     }
 
     private static Row row(CoatMoment moment, Label label, Label learned, Label inUse, Show show) {
-        return new Row(moment.words(), show.hours(moment.ageH(label.times())), show.hours(moment.ageH(learned.times())), show.hours(moment.ageH(inUse.times())));
+        return new Row(
+                moment.words(),
+                show.hours(moment.ageH(label.times())),
+                show.hours(moment.ageH(learned.times())),
+                show.hours(moment.ageH(inUse.times())));
     }
 }

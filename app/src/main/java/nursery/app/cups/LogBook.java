@@ -75,9 +75,13 @@ public class LogBook {
         LegalMoves.refusalOf(before, cup, entry, moments.now()).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
-        Optional<CupNow> holder = spindle.flatMap(taken -> read.floor().on(taken)).filter(other -> !other.code().equals(code));
-        List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream().map(Concern::message).toList());
-        holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it.".formatted(spindle.orElseThrow().name(), other.code(), other.code())));
+        Optional<CupNow> holder = spindle.flatMap(taken -> read.floor().on(taken))
+                .filter(other -> !other.code().equals(code));
+        List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream()
+                .map(Concern::message)
+                .toList());
+        holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it."
+                .formatted(spindle.orElseThrow().name(), other.code(), other.code())));
         if (!concerns.isEmpty() && !confirmed) {
             throw NotLogged.questioned(concerns);
         }
@@ -99,21 +103,43 @@ public class LogBook {
         return entry instanceof LogEntry.Poured pour ? pour.spindle() : Optional.empty();
     }
 
-    /** Writes entries, takes what was mixed for them out of the bottles, and works out anew when the cup leaves the floor. */
+    /**
+     * Writes entries, takes what was mixed for them out of the bottles, and works out anew when the cup leaves the
+     * floor.
+     */
     private void write(long cupId, Read read, List<LogEntry> entries) {
         for (LogEntry entry : entries) {
             long id = mapper.insertEntry(EntryRow.of(cupId, entry));
             if (entry instanceof LogEntry.Poured pour && pour.batch().isEmpty()) {
                 Pot pot = pour.pot().orElseThrow();
-                stock.drawFor(id, pot.resin().id(), read.floor().mixedFor(read.cup(), pot.resin(), pour.amountMl()), entry.mark().recordedBy());
+                stock.drawFor(
+                        id,
+                        pot.resin().id(),
+                        read.floor().mixedFor(read.cup(), pot.resin(), pour.amountMl()),
+                        entry.mark().recordedBy());
             }
         }
-        Cup after = read.cup().withLog(Stream.concat(read.cup().log().stream(), entries.stream()).toList());
+        Cup after = read.cup()
+                .withLog(Stream.concat(read.cup().log().stream(), entries.stream())
+                        .toList());
         settle(cupId, after.at(read.room(), moments.now()));
     }
 
+    /** Works out anew when each cup with nothing left to do leaves the floor; an older shop never wrote it down. */
+    @Transactional
+    void settleFinished() {
+        for (CupNow cup : floors.at(moments.now()).cups()) {
+            if (cup.state().leavesAt().isPresent()) {
+                settle(cup.cup().id(), cup.state());
+            }
+        }
+    }
+
     private void settle(long cupId, CupState state) {
-        mapper.leaves(cupId, state.leavesAt().orElse(NOT_YET), state.gone().map(gone -> gone.how().name()).orElse(""));
+        mapper.leaves(
+                cupId,
+                state.leavesAt().orElse(NOT_YET),
+                state.gone().map(gone -> gone.how().name()).orElse(""));
     }
 
     /**
@@ -142,15 +168,27 @@ public class LogBook {
     /** Puts one more coat into a cup's plan, to be poured next: it felt rough, or a fault was seen. */
     @Transactional
     public void addCoat(String code) {
-        addStep(code, cup -> new PlanStep(cup.freeNumber(), StepKind.BUILD_COAT, "Extra coat", Wait.straightOn(), "Spread, heat pass, turn.", Optional.of(CoatRole.BUILD),
-                Material.ORDINARY, Optional.empty(), ""));
+        addStep(
+                code,
+                cup -> new PlanStep(
+                        cup.freeNumber(),
+                        StepKind.BUILD_COAT,
+                        "Extra coat",
+                        Wait.straightOn(),
+                        "Spread, heat pass, turn.",
+                        Optional.of(CoatRole.BUILD),
+                        Material.ORDINARY,
+                        Optional.empty(),
+                        ""));
     }
 
     /** Puts a step that was done into a cup's plan once more, to be done next. */
     @Transactional
     public void repeat(String code, int number) {
-        addStep(code, cup -> cup.find(number).map(step -> step.numbered(cup.freeNumber()))
-                .orElseThrow(() -> NotLogged.refused(Refusal.simple("step", "This cup's plan has no step %d.".formatted(number)))));
+        addStep(code, cup -> cup.find(number)
+                .map(step -> step.numbered(cup.freeNumber()))
+                .orElseThrow(() -> NotLogged.refused(
+                        Refusal.simple("step", "This cup's plan has no step %d.".formatted(number)))));
     }
 
     private void addStep(String code, Function<Cup, PlanStep> made) {
@@ -162,13 +200,19 @@ public class LogBook {
             throw NotLogged.refused(Refusal.simple("step", "The cup has left the bench: open it again first."));
         }
         if (cup.plan().size() >= Technique.MOST_STEPS) {
-            throw NotLogged.refused(Refusal.simple("step", "This plan has %d steps already: no more can be followed.".formatted(Technique.MOST_STEPS)));
+            throw NotLogged.refused(Refusal.simple(
+                    "step",
+                    "This plan has %d steps already: no more can be followed.".formatted(Technique.MOST_STEPS)));
         }
         PlanStep step = made.apply(cup);
-        int position = state.next().map(next -> mapper.positionOf(cupId, next.step().number())).orElseGet(() -> lastPosition(cupId, cup) + 1);
+        int position = state.next()
+                .map(next -> mapper.positionOf(cupId, next.step().number()))
+                .orElseGet(() -> lastPosition(cupId, cup) + 1);
         mapper.shiftSteps(cupId, position);
         mapper.insertStep(StepRow.of(cupId, position, step));
-        settle(cupId, cup.withStepBefore(state.next().map(next -> next.step()), step).at(read.room(), moments.now()));
+        settle(
+                cupId,
+                cup.withStepBefore(state.next().map(next -> next.step()), step).at(read.room(), moments.now()));
     }
 
     private int lastPosition(long cupId, Cup cup) {
@@ -184,12 +228,18 @@ public class LogBook {
     public void correct(String code, long entryId, Optional<LogEntry> instead, String by, String why) {
         long cupId = mapper.lock(code).orElseThrow();
         Read read = read(code);
-        LogEntry wrong = read.cup().log().stream().filter(entry -> entry.mark().id() == entryId).findFirst().orElseThrow();
+        LogEntry wrong = read.cup().log().stream()
+                .filter(entry -> entry.mark().id() == entryId)
+                .findFirst()
+                .orElseThrow();
         refuseTwice(read.cup(), wrong);
         Instant now = moments.now();
-        List<LogEntry> entries = new ArrayList<>(List.of(new LogEntry.Cancelled(Mark.unnumbered(now, now, by, why), entryId)));
+        List<LogEntry> entries =
+                new ArrayList<>(List.of(new LogEntry.Cancelled(Mark.unnumbered(now, now, by, why), entryId)));
         instead.ifPresent(entries::add);
-        Cup corrected = read.cup().withLog(Stream.concat(read.cup().log().stream(), entries.stream()).toList());
+        Cup corrected = read.cup()
+                .withLog(Stream.concat(read.cup().log().stream(), entries.stream())
+                        .toList());
         LegalMoves.refusalOf(corrected, read.room(), now).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
@@ -199,18 +249,28 @@ public class LogBook {
 
     private static void refuseTwice(Cup cup, LogEntry wrong) {
         if (wrong instanceof LogEntry.Cancelled) {
-            throw NotLogged.refused(Refusal.simple("step", "A correction cannot itself be corrected: log what is right instead."));
+            throw NotLogged.refused(
+                    Refusal.simple("step", "A correction cannot itself be corrected: log what is right instead."));
         }
-        cup.log().stream().filter(entry -> entry instanceof LogEntry.Cancelled cancelled && cancelled.cancelsId() == wrong.mark().id()).findFirst().ifPresent(earlier -> {
-            throw NotLogged.refused(new Refusal("step", "This entry is already corrected.", Optional.of(earlier.mark()), Optional.empty()));
-        });
+        cup.log().stream()
+                .filter(entry -> entry instanceof LogEntry.Cancelled cancelled
+                        && cancelled.cancelsId() == wrong.mark().id())
+                .findFirst()
+                .ifPresent(earlier -> {
+                    throw NotLogged.refused(new Refusal(
+                            "step", "This entry is already corrected.", Optional.of(earlier.mark()), Optional.empty()));
+                });
     }
 
     /** The other cup's log says that it came off, no earlier than what it says already. */
     private void makeRoom(CupNow other, String code, LogEntry entry) {
         Instant last = other.state().lastDoneAt();
         Instant happened = entry.mark().happenedAt();
-        Mark mark = Mark.unnumbered(happened.isBefore(last) ? last : happened, entry.mark().recordedAt(), entry.mark().recordedBy(), "Made room for %s.".formatted(code));
+        Mark mark = Mark.unnumbered(
+                happened.isBefore(last) ? last : happened,
+                entry.mark().recordedAt(),
+                entry.mark().recordedBy(),
+                "Made room for %s.".formatted(code));
         mapper.insertEntry(EntryRow.of(other.cup().id(), LogEntry.takenOff(mark)));
     }
 }

@@ -40,12 +40,16 @@ public final class LogForm {
 
     /** The word of why with which a maker overrules what was questioned; empty if nothing is overruled. */
     public static Optional<String> overruled(FormReader reader) {
-        return reader.isTicked("confirmed") ? Optional.of(reader.line("why", "Why it was done all the same", LONGEST_WHY, true)) : Optional.empty();
+        return reader.isTicked("confirmed")
+                ? Optional.of(reader.line("why", "Why it was done all the same", LONGEST_WHY, true))
+                : Optional.empty();
     }
 
     /** A note that keeps why something was overruled. */
     public static String noteWith(String note, Optional<String> overruled) {
-        return overruled.map(why -> (note + "\nAll the same, because: " + why).strip()).orElse(note);
+        return overruled
+                .map(why -> (note + "\nAll the same, because: " + why).strip())
+                .orElse(note);
     }
 
     boolean isConfirmed() {
@@ -60,14 +64,20 @@ public final class LogForm {
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
         Optional<String> overruled = overruled(reader);
         Mark mark = Mark.unnumbered(at, show.now(), by, noteWith(note, overruled));
-        LogEntry entry = switch (kind) {
-            case DONE -> new LogEntry.StepDone(mark, step());
-            case SKIPPED -> new LogEntry.Skipped(mark, step());
-            case POURED -> poured(mark, step());
-            case TOUCHED -> new LogEntry.Touched(mark, reader.choice("touch", "What was felt", Touch.class).orElse(Touch.WET));
-            case CANCELLED -> cancelled(mark);
-            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, kind);
-        };
+        LogEntry entry =
+                switch (kind) {
+                    case DONE -> new LogEntry.StepDone(mark, step());
+                    case SKIPPED -> new LogEntry.Skipped(mark, step());
+                    case POURED -> poured(mark, step());
+                    case TOUCHED ->
+                        new LogEntry.Touched(
+                                mark,
+                                reader.choice("touch", "What was felt", Touch.class)
+                                        .orElse(Touch.WET));
+                    case CANCELLED -> cancelled(mark);
+                    case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
+                        new LogEntry.Plain(mark, kind);
+                };
         reader.faults().throwIfAny();
         return entry;
     }
@@ -85,7 +95,10 @@ public final class LogForm {
     }
 
     private int step() {
-        return reader.id("step", "The step").filter(id -> id >= 0 && id <= Integer.MAX_VALUE).map(Long::intValue).orElse(0);
+        return reader.id("step", "The step")
+                .filter(id -> id >= 0 && id <= Integer.MAX_VALUE)
+                .map(Long::intValue)
+                .orElse(0);
     }
 
     private Instant at() {
@@ -104,8 +117,11 @@ public final class LogForm {
         if (reader.raw("spindle").isEmpty()) {
             return Optional.empty();
         }
-        Optional<Spindle> chosen = floor.shelf().spindles().stream().filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle"))).findFirst();
-        reader.faults().require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
+        Optional<Spindle> chosen = floor.shelf().spindles().stream()
+                .filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle")))
+                .findFirst();
+        reader.faults()
+                .require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
         return chosen;
     }
 }

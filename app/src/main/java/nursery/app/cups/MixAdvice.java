@@ -17,15 +17,23 @@ import nursery.core.technique.School;
 /**
  * How much to mix for a coat, as the cup page shows it.
  *
- * @param share     what the cup needs and why
- * @param mix       what to measure, on the marks of the shop's cup
- * @param fill      the measuring cup with the two lines of its first filling
- * @param fills     every filling
- * @param grams     the two masses, if the resin's densities are known
- * @param byScale   whether the maker measures by scale, and can
- * @param farAbove  whether the marks force a mix much larger than the share asks for
+ * @param share what the cup needs and why
+ * @param mix what to measure, on the marks of the shop's cup
+ * @param fill the measuring cup with the two lines of its first filling
+ * @param fills every filling
+ * @param grams the two masses, if the resin's densities are known
+ * @param byScale whether the maker measures by scale, and can
+ * @param farAbove whether the marks force a mix much larger than the share asks for
  */
-record MixAdvice(Share share, Mix mix, FillPicture fill, List<Mix> fills, Optional<Grams> grams, boolean byScale, boolean farAbove, Label label) {
+record MixAdvice(
+        Share share,
+        Mix mix,
+        FillPicture fill,
+        List<Mix> fills,
+        Optional<Grams> grams,
+        boolean byScale,
+        boolean farAbove,
+        Label label) {
 
     private static final double FAR_ABOVE = 1.5;
 
@@ -42,12 +50,21 @@ record MixAdvice(Share share, Mix mix, FillPicture fill, List<Mix> fills, Option
             Label label = resin.label();
             MeasuringCup measure = floor.shelf().measuringCupAtHand().cup();
             Mix mix = floor.mixedFor(cup.cup(), resin, share.suggestedMl());
-            // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says so.
+            // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says
+            // so.
             boolean fits = Fills.fits(label.ratio(), measure);
             List<Mix> fills = fits ? Fills.of(mix, label.ratio(), measure) : List.of(mix);
-            Optional<Grams> grams = label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
-            return new MixAdvice(share, mix, FillPicture.of(fills.get(0), measure, show), fills, grams, grams.isPresent() && cup.cup().schools().has(School.SCALE),
-                    !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(), label);
+            Optional<Grams> grams =
+                    label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
+            return new MixAdvice(
+                    share,
+                    mix,
+                    FillPicture.of(fills.get(0), measure, show),
+                    fills,
+                    grams,
+                    grams.isPresent() && cup.cup().schools().has(School.SCALE),
+                    !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(),
+                    label);
         });
     }
 }

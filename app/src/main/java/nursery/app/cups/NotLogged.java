@@ -49,9 +49,13 @@ public final class NotLogged extends RuntimeException {
     public InvalidInput asFaults(Show show) {
         List<Fault> faults = new ArrayList<>();
         for (Refusal refusal : refusals) {
-            String by = refusal.other().map(mark -> " %s wrote it at %s, for %s. Nothing was saved twice.".formatted(
-                    mark.recordedBy(), show.at(mark.recordedAt()), show.at(mark.happenedAt()))).orElse("");
-            String from = refusal.earliest().map(earliest -> " Choose %s or later.".formatted(show.at(earliest))).orElse("");
+            String by = refusal.other()
+                    .map(mark -> " %s wrote it at %s, for %s. Nothing was saved twice."
+                            .formatted(mark.recordedBy(), show.at(mark.recordedAt()), show.at(mark.happenedAt())))
+                    .orElse("");
+            String from = refusal.earliest()
+                    .map(earliest -> " Choose %s or later.".formatted(show.at(earliest)))
+                    .orElse("");
             faults.add(new Fault(refusal.field(), refusal.message() + by + from));
         }
         concerns.forEach(concern -> faults.add(new Fault("concern", concern)));

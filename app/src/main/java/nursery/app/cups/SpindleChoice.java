@@ -15,10 +15,17 @@ import nursery.core.log.Spindle;
 record SpindleChoice(Spindle spindle, Optional<String> taken) {
 
     static List<SpindleChoice> of(Floor floor, Show show) {
-        return floor.shelf().spindles().stream().map(spindle -> new SpindleChoice(spindle, floor.on(spindle).map(cup -> taken(cup, show)))).toList();
+        return floor.shelf().spindles().stream()
+                .map(spindle -> new SpindleChoice(spindle, floor.on(spindle).map(cup -> taken(cup, show))))
+                .toList();
     }
 
     private static String taken(CupNow cup, Show show) {
-        return cup.code() + cup.state().hold().filter(hold -> hold.mayComeOffAt().isAfter(show.now())).map(hold -> " until " + show.at(hold.mayComeOffAt())).orElse(" may come off");
+        return cup.code()
+                + cup.state()
+                        .hold()
+                        .filter(hold -> hold.mayComeOffAt().isAfter(show.now()))
+                        .map(hold -> " until " + show.at(hold.mayComeOffAt()))
+                        .orElse(" may come off");
     }
 }

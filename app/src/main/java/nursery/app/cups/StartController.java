@@ -69,7 +69,9 @@ class StartController {
     /** The cups on the floor. */
     @GetMapping("/cups")
     String all(Model model) {
-        List<Standing> all = floors.now().cups().stream().map(cup -> new Standing(cup, Looks.of(cup))).toList();
+        List<Standing> all = floors.now().cups().stream()
+                .map(cup -> new Standing(cup, Looks.of(cup)))
+                .toList();
         model.addAttribute("cups", all);
         model.addAttribute("archived", floors.archivedCups());
         model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(Standing::picture)));
@@ -90,7 +92,8 @@ class StartController {
 
     @GetMapping("/cups/new")
     String fresh(@RequestParam Map<String, String> typed, Model model) {
-        Map<String, String> all = new LinkedHashMap<>(Map.of("paint", "#1f3a5f", "glitter", "#3f7fbf", "started", "now", "count", "1"));
+        Map<String, String> all =
+                new LinkedHashMap<>(Map.of("paint", "#1f3a5f", "glitter", "#3f7fbf", "started", "now", "count", "1"));
         all.putAll(typed);
         return page(model, Form.fresh(all));
     }
@@ -104,15 +107,24 @@ class StartController {
 
     @PostMapping("/cups/new")
     ModelAndView start(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            double count = reader.raw("count").isEmpty() ? 1 : reader.number("count", "How many");
-            reader.faults().require(Double.isNaN(count) || count == Math.rint(count) && count >= 1 && count <= MOST_AT_ONCE, "count",
-                    "%s cups cannot be started at once: from 1 to %d can.".formatted(Numbers.show(count), MOST_AT_ONCE));
-            Started started = read(reader);
-            List<String> codes = cups.start(started.order().counting((int) count), started.at());
-            return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups#" + codes.get(0);
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double count = reader.raw("count").isEmpty() ? 1 : reader.number("count", "How many");
+                    reader.faults()
+                            .require(
+                                    Double.isNaN(count)
+                                            || count == Math.rint(count) && count >= 1 && count <= MOST_AT_ONCE,
+                                    "count",
+                                    "%s cups cannot be started at once: from 1 to %d can."
+                                            .formatted(Numbers.show(count), MOST_AT_ONCE));
+                    Started started = read(reader);
+                    List<String> codes = cups.start(started.order().counting((int) count), started.at());
+                    return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups#" + codes.get(0);
+                },
+                form -> page(model, form));
     }
 
     /** What is started, and when it was begun. */
@@ -124,12 +136,20 @@ class StartController {
         String name = reader.line("name", "The name", LONGEST_NAME, true);
         String madeFor = reader.line("madeFor", "Whom it is for", LONGEST_NAME, false);
         Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
-        reader.faults().require(blank.isPresent() || reader.raw("blank").isEmpty(), "blank", "That blank is not on the shelf any more: choose another.");
+        reader.faults()
+                .require(
+                        blank.isPresent() || reader.raw("blank").isEmpty(),
+                        "blank",
+                        "That blank is not on the shelf any more: choose another.");
         Optional<Resin> base = resin(reader, "base", "The resin", shelf);
-        Optional<Resin> last = reader.raw("last").isEmpty() ? base : resin(reader, "last", "The resin for the last coat", shelf);
+        Optional<Resin> last =
+                reader.raw("last").isEmpty() ? base : resin(reader, "last", "The resin for the last coat", shelf);
         Optional<LocalDate> due = reader.date("due", "The due date");
-        due.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()), "due",
-                "%s is in the past: choose today or later, or leave it empty.".formatted(show.date(date))));
+        due.ifPresent(date -> reader.faults()
+                .require(
+                        !date.isBefore(show.today()),
+                        "due",
+                        "%s is in the past: choose today or later, or leave it empty.".formatted(show.date(date))));
         String paint = colour(reader, "paint");
         String glitter = colour(reader, "glitter");
         Schools schools = schools(reader);
@@ -139,14 +159,27 @@ class StartController {
         ShelfBlank bare = blank.orElseThrow();
         Cup.About about = new Cup.About(name, madeFor, technique.name(), bare.name(), paint, glitter);
         Cup.Resins resins = new Cup.Resins(base.orElseThrow(), last.orElseThrow());
-        return new Started(new Order(about, 1, bare.id(), bare.blank(), resins, schools, technique.plan(schools, times(technique, reader)), due, 1), started);
+        return new Started(
+                new Order(
+                        about,
+                        1,
+                        bare.id(),
+                        bare.blank(),
+                        resins,
+                        schools,
+                        technique.plan(schools, times(technique, reader)),
+                        due,
+                        1),
+                started);
     }
 
     private static Schools schools(FormReader reader) {
         List<School> schools = new ArrayList<>();
         for (Question question : Question.values()) {
             if (!reader.raw(question.name()).isEmpty()) {
-                reader.choice(question.name(), question.words(), School.class).filter(school -> school.question() == question).ifPresent(schools::add);
+                reader.choice(question.name(), question.words(), School.class)
+                        .filter(school -> school.question() == question)
+                        .ifPresent(schools::add);
             }
         }
         return Schools.of(schools);
@@ -154,7 +187,10 @@ class StartController {
 
     /** The technique chosen, or the one to begin with. */
     private Technique technique(String key) {
-        return techniques.find(key).orElseGet(() -> techniques.shippedOnes().get(0)).technique();
+        return techniques
+                .find(key)
+                .orElseGet(() -> techniques.shippedOnes().get(0))
+                .technique();
     }
 
     /** How often each group of steps is done; what was not asked is done the usual number of times. */
@@ -173,11 +209,18 @@ class StartController {
     private List<Judgement.Finding> findings(Technique technique, Form form) {
         FormReader reader = new FormReader(form.typed());
         Shelf shelf = floors.shelf();
-        Optional<Resin> base = reader.id("base", "The resin").flatMap(shelf::resin).or(() -> shelf.resins().stream().reduce((a, b) -> b));
-        Optional<Resin> last = reader.id("last", "The resin").flatMap(shelf::resin).or(() -> base);
-        Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank).or(() -> shelf.blanks().stream().findFirst());
+        Optional<Resin> base = reader.id("base", "The resin")
+                .flatMap(shelf::resin)
+                .or(() -> shelf.resins().stream().reduce((a, b) -> b));
+        Optional<Resin> last =
+                reader.id("last", "The resin").flatMap(shelf::resin).or(() -> base);
+        Optional<ShelfBlank> blank = reader.id("blank", "The blank")
+                .flatMap(shelf::blank)
+                .or(() -> shelf.blanks().stream().findFirst());
         List<PlanStep> plan = technique.plan(schools(reader), times(technique, reader));
-        return base.flatMap(b -> last.flatMap(l -> blank.map(cup -> Judgement.of(plan, b.label(), l.label(), cup.blank())))).orElse(List.of());
+        return base.flatMap(
+                        b -> last.flatMap(l -> blank.map(cup -> Judgement.of(plan, b.label(), l.label(), cup.blank()))))
+                .orElse(List.of());
     }
 
     /** A cup begun before Nursery knew of it, so that its steps can be logged at the times they happened. */
@@ -185,33 +228,52 @@ class StartController {
         if (!reader.raw("started").equals("at")) {
             return show.now();
         }
-        Instant at = reader.moment("startedAt", "The start", show.zone(), show.now()).orElse(show.now());
-        reader.faults().require(!at.isAfter(show.now()), "startedAt", "The start is still to come: choose a time that has passed.");
+        Instant at =
+                reader.moment("startedAt", "The start", show.zone(), show.now()).orElse(show.now());
+        reader.faults()
+                .require(
+                        !at.isAfter(show.now()),
+                        "startedAt",
+                        "The start is still to come: choose a time that has passed.");
         return at;
     }
 
     private static Optional<Resin> resin(FormReader reader, String field, String what, Shelf shelf) {
         Optional<Long> id = reader.id(field, what);
         Optional<Resin> known = id.flatMap(shelf::resin);
-        reader.faults().require(id.isEmpty() || known.isPresent(), field, "That resin is not on the shelf any more: choose another.");
+        reader.faults()
+                .require(
+                        id.isEmpty() || known.isPresent(),
+                        field,
+                        "That resin is not on the shelf any more: choose another.");
         return known;
     }
 
     private static String colour(FormReader reader, String field) {
         String colour = reader.raw(field);
-        reader.faults().require(colour.matches("#[0-9a-fA-F]{6}"), field, "“%s” is not a colour: choose one.".formatted(colour));
+        reader.faults()
+                .require(
+                        colour.matches("#[0-9a-fA-F]{6}"),
+                        field,
+                        "“%s” is not a colour: choose one.".formatted(colour));
         return colour;
     }
 
     private String page(Model model, Form form) {
-        List<BlankChoice> blanks = floors.shelf().blanks().stream().map(BlankChoice::of).toList();
+        List<BlankChoice> blanks =
+                floors.shelf().blanks().stream().map(BlankChoice::of).toList();
         model.addAttribute("form", form);
         model.addAttribute("blanks", blanks);
         model.addAttribute("resins", floors.shelf().resins());
         Technique technique = technique(form.value("technique"));
         model.addAttribute("techniques", techniques.all());
         model.addAttribute("technique", technique);
-        model.addAttribute("chosen", techniques.find(form.value("technique")).map(ShelvedTechnique::key).orElse(techniques.shippedOnes().get(0).key()));
+        model.addAttribute(
+                "chosen",
+                techniques
+                        .find(form.value("technique"))
+                        .map(ShelvedTechnique::key)
+                        .orElse(techniques.shippedOnes().get(0).key()));
         model.addAttribute("findings", findings(technique, form));
         model.addAttribute("questions", technique.questions());
         return "cups/start";

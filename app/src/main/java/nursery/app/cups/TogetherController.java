@@ -24,7 +24,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
-/** One step logged for several cups at once. Coats are poured from a mix instead, which logs each with its own amount. */
+/**
+ * One step logged for several cups at once. Coats are poured from a mix instead, which logs each with its own amount.
+ */
 @Controller
 class TogetherController {
 
@@ -50,40 +52,68 @@ class TogetherController {
 
     @PostMapping("/cups/together")
     ModelAndView log(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            Floor floor = floors.now();
-            Map<String, LogEntry> happenings = new LinkedHashMap<>();
-            for (CupNow cup : floor.cups()) {
-                if (typed.containsKey("cup-" + cup.code())) {
-                    Map<String, String> one = new LinkedHashMap<>(typed);
-                    // What stood next when the page was filled, so that a step someone else logged meanwhile is told and not doubled.
-                    one.put("step", typed.getOrDefault("step-" + cup.code(), ""));
-                    happenings.put(cup.code(), new LogForm(one, floor, cup.cup()).entry(Maker.of(request).name()));
-                }
-            }
-            if (happenings.isEmpty()) {
-                throw new InvalidInput(List.of(new Fault("cup", "No cup is picked: touch those it was done on.")));
-            }
-            try {
-                log.addAll(happenings, typed.containsKey("confirmed"));
-            } catch (NotLogged answer) {
-                throw answer.asFaults(floors.show());
-            }
-            return "/";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Floor floor = floors.now();
+                    Map<String, LogEntry> happenings = new LinkedHashMap<>();
+                    for (CupNow cup : floor.cups()) {
+                        if (typed.containsKey("cup-" + cup.code())) {
+                            Map<String, String> one = new LinkedHashMap<>(typed);
+                            // What stood next when the page was filled, so that a step someone else logged meanwhile is
+                            // told and not doubled.
+                            one.put("step", typed.getOrDefault("step-" + cup.code(), ""));
+                            happenings.put(
+                                    cup.code(),
+                                    new LogForm(one, floor, cup.cup())
+                                            .entry(Maker.of(request).name()));
+                        }
+                    }
+                    if (happenings.isEmpty()) {
+                        throw new InvalidInput(
+                                List.of(new Fault("cup", "No cup is picked: touch those it was done on.")));
+                    }
+                    try {
+                        log.addAll(happenings, typed.containsKey("confirmed"));
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/";
+                },
+                form -> page(model, form));
     }
 
     private String page(Model model, Form form) {
         Show show = floors.show();
-        Map<String, List<CupNow>> byTitle = floors.now().cups().stream().filter(cup -> cup.state().next().filter(next -> isWork(next, show)).isPresent())
-                .collect(Collectors.groupingBy(cup -> cup.state().next().map(NextAction::title).orElse(""), LinkedHashMap::new, Collectors.toList()));
+        Map<String, List<CupNow>> byTitle = floors.now().cups().stream()
+                .filter(cup ->
+                        cup.state().next().filter(next -> isWork(next, show)).isPresent())
+                .collect(Collectors.groupingBy(
+                        cup -> cup.state().next().map(NextAction::title).orElse(""),
+                        LinkedHashMap::new,
+                        Collectors.toList()));
         model.addAttribute("form", form);
-        model.addAttribute("groups", byTitle.entrySet().stream().map(group -> new Alike(group.getKey(), group.getValue().get(0).state().next().map(NextAction::how).orElse(""), group.getValue()))
-                .sorted((a, b) -> b.cups().size() - a.cups().size()).toList());
+        model.addAttribute(
+                "groups",
+                byTitle.entrySet().stream()
+                        .map(group -> new Alike(
+                                group.getKey(),
+                                group.getValue()
+                                        .get(0)
+                                        .state()
+                                        .next()
+                                        .map(NextAction::how)
+                                        .orElse(""),
+                                group.getValue()))
+                        .sorted((a, b) -> b.cups().size() - a.cups().size())
+                        .toList());
         return "cups/together";
     }
 
     private static boolean isWork(NextAction next, Show show) {
-        return next.kind() == NextAction.Kind.STEP && !next.step().kind().isPour() && next.readinessAt(show.now()) != Readiness.WAITING;
+        return next.kind() == NextAction.Kind.STEP
+                && !next.step().kind().isPour()
+                && next.readinessAt(show.now()) != Readiness.WAITING;
     }
 }

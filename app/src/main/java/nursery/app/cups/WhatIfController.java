@@ -45,20 +45,33 @@ class WhatIfController {
             Instant a = now.at(moment);
             Instant b = then.at(moment);
             boolean same = Duration.between(a, b).abs().toMinutes() < 1;
-            return new Row(moment.words(), show.at(a), show.at(b), same ? "the same" : show.span(a.isBefore(b) ? a : b, a.isBefore(b) ? b : a) + (b.isBefore(a) ? " sooner" : " later"));
+            return new Row(
+                    moment.words(),
+                    show.at(a),
+                    show.at(b),
+                    same
+                            ? "the same"
+                            : show.span(a.isBefore(b) ? a : b, a.isBefore(b) ? b : a)
+                                    + (b.isBefore(a) ? " sooner" : " later"));
         }
     }
 
     @GetMapping("/cups/{code}/what-if")
     String whatIf(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
-        CoatOnCup coat = pages.find(code).state().newestCoat().orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no coat on " + code + " yet."));
+        CoatOnCup coat = pages.find(code)
+                .state()
+                .newestCoat()
+                .orElseThrow(() ->
+                        new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no coat on " + code + " yet."));
         Floor floor = floors.now();
         Show show = floors.show();
         FormReader reader = new FormReader(typed);
         double roomC = reader.quantity("temperature", "The room", show.temperatureUnit(), 0, 45);
         double hours = reader.raw("shelf").isEmpty() ? 0 : reader.number("shelf", "The hours on the shelf");
         reader.faults().within("shelf", "The hours on the shelf", hours, 0, 48, "h");
-        Optional<Resin> other = reader.raw("resin").isEmpty() ? Optional.empty() : reader.id("resin", "The resin").flatMap(floor.shelf()::resin);
+        Optional<Resin> other = reader.raw("resin").isEmpty()
+                ? Optional.empty()
+                : reader.id("resin", "The resin").flatMap(floor.shelf()::resin);
         model.addAttribute("problems", reader.faults().found());
         model.addAttribute("show", show);
         if (reader.faults().none()) {
@@ -72,12 +85,16 @@ class WhatIfController {
 
     private static RoomCourse course(RoomCourse room, double roomC, double shelfHours, Instant now) {
         RoomCourse course = room.heldAt(now, now.plus(FROM_NOW_ON), roomC);
-        return shelfHours > 0 ? course.heldAt(now, now.plus(Duration.ofMinutes(Math.round(shelfHours * 60))), SHELF_C) : course;
+        return shelfHours > 0
+                ? course.heldAt(now, now.plus(Duration.ofMinutes(Math.round(shelfHours * 60))), SHELF_C)
+                : course;
     }
 
     private static List<Row> rows(CoatOnCup coat, RoomCourse course, Label label, Show show) {
         CoatTimes now = coat.times();
         CoatTimes then = new CoatTimes(label, course, now.pouredAt());
-        return Stream.of(CoatMoment.values()).map(moment -> Row.of(moment, now, then, show)).toList();
+        return Stream.of(CoatMoment.values())
+                .map(moment -> Row.of(moment, now, then, show))
+                .toList();
     }
 }

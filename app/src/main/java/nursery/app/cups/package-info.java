@@ -1,6 +1,4 @@
-/**
- * Cups, their plans and their logs. Publishes {@link nursery.app.cups.CupBook}.
- */
+/** Cups, their plans and their logs. Publishes {@link nursery.app.cups.CupBook}. */
 @NullMarked
 package nursery.app.cups;
 

@@ -64,9 +64,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * The demo: a small workshop making cups for an astronomy club's open night, a heritage tram society and a
- * seed-library fair. Everything is invented, and everything is placed relative to now, so that there is always a
- * window open, one closing and one missed.
+ * The demo: a small workshop making cups for an astronomy club's open night, a heritage tram society and a seed-library
+ * fair. Everything is invented, and everything is placed relative to now, so that there is always a window open, one
+ * closing and one missed.
  */
 @Component
 @ConditionalOnProperty("nursery.demo")
@@ -76,7 +76,15 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String TRAMS = "Heritage tram society";
     private static final String SEEDS = "Seed-library fair";
     /** The first step of a plan, and where its coats are, in the plan without extra steps. */
-    private static final int PREP = 1, PAINT = 2, ADHESIVE = 3, GLITTER = 4, FLOOD = 5, SECOND = 6, SAND = 7, FINISHING = 8, FINISH = 9;
+    private static final int PREP = 1,
+            PAINT = 2,
+            ADHESIVE = 3,
+            GLITTER = 4,
+            FLOOD = 5,
+            SECOND = 6,
+            SAND = 7,
+            FINISHING = 8,
+            FINISH = 9;
 
     private final ShelfBook shelf;
     private final CupBook cups;
@@ -90,7 +98,17 @@ class DemoShop implements SmartInitializingSingleton {
     private final TransactionTemplate transaction;
     private final Instant now;
 
-    DemoShop(ShelfBook shelf, CupBook cups, LogBook log, RoomBook room, ShopBook shops, Floors floors, StockBook stock, TechniqueBook techniques, PlanBook plans, TransactionTemplate transaction,
+    DemoShop(
+            ShelfBook shelf,
+            CupBook cups,
+            LogBook log,
+            RoomBook room,
+            ShopBook shops,
+            Floors floors,
+            StockBook stock,
+            TechniqueBook techniques,
+            PlanBook plans,
+            TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
@@ -118,8 +136,10 @@ class DemoShop implements SmartInitializingSingleton {
         readRoom();
         long slim20 = shelf.addBlank("20 oz slim", straight(205, 229.3, 5, 20));
         long slim12 = shelf.addBlank("12 oz slim", straight(155, 207, 5, 12));
-        long tapered30 = shelf.addBlank("30 oz tapered", new Blank(new Tapered(200, 220, 310), true, 6, 6, 0, OptionalDouble.of(30)));
-        long mug = shelf.addBlank("16 oz mug with handle", new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16)));
+        long tapered30 = shelf.addBlank(
+                "30 oz tapered", new Blank(new Tapered(200, 220, 310), true, 6, 6, 0, OptionalDouble.of(30)));
+        long mug = shelf.addBlank(
+                "16 oz mug with handle", new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16)));
         long plump = shelf.addBlank("15 oz plump", new Blank(plumpOutline(), true, 5, 4, 0, OptionalDouble.of(15)));
         long regular = resin(StartingProfile.REGULAR.title());
         long fast = resin(StartingProfile.FAST.title());
@@ -132,7 +152,11 @@ class DemoShop implements SmartInitializingSingleton {
         stock(regular, slow);
         plans.begin("Mira");
         // Life departs from the plan: a cup still feels rough, and gets a coat more.
-        log.addCoat(floors.at(now).cups().stream().filter(cup -> cup.cup().about().name().equals("Saturn")).findFirst().orElseThrow().code());
+        log.addCoat(floors.at(now).cups().stream()
+                .filter(cup -> cup.cup().about().name().equals("Saturn"))
+                .findFirst()
+                .orElseThrow()
+                .code());
     }
 
     private void stock(long regular, long slow) {
@@ -211,7 +235,8 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void readRoom() {
         // A heated workshop over a week, with a window left open in one night.
-        SimulatedThermometer thermometer = new SimulatedThermometer(5, floors.ways().zone(), 22.2, 19, Optional.of(ago(17)));
+        SimulatedThermometer thermometer =
+                new SimulatedThermometer(5, floors.ways().zone(), 22.2, 19, Optional.of(ago(17)));
         List<RoomReading> week = new ArrayList<>();
         for (Instant at = ago(7 * 24); !at.isAfter(now); at = at.plus(Duration.ofMinutes(15))) {
             thermometer.read(at).ifPresent(week::add);
@@ -229,32 +254,75 @@ class DemoShop implements SmartInitializingSingleton {
         done(code, GLITTER, hoursAgo - 1.7, by);
     }
 
-    private String start(String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
+    private String start(
+            String name,
+            String madeFor,
+            long blank,
+            long resin,
+            int dueInDays,
+            String paint,
+            String glitter,
+            double hoursAgo,
+            School... schools) {
         return start("one-colour-glitter", name, madeFor, blank, resin, dueInDays, paint, glitter, hoursAgo, schools);
     }
 
-    private String start(String technique, String name, String madeFor, long blank, long resin, int dueInDays, String paint, String glitter, double hoursAgo, School... schools) {
+    private String start(
+            String technique,
+            String name,
+            String madeFor,
+            long blank,
+            long resin,
+            int dueInDays,
+            String paint,
+            String glitter,
+            double hoursAgo,
+            School... schools) {
         Technique chosen = techniques.find(technique).orElseThrow().technique();
         Shelf onShelf = floors.shelf();
         ShelfBlank bare = onShelf.blank(blank).orElseThrow();
         Resin mixed = onShelf.resin(resin).orElseThrow();
         Cup.About about = new Cup.About(name, madeFor, chosen.name(), bare.name(), paint, glitter);
-        Order order = new Order(about, 1, blank, bare.blank(), new Cup.Resins(mixed, mixed), Schools.of(schools), chosen.plan(Schools.of(schools), Map.of()),
-                Optional.of(floors.show().today().plusDays(dueInDays)), 1);
+        Order order = new Order(
+                about,
+                1,
+                blank,
+                bare.blank(),
+                new Cup.Resins(mixed, mixed),
+                Schools.of(schools),
+                chosen.plan(Schools.of(schools), Map.of()),
+                Optional.of(floors.show().today().plusDays(dueInDays)),
+                1);
         return cups.start(order, ago(hoursAgo)).get(0);
     }
 
-    /** Follows a cup's plan from its start, each step as soon as it may be done, until so many are done or the present is reached. */
+    /**
+     * Follows a cup's plan from its start, each step as soon as it may be done, until so many are done or the present
+     * is reached.
+     */
     private void follow(String code, int steps, String by) {
         QuietHours none = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
         Floor floor = floors.at(now);
         Cup cup = floor.find(code).orElseThrow().cup();
-        for (Ahead.Expected step : Ahead.of(cup, floor.air().course(), cup.startedAt(), none).stream().limit(steps).filter(found -> found.at().isBefore(now)).toList()) {
+        for (Ahead.Expected step : Ahead.of(cup, floor.air().course(), cup.startedAt(), none).stream()
+                .limit(steps)
+                .filter(found -> found.at().isBefore(now))
+                .toList()) {
             if (step.step().kind().isPour()) {
                 CupNow before = floors.at(now).find(code).orElseThrow();
-                pour(code, step.step(), step.at(), Math.round(before.share(step.step()).suggestedMl() * 2) / 2.0, Optional.empty(), by);
+                pour(
+                        code,
+                        step.step(),
+                        step.at(),
+                        Math.round(before.share(step.step()).suggestedMl() * 2) / 2.0,
+                        Optional.empty(),
+                        by);
             } else {
-                log.add(code, new LogEntry.StepDone(mark(step.at(), by, ""), step.step().number()), true);
+                log.add(
+                        code,
+                        new LogEntry.StepDone(
+                                mark(step.at(), by, ""), step.step().number()),
+                        true);
             }
         }
     }
@@ -271,7 +339,19 @@ class DemoShop implements SmartInitializingSingleton {
         follow(start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8), 6, "Jonas");
         follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 9, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
         for (int i = 1; i <= 3; i++) {
-            follow(start("glitter-craft-glue", "Platform clock " + i, TRAMS, slim12, regular, 9, "#12322f", "#cfd8d0", 2), 1, "Jonas");
+            follow(
+                    start(
+                            "glitter-craft-glue",
+                            "Platform clock " + i,
+                            TRAMS,
+                            slim12,
+                            regular,
+                            9,
+                            "#12322f",
+                            "#cfd8d0",
+                            2),
+                    1,
+                    "Jonas");
         }
         follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 10, "#7b1e1e", "#d8442f", 22), 8, "Mira");
         follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 10, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
@@ -284,13 +364,19 @@ class DemoShop implements SmartInitializingSingleton {
     /** @param spindle its number, or 0 if the cup hangs */
     private void pour(String code, int step, double hoursAgo, double ml, int spindle, String by) {
         Floor floor = floors.at(now);
-        Optional<Spindle> place = spindle == 0 ? Optional.empty() : Optional.of(floor.shelf().spindles().get(spindle - 1));
+        Optional<Spindle> place = spindle == 0
+                ? Optional.empty()
+                : Optional.of(floor.shelf().spindles().get(spindle - 1));
         pour(code, floor.find(code).orElseThrow().cup().step(step), ago(hoursAgo), ml, place, by);
     }
 
     private void pour(String code, PlanStep step, Instant at, double ml, Optional<Spindle> place, String by) {
         Resin resin = floors.at(now).find(code).orElseThrow().cup().resinFor(step);
-        log.add(code, new LogEntry.Poured(mark(at, by, ""), step.number(), ml, place, Optional.of(Pot.of(resin, OptionalLong.empty()))), true);
+        log.add(
+                code,
+                new LogEntry.Poured(
+                        mark(at, by, ""), step.number(), ml, place, Optional.of(Pot.of(resin, OptionalLong.empty()))),
+                true);
     }
 
     private static Mark mark(Instant at, String by, String note) {
@@ -302,7 +388,11 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private long resin(String name) {
-        return floors.shelf().resins().stream().filter(resin -> resin.name().equals(name)).findFirst().orElseThrow().id();
+        return floors.shelf().resins().stream()
+                .filter(resin -> resin.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     private static Blank straight(double heightMm, double circumferenceMm, double rimBareMm, double oz) {
@@ -310,11 +400,22 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private static Turned plumpOutline() {
-        return new Turned(List.of(new Station(0, 205), new Station(14, 248), new Station(48, 288), new Station(78, 280), new Station(108, 246), new Station(122, 240)));
+        return new Turned(List.of(
+                new Station(0, 205),
+                new Station(14, 248),
+                new Station(48, 288),
+                new Station(78, 280),
+                new Station(108, 246),
+                new Station(122, 240)));
     }
 
     private static Label slowLabel() {
-        return new Label(MixRatio.parse("2:1"), new LabelTimes(1, 6, 6, 9, 12, 16, 24, 36, 96), 24, Label.DEFAULT_ACTIVATION_KJ_PER_MOL,
-                Optional.of(new Densities(1.12, 0.98)), OptionalDouble.of(0.7));
+        return new Label(
+                MixRatio.parse("2:1"),
+                new LabelTimes(1, 6, 6, 9, 12, 16, 24, 36, 96),
+                24,
+                Label.DEFAULT_ACTIVATION_KJ_PER_MOL,
+                Optional.of(new Densities(1.12, 0.98)),
+                OptionalDouble.of(0.7));
     }
 }

@@ -1,6 +1,4 @@
-/**
- * Made-up cups, placed relative to now.
- */
+/** Made-up cups, placed relative to now. */
 @NullMarked
 package nursery.app.demo;
 

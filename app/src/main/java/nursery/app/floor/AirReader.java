@@ -18,7 +18,10 @@ import nursery.core.cure.RoomReading;
 import nursery.core.floor.Air;
 import org.springframework.stereotype.Component;
 
-/** The room as it was read lately, and what is expected of it; read on only when there are new readings, expected anew every few minutes. */
+/**
+ * The room as it was read lately, and what is expected of it; read on only when there are new readings, expected anew
+ * every few minutes.
+ */
 @Component
 class AirReader {
 
@@ -26,6 +29,7 @@ class AirReader {
     private static final Duration REMEMBERED = Duration.ofDays(90);
     /** A forecast is worth this long; then it is worked out anew. */
     private static final Duration FORECAST_LASTS = Duration.ofMinutes(5);
+
     private static final Instant NEVER = Instant.parse("9999-01-01T00:00:00Z");
 
     private final RoomReadMapper mapper;
@@ -45,21 +49,36 @@ class AirReader {
     private record Expected(RoomCourse history, Instant from, RoomPlan plan, ZoneId zone, Air air) {}
 
     static RoomPlan plan(StampRow row) {
-        return row.curePlace() == null || row.forecast() == null || row.heating() == null ? RoomPlan.STARTING
-                : new RoomPlan(row.curePlace(), RoomPlan.Way.valueOf(row.forecast()), row.steadyC() == null ? OptionalDouble.empty() : OptionalDouble.of(row.steadyC()), row.heating());
+        return row.curePlace() == null || row.forecast() == null || row.heating() == null
+                ? RoomPlan.STARTING
+                : new RoomPlan(
+                        row.curePlace(),
+                        RoomPlan.Way.valueOf(row.forecast()),
+                        row.steadyC() == null ? OptionalDouble.empty() : OptionalDouble.of(row.steadyC()),
+                        row.heating());
     }
 
     Air air(StampRow stamps, ZoneId zone, Instant now) {
         RoomPlan plan = plan(stamps);
         Known known = history(plan.curePlace(), stamps.room(), now);
         RoomCourse history = known.course();
-        Instant period = Instant.ofEpochSecond(Math.floorDiv(now.getEpochSecond(), FORECAST_LASTS.toSeconds()) * FORECAST_LASTS.toSeconds());
+        Instant period = Instant.ofEpochSecond(
+                Math.floorDiv(now.getEpochSecond(), FORECAST_LASTS.toSeconds()) * FORECAST_LASTS.toSeconds());
         Instant from = history.lastReadingAt().isAfter(period) ? history.lastReadingAt() : period;
         Expected kept = forecasts.get(plan.curePlace());
-        if (kept == null || kept.history() != history || !kept.from().equals(from) || !kept.plan().equals(plan) || !kept.zone().equals(zone)) {
-            Optional<Instant> lastReadAt = known.rows().isEmpty() ? Optional.empty() : Optional.of(history.lastReadingAt());
+        if (kept == null
+                || kept.history() != history
+                || !kept.from().equals(from)
+                || !kept.plan().equals(plan)
+                || !kept.zone().equals(zone)) {
+            Optional<Instant> lastReadAt =
+                    known.rows().isEmpty() ? Optional.empty() : Optional.of(history.lastReadingAt());
             Forecast forecast = plan.forecast();
-            Air air = new Air(forecast.continuing(history, from, zone), forecast.spreadC(history, from, zone), lastReadAt, lastReadAt.filter(at -> Forecast.isSilent(history, from)));
+            Air air = new Air(
+                    forecast.continuing(history, from, zone),
+                    forecast.spreadC(history, from, zone),
+                    lastReadAt,
+                    lastReadAt.filter(at -> Forecast.isSilent(history, from)));
             kept = new Expected(history, from, plan, zone, air);
             forecasts.put(plan.curePlace(), kept);
         }
@@ -83,10 +102,18 @@ class AirReader {
 
     private Known readOn(Known known, long stamp, Instant from, String place) {
         List<ReadRow> since = mapper.since(place, known.newestId());
-        List<ReadRow> fresh = since.stream().filter(row -> row.id() > known.newestId() && !row.at().isBefore(known.from())).toList();
+        List<ReadRow> fresh = since.stream()
+                .filter(row -> row.id() > known.newestId() && !row.at().isBefore(known.from()))
+                .toList();
         // What is known already must still be there: a shop put back from a copy has other readings.
         boolean stillThere = since.stream().anyMatch(row -> row.id() == known.newestId());
-        if (!stillThere || !fresh.isEmpty() && !fresh.get(0).at().isAfter(known.rows().get(known.rows().size() - 1).at())) {
+        if (!stillThere
+                || !fresh.isEmpty()
+                        && !fresh.get(0)
+                                .at()
+                                .isAfter(known.rows()
+                                        .get(known.rows().size() - 1)
+                                        .at())) {
             return known(stamp, from, mapper.between(place, from, NEVER));
         }
         if (fresh.isEmpty()) {
@@ -102,7 +129,8 @@ class AirReader {
     }
 
     private static RoomCourse course(List<ReadRow> rows) {
-        List<RoomReading> readings = RoomCourse.withoutSpikes(rows.stream().map(ReadRow::reading).toList());
+        List<RoomReading> readings =
+                RoomCourse.withoutSpikes(rows.stream().map(ReadRow::reading).toList());
         return readings.isEmpty() ? RoomCourse.steady(RoomPlan.ASSUMED_C) : new RoomCourse(readings);
     }
 

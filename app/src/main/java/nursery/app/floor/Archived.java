@@ -12,4 +12,10 @@ import nursery.core.log.LogEntry;
  * @param how handed over or abandoned; empty for one that was fully cured for long
  */
 @Published
-public record Archived(String code, String name, String madeFor, Optional<LocalDate> dueOn, Instant leftAt, Optional<LogEntry.Kind> how) {}
+public record Archived(
+        String code,
+        String name,
+        String madeFor,
+        Optional<LocalDate> dueOn,
+        Instant leftAt,
+        Optional<LogEntry.Kind> how) {}

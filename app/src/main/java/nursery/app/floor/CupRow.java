@@ -7,5 +7,20 @@ import org.jspecify.annotations.Nullable;
 
 /** A cup as its table keeps it. */
 @Published
-public record CupRow(long id, String code, String name, String madeFor, long blankId, int blankEdition, long baseResinId, long lastResinId, @Nullable LocalDate dueOn,
-        String paintColour, String glitterColour, String schools, String technique, Instant startedAt, int matters, Instant leavesAt) {}
+public record CupRow(
+        long id,
+        String code,
+        String name,
+        String madeFor,
+        long blankId,
+        int blankEdition,
+        long baseResinId,
+        long lastResinId,
+        @Nullable LocalDate dueOn,
+        String paintColour,
+        String glitterColour,
+        String schools,
+        String technique,
+        Instant startedAt,
+        int matters,
+        Instant leavesAt) {}

@@ -15,50 +15,107 @@ import org.jspecify.annotations.Nullable;
 
 /** A log entry as its table keeps it: each kind fills the columns it has a use for. */
 @Published
-public record EntryRow(@Nullable Long id, long cupId, String kind, @Nullable Integer step, @Nullable Double amountMl, @Nullable Long spindleId, @Nullable Long cancelsId,
-        @Nullable Long batchId, @Nullable Long resinId, @Nullable Integer resinEdition, @Nullable String touch, Instant happenedAt, Instant recordedAt, String recordedBy,
+public record EntryRow(
+        @Nullable Long id,
+        long cupId,
+        String kind,
+        @Nullable Integer step,
+        @Nullable Double amountMl,
+        @Nullable Long spindleId,
+        @Nullable Long cancelsId,
+        @Nullable Long batchId,
+        @Nullable Long resinId,
+        @Nullable Integer resinEdition,
+        @Nullable String touch,
+        Instant happenedAt,
+        Instant recordedAt,
+        String recordedBy,
         String note) {
 
     public static EntryRow of(long cupId, LogEntry entry) {
         return switch (entry.kind()) {
             case POURED -> poured(cupId, (LogEntry.Poured) entry);
             case DONE, SKIPPED -> row(cupId, entry, ((LogEntry.OfStep) entry).step(), null, null);
-            case TOUCHED -> row(cupId, entry, null, null, ((LogEntry.Touched) entry).touch().name());
+            case TOUCHED ->
+                row(cupId, entry, null, null, ((LogEntry.Touched) entry).touch().name());
             case CANCELLED -> row(cupId, entry, null, ((LogEntry.Cancelled) entry).cancelsId(), null);
-            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> row(cupId, entry, null, null, null);
+            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
+                row(cupId, entry, null, null, null);
         };
     }
 
     private static EntryRow poured(long cupId, LogEntry.Poured pour) {
         Mark mark = pour.mark();
-        Pot pot = pour.pot().orElseThrow(() -> new IllegalStateException("A coat is kept with what it was mixed from."));
-        return new EntryRow(null, cupId, pour.kind().name(), pour.step(), pour.amountMl(), pour.spindle().map(Spindle::id).orElse(null), null,
-                pot.batch().isPresent() ? pot.batch().getAsLong() : null, pot.resin().id(), pot.edition(), null, mark.happenedAt(), mark.recordedAt(), mark.recordedBy(), mark.note());
+        Pot pot =
+                pour.pot().orElseThrow(() -> new IllegalStateException("A coat is kept with what it was mixed from."));
+        return new EntryRow(
+                null,
+                cupId,
+                pour.kind().name(),
+                pour.step(),
+                pour.amountMl(),
+                pour.spindle().map(Spindle::id).orElse(null),
+                null,
+                pot.batch().isPresent() ? pot.batch().getAsLong() : null,
+                pot.resin().id(),
+                pot.edition(),
+                null,
+                mark.happenedAt(),
+                mark.recordedAt(),
+                mark.recordedBy(),
+                mark.note());
     }
 
-    private static EntryRow row(long cupId, LogEntry entry, @Nullable Integer step, @Nullable Long cancels, @Nullable String touch) {
+    private static EntryRow row(
+            long cupId, LogEntry entry, @Nullable Integer step, @Nullable Long cancels, @Nullable String touch) {
         Mark mark = entry.mark();
-        return new EntryRow(null, cupId, entry.kind().name(), step, null, null, cancels, null, null, null, touch, mark.happenedAt(), mark.recordedAt(), mark.recordedBy(), mark.note());
+        return new EntryRow(
+                null,
+                cupId,
+                entry.kind().name(),
+                step,
+                null,
+                null,
+                cancels,
+                null,
+                null,
+                null,
+                touch,
+                mark.happenedAt(),
+                mark.recordedAt(),
+                mark.recordedBy(),
+                mark.note());
     }
 
     LogEntry entry(Shelf shelf) {
         Mark mark = new Mark(needed(id), happenedAt, recordedAt, recordedBy, note);
         Kind of = Kind.valueOf(kind);
         return switch (of) {
-            case POURED -> new LogEntry.Poured(mark, needed(step), needed(amountMl), Optional.ofNullable(spindleId).flatMap(shelf::spindle), Optional.of(pot(shelf)));
+            case POURED ->
+                new LogEntry.Poured(
+                        mark,
+                        needed(step),
+                        needed(amountMl),
+                        Optional.ofNullable(spindleId).flatMap(shelf::spindle),
+                        Optional.of(pot(shelf)));
             case DONE -> new LogEntry.StepDone(mark, needed(step));
             case SKIPPED -> new LogEntry.Skipped(mark, needed(step));
             case TOUCHED -> new LogEntry.Touched(mark, Touch.valueOf(needed(touch)));
             case CANCELLED -> new LogEntry.Cancelled(mark, needed(cancelsId));
-            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, of);
+            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
+                new LogEntry.Plain(mark, of);
         };
     }
 
     private Pot pot(Shelf shelf) {
-        return new Pot(shelf.resin(needed(resinId)).orElseThrow(), needed(resinEdition), batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
+        return new Pot(
+                shelf.resin(needed(resinId)).orElseThrow(),
+                needed(resinEdition),
+                batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
     }
 
     private static <T> T needed(@Nullable T value) {
-        return Optional.ofNullable(value).orElseThrow(() -> new IllegalStateException("A log entry lacks what its kind needs."));
+        return Optional.ofNullable(value)
+                .orElseThrow(() -> new IllegalStateException("A log entry lacks what its kind needs."));
     }
 }

@@ -14,16 +14,49 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface FloorMapper {
 
-    record WaysRow(String lengthUnit, String volumeUnit, String temperatureUnit, String zone, LocalTime quietFrom, LocalTime quietUntil, double lossFillMl, double lossCupMl,
+    record WaysRow(
+            String lengthUnit,
+            String volumeUnit,
+            String temperatureUnit,
+            String zone,
+            LocalTime quietFrom,
+            LocalTime quietUntil,
+            double lossFillMl,
+            double lossCupMl,
             @Nullable Double minutesPerCup) {}
 
     /** What is read anew only when its stamp has changed, and what is expected of the room. */
-    record StampRow(long shelf, long room, @Nullable String curePlace, @Nullable String forecast, @Nullable Double steadyC, @Nullable String heating) {}
+    record StampRow(
+            long shelf,
+            long room,
+            @Nullable String curePlace,
+            @Nullable String forecast,
+            @Nullable Double steadyC,
+            @Nullable String heating) {}
 
     /** A share of an open mix, with the mix it belongs to. */
-    record ShareRow(long id, long resinId, long measuringCupId, String ratio, double plannedAMl, double plannedBMl, double potMinutes, Instant startedAt, String startedBy,
-            @Nullable Double actualAMl, @Nullable Double actualBMl, @Nullable Instant mixedAt, @Nullable Instant closedAt, @Nullable Double leftoverMl, boolean wasted,
-            @Nullable Long cupId, @Nullable String code, @Nullable Integer step, @Nullable Double shareMl, @Nullable Double atMinute, @Nullable Double additionMl,
+    record ShareRow(
+            long id,
+            long resinId,
+            long measuringCupId,
+            String ratio,
+            double plannedAMl,
+            double plannedBMl,
+            double potMinutes,
+            Instant startedAt,
+            String startedBy,
+            @Nullable Double actualAMl,
+            @Nullable Double actualBMl,
+            @Nullable Instant mixedAt,
+            @Nullable Instant closedAt,
+            @Nullable Double leftoverMl,
+            boolean wasted,
+            @Nullable Long cupId,
+            @Nullable String code,
+            @Nullable Integer step,
+            @Nullable Double shareMl,
+            @Nullable Double atMinute,
+            @Nullable Double additionMl,
             @Nullable String addition) {}
 
     /** The hours of a weekday, or of one day. */
@@ -34,30 +67,43 @@ interface FloorMapper {
 
     record PourRow(long batchId, Instant happenedAt) {}
 
-    record ArchivedRow(String code, String name, String madeFor, @Nullable LocalDate dueOn, Instant leavesAt, String leftHow) {}
+    record ArchivedRow(
+            String code, String name, String madeFor, @Nullable LocalDate dueOn, Instant leavesAt, String leftHow) {}
 
-    String CUP = """
-            SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id, c.due_on, c.paint_colour, c.glitter_colour, c.schools,
+    String CUP =
+            """
+            SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id,
+              c.due_on, c.paint_colour, c.glitter_colour, c.schools,
               c.technique, c.started_at, c.matters, c.leaves_at
             FROM cup c\s""";
-    String STEP = """
-            SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast, s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit
+    String STEP =
+            """
+            SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast,
+              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit
             FROM cup_step s\s""";
-    String ENTRY = """
-            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, e.cancels_id, e.batch_id, e.resin_id, e.resin_edition, e.touch, e.happened_at, e.recorded_at,
+    String ENTRY =
+            """
+            SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, e.cancels_id, e.batch_id, e.resin_id,
+              e.resin_edition, e.touch, e.happened_at, e.recorded_at,
               e.recorded_by, e.note
             FROM log_entry e\s""";
     String ON_THE_FLOOR = "JOIN cup c ON c.id = %s.cup_id WHERE c.leaves_at > #{now} ";
-    String BATCH = """
-            SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes, b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
-              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, s.cup_id, c.code, s.step, s.share_ml, s.at_minute, s.addition_ml, s.addition
+    String BATCH =
+            """
+            SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
+              b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
+              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
+                s.addition_ml, s.addition
             FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id\s""";
 
-    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, loss_cup_ml, minutes_per_cup FROM shop")
+    @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, "
+            + "loss_cup_ml, minutes_per_cup FROM shop")
     Optional<WaysRow> ways();
 
-    @Select("""
-            SELECT (SELECT version FROM stamp WHERE what = 'shelf'), (SELECT version FROM stamp WHERE what = 'room'), p.cure_place, p.forecast, p.steady_c, p.heating
+    @Select(
+            """
+            SELECT (SELECT version FROM stamp WHERE what = 'shelf'), (SELECT version FROM stamp WHERE what = 'room'),
+              p.cure_place, p.forecast, p.steady_c, p.heating
             FROM (SELECT 1 AS id) one LEFT JOIN room_plan p ON p.id = one.id""")
     StampRow stamps();
 
@@ -86,31 +132,39 @@ interface FloorMapper {
     @Select(BATCH + "WHERE b.id = #{id} ORDER BY s.position")
     List<ShareRow> batch(long id);
 
-    @Select("""
+    @Select(
+            """
             SELECT weekday, CAST(NULL AS DATE) AS day, bench, booth FROM bench_hours
             UNION ALL SELECT NULL, day, bench, '' FROM bench_day WHERE day >= #{from}""")
     List<HoursRow> hours(LocalDate from);
 
-    @Select("""
-            SELECT TRUE AS pinned, c.code, p.step, p.at FROM plan_pin p JOIN cup c ON c.id = p.cup_id WHERE c.leaves_at > #{now}
+    @Select(
+            """
+            SELECT TRUE AS pinned, c.code, p.step, p.at FROM plan_pin p JOIN cup c ON c.id = p.cup_id WHERE
+              c.leaves_at > #{now}
             UNION ALL SELECT FALSE, c.code, s.step, s.begins_at
-            FROM week_plan_kept k JOIN week_plan_step s ON s.plan_id = k.plan_id JOIN cup c ON c.id = s.cup_id WHERE c.leaves_at > #{now}
+            FROM week_plan_kept k JOIN week_plan_step s ON s.plan_id = k.plan_id JOIN cup c ON c.id = s.cup_id WHERE
+              c.leaves_at > #{now}
             ORDER BY pinned, at, code, step""")
     List<PlaceRow> places(Instant now);
 
     /** When the coats of the newest mixes were poured: how fast the maker works now, not years ago. */
-    @Select("SELECT batch_id, happened_at FROM log_entry WHERE batch_id > (SELECT COALESCE(MAX(id), 0) FROM batch) - #{batches} ORDER BY happened_at, id")
+    @Select("SELECT batch_id, happened_at FROM log_entry WHERE batch_id > (SELECT COALESCE(MAX(id), 0) FROM batch) "
+            + "- #{batches} ORDER BY happened_at, id")
     List<PourRow> pours(int batches);
 
-    @Select("SELECT code, name, made_for, due_on, leaves_at, left_how FROM cup WHERE leaves_at <= #{now} ORDER BY leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}")
+    @Select("SELECT code, name, made_for, due_on, leaves_at, left_how FROM cup WHERE leaves_at <= #{now} ORDER BY "
+            + "leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}")
     List<ArchivedRow> archived(@Param("now") Instant now, @Param("skip") int skip, @Param("count") int count);
 
     @Select("SELECT COUNT(*) FROM cup WHERE leaves_at <= #{now}")
     int archivedCount(Instant now);
 
     /** The cups whose coats of a resin were touched, the newest first. */
-    @Select("""
-            SELECT code FROM cup WHERE id IN (SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id = t.cup_id AND p.resin_id = #{resinId}
+    @Select(
+            """
+            SELECT code FROM cup WHERE id IN (SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id
+              = t.cup_id AND p.resin_id = #{resinId}
               WHERE t.touch IS NOT NULL) ORDER BY id DESC LIMIT #{most}""")
     List<String> touched(@Param("resinId") long resinId, @Param("most") int most);
 }

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import nursery.app.floor.FloorMapper.PlaceRow;
@@ -49,8 +48,8 @@ import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
- * The shop as it is at a moment, read in about ten statements. What only changes with the shelf or the room is kept in memory until its
- * stamp says otherwise; a page that asks twice is given the same.
+ * The shop as it is at a moment, read in about ten statements. What only changes with the shelf or the room is kept in
+ * memory until its stamp says otherwise; a page that asks twice is given the same.
  */
 @Published
 @Component
@@ -58,6 +57,7 @@ public class Floors {
 
     /** Enough of the newest mixes to know how fast the maker works. */
     private static final int BATCHES_TOLD = 60;
+
     private static final int ARCHIVE_PAGE = 50;
     private static final int MOST_TOUCHED = 300;
     private static final Duration AROUND_A_CUP = Duration.ofDays(2);
@@ -67,7 +67,7 @@ public class Floors {
     private final AirReader airs;
     private final HoursReader hours;
     private final Moments moments;
-    private final AtomicReference<Optional<Standing>> looked = new AtomicReference<>(Optional.empty());
+    private volatile Optional<Standing> looked = Optional.empty();
 
     Floors(FloorMapper mapper, ShelfReader shelves, AirReader airs, HoursReader hours, Moments moments) {
         this.mapper = mapper;
@@ -84,10 +84,15 @@ public class Floors {
 
     /** The shop's own ways. */
     public Ways ways() {
-        return once("ways", () -> mapper.ways().map(row -> new Ways(LengthUnit.valueOf(row.lengthUnit()),
-                VolumeUnit.valueOf(row.volumeUnit()), TemperatureUnit.valueOf(row.temperatureUnit()),
-                new QuietHours(row.quietFrom(), row.quietUntil(), ZoneId.of(row.zone())), new Losses(row.lossFillMl(), row.lossCupMl()),
-                row.minutesPerCup() == null ? OptionalDouble.empty() : OptionalDouble.of(row.minutesPerCup()))).orElseGet(() -> Ways.starting(ZoneId.systemDefault())));
+        return once("ways", () -> mapper.ways()
+                .map(row -> new Ways(
+                        LengthUnit.valueOf(row.lengthUnit()),
+                        VolumeUnit.valueOf(row.volumeUnit()),
+                        TemperatureUnit.valueOf(row.temperatureUnit()),
+                        new QuietHours(row.quietFrom(), row.quietUntil(), ZoneId.of(row.zone())),
+                        new Losses(row.lossFillMl(), row.lossCupMl()),
+                        row.minutesPerCup() == null ? OptionalDouble.empty() : OptionalDouble.of(row.minutesPerCup())))
+                .orElseGet(() -> Ways.starting(ZoneId.systemDefault())));
     }
 
     /** How figures are shown here. */
@@ -110,23 +115,42 @@ public class Floors {
         StampRow stamps = mapper.stamps();
         Shelf shelf = shelves.shelf(stamps.shelf());
         Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> cups = cups(shelf, ways.zone(), now).stream().map(cup -> new CupNow(cup, cup.at(air.course(), now))).toList();
+        List<CupNow> cups = cups(shelf, ways.zone(), now).stream()
+                .map(cup -> new CupNow(cup, cup.at(air.course(), now)))
+                .toList();
         List<PlaceRow> places = mapper.places(now);
-        List<Pin> pins = places.stream().filter(PlaceRow::pinned).map(row -> new Pin(row.code(), row.step(), row.at())).toList();
-        List<Placement> kept = places.stream().filter(row -> !row.pinned()).map(row -> new Placement(row.code(), row.step(), row.at())).toList();
+        List<Pin> pins = places.stream()
+                .filter(PlaceRow::pinned)
+                .map(row -> new Pin(row.code(), row.step(), row.at()))
+                .toList();
+        List<Placement> kept = places.stream()
+                .filter(row -> !row.pinned())
+                .map(row -> new Placement(row.code(), row.step(), row.at()))
+                .toList();
         double pace = ways.minutesPerCup().orElseGet(this::learnedPace);
-        return new Floor(now, ways, air, shelf, cups, Batches.of(mapper.open()), pace, hours.hours(ways.quiet(), now), pins, kept);
+        return new Floor(
+                now,
+                ways,
+                air,
+                shelf,
+                cups,
+                Batches.of(mapper.open()),
+                pace,
+                hours.hours(ways.quiet(), now),
+                pins,
+                kept);
     }
 
     /** How the plan stands, laid out once for as long as nothing it rests on changes. */
     public Standing standing(Floor floor) {
         Workshop shop = floor.workshop();
-        Optional<Standing> before = looked.get().filter(then -> then.plan().workshop().equals(shop) && then.kept().equals(floor.kept()));
+        Optional<Standing> before = looked.filter(
+                then -> then.plan().workshop().equals(shop) && then.kept().equals(floor.kept()));
         if (before.isPresent()) {
             return before.get();
         }
         Standing standing = Standing.of(shop, floor.kept());
-        looked.set(Optional.of(standing));
+        looked = Optional.of(standing);
         return standing;
     }
 
@@ -138,10 +162,20 @@ public class Floors {
 
     private Optional<CupNow> archived(String code, Floor floor) {
         return mapper.cup(code).map(row -> {
-            Cup cup = cup(row, floor.shelf(), floor.ways().zone(), mapper.stepsOf(row.id()), mapper.entriesOf(row.id()), floor.now());
+            Cup cup = cup(
+                    row,
+                    floor.shelf(),
+                    floor.ways().zone(),
+                    mapper.stepsOf(row.id()),
+                    mapper.entriesOf(row.id()),
+                    floor.now());
             // One that came back while the floor was being read has the room everyone has.
-            RoomCourse room = cup.leftAt().isEmpty() ? floor.air().course()
-                    : airs.then(roomPlan().curePlace(), cup.startedAt().minus(AROUND_A_CUP), cup.leftAt().get().plus(AROUND_A_CUP));
+            RoomCourse room = cup.leftAt().isEmpty()
+                    ? floor.air().course()
+                    : airs.then(
+                            roomPlan().curePlace(),
+                            cup.startedAt().minus(AROUND_A_CUP),
+                            cup.leftAt().get().plus(AROUND_A_CUP));
             return new CupNow(cup, cup.at(room, floor.now()));
         });
     }
@@ -152,8 +186,17 @@ public class Floors {
 
     /** A page of the archive, the newest first; pages count from 1. */
     public List<Archived> archive(int page) {
-        return mapper.archived(moments.now(), Math.max(0, page - 1) * ARCHIVE_PAGE, ARCHIVE_PAGE).stream().map(row -> new Archived(row.code(), row.name(), row.madeFor(),
-                Optional.ofNullable(row.dueOn()), row.leavesAt(), Arrays.stream(LogEntry.Kind.values()).filter(kind -> kind.name().equals(row.leftHow())).findFirst())).toList();
+        return mapper.archived(moments.now(), Math.max(0, page - 1) * ARCHIVE_PAGE, ARCHIVE_PAGE).stream()
+                .map(row -> new Archived(
+                        row.code(),
+                        row.name(),
+                        row.madeFor(),
+                        Optional.ofNullable(row.dueOn()),
+                        row.leavesAt(),
+                        Arrays.stream(LogEntry.Kind.values())
+                                .filter(kind -> kind.name().equals(row.leftHow()))
+                                .findFirst()))
+                .toList();
     }
 
     public int archivedCups() {
@@ -166,32 +209,67 @@ public class Floors {
 
     /** The cups on which a coat of a resin was touched, the newest first, wherever they lie. */
     public List<CupNow> touched(long resinId) {
-        return mapper.touched(resinId, MOST_TOUCHED).stream().flatMap(code -> cup(code).stream()).toList();
+        return mapper.touched(resinId, MOST_TOUCHED).stream()
+                .flatMap(code -> cup(code).stream())
+                .toList();
     }
 
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
     public RoomCourse roomOf(CupNow cup) {
-        return cup.cup().leftAt().map(left -> airs.then(roomPlan().curePlace(), cup.cup().startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
+        return cup.cup()
+                .leftAt()
+                .map(left -> airs.then(
+                        roomPlan().curePlace(), cup.cup().startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
                 .orElseGet(() -> now().air().course());
     }
 
     private List<Cup> cups(Shelf shelf, ZoneId zone, Instant now) {
-        Map<Long, List<EntryRow>> entries = mapper.entries(now).stream().collect(Collectors.groupingBy(EntryRow::cupId));
+        Map<Long, List<EntryRow>> entries =
+                mapper.entries(now).stream().collect(Collectors.groupingBy(EntryRow::cupId));
         Map<Long, List<StepRow>> steps = mapper.steps(now).stream().collect(Collectors.groupingBy(StepRow::cupId));
-        return mapper.cups(now).stream().filter(row -> steps.containsKey(row.id()))
-                .map(row -> cup(row, shelf, zone, steps.getOrDefault(row.id(), List.of()), entries.getOrDefault(row.id(), List.of()), now)).toList();
+        return mapper.cups(now).stream()
+                .filter(row -> steps.containsKey(row.id()))
+                .map(row -> cup(
+                        row,
+                        shelf,
+                        zone,
+                        steps.getOrDefault(row.id(), List.of()),
+                        entries.getOrDefault(row.id(), List.of()),
+                        now))
+                .toList();
     }
 
-    private static Cup cup(CupRow row, Shelf shelf, ZoneId zone, List<StepRow> steps, List<EntryRow> entries, Instant now) {
+    private static Cup cup(
+            CupRow row, Shelf shelf, ZoneId zone, List<StepRow> steps, List<EntryRow> entries, Instant now) {
         Optional<Instant> leftAt = Optional.of(row.leavesAt()).filter(at -> !at.isAfter(now));
         ShelfBlank blank = shelf.blank(row.blankId()).orElseThrow();
-        Cup.Resins resins = new Cup.Resins(shelf.resin(row.baseResinId()).orElseThrow(), shelf.resin(row.lastResinId()).orElseThrow());
-        Schools schools = Schools.of(Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
+        Cup.Resins resins = new Cup.Resins(
+                shelf.resin(row.baseResinId()).orElseThrow(),
+                shelf.resin(row.lastResinId()).orElseThrow());
+        Schools schools = Schools.of(
+                Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
         List<PlanStep> plan = steps.stream().map(StepRow::step).toList();
         List<LogEntry> log = entries.stream().map(entry -> entry.entry(shelf)).toList();
-        Optional<Instant> due = Optional.ofNullable(row.dueOn()).map(day -> day.atStartOfDay(zone).toInstant());
-        return new Cup(row.id(), row.code(), new Cup.About(row.name(), row.madeFor(), row.technique(), blank.name(), row.paintColour(), row.glitterColour()),
-                blank.editions().asKnown(row.blankEdition(), leftAt.orElse(Instant.MAX)), resins, schools, plan, row.startedAt(), log, new Cup.Promise(due, row.matters()), leftAt);
+        Optional<Instant> due = Optional.ofNullable(row.dueOn())
+                .map(day -> day.atStartOfDay(zone).toInstant());
+        return new Cup(
+                row.id(),
+                row.code(),
+                new Cup.About(
+                        row.name(),
+                        row.madeFor(),
+                        row.technique(),
+                        blank.name(),
+                        row.paintColour(),
+                        row.glitterColour()),
+                blank.editions().asKnown(row.blankEdition(), leftAt.orElse(Instant.MAX)),
+                resins,
+                schools,
+                plan,
+                row.startedAt(),
+                log,
+                new Cup.Promise(due, row.matters()),
+                leftAt);
     }
 
     private double learnedPace() {
@@ -202,9 +280,13 @@ public class Floors {
         return Pace.learnedMinutesPerCup(pours.values());
     }
 
-    /** What a page that only shows has asked for once it is given again; where something is being done it may have changed. */
+    /**
+     * What a page that only shows has asked for once it is given again; where something is being done it may have
+     * changed.
+     */
     private static <T> T once(String what, Supplier<T> reading) {
-        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) || !HttpMethod.GET.matches(request.getRequest().getMethod())) {
+        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request)
+                || !HttpMethod.GET.matches(request.getRequest().getMethod())) {
             return reading.get();
         }
         String key = Floors.class.getName() + "." + what;

@@ -18,6 +18,7 @@ class HoursReader {
 
     /** From memory. */
     private static final DayHours EVENING = DayHours.parse("18:00-22:00");
+
     private static final DayHours WEEKEND = DayHours.parse("10:00-18:00");
     private static final DayHours BOOTH = DayHours.parse("08:00-20:00");
 

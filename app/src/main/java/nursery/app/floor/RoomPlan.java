@@ -22,13 +22,16 @@ public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String
     public static final String BENCH = "bench";
     /** Taken until the first reading: the middle of an ordinary room (practice, section 3, from memory). */
     public static final double ASSUMED_C = 22;
+
     public static final RoomPlan STARTING = new RoomPlan(BENCH, Way.LAST_DAYS, OptionalDouble.empty(), "");
     private static final int DAYS = 4;
 
     /** How the room ahead is guessed. */
     @Published
     public enum Way {
-        LAST_DAYS("as on the last days"), STEADY("a temperature I set"), HEATING("by the heating’s settings");
+        LAST_DAYS("as on the last days"),
+        STEADY("a temperature I set"),
+        HEATING("by the heating’s settings");
 
         private final String words;
 
@@ -52,17 +55,25 @@ public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String
     /** @throws IllegalArgumentException with a sentence for the writer */
     public static List<Forecast.Heating.Setting> settings(String written) {
         List<Forecast.Heating.Setting> settings = new ArrayList<>();
-        for (String part : Arrays.stream(written.split("[,;]")).map(String::strip).filter(text -> !text.isEmpty()).toList()) {
+        for (String part : Arrays.stream(written.split("[,;]"))
+                .map(String::strip)
+                .filter(text -> !text.isEmpty())
+                .toList()) {
             String[] words = part.split("\\s+");
             if (words.length != 2) {
-                throw new IllegalArgumentException("“%s” is not a setting: write a time and a temperature in °C, such as 06:30 21.".formatted(part));
+                throw new IllegalArgumentException(
+                        "“%s” is not a setting: write a time and a temperature in °C, such as 06:30 21."
+                                .formatted(part));
             }
-            settings.add(new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Numbers.parse(words[1].replace("°C", ""))));
+            settings.add(
+                    new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Numbers.parse(words[1].replace("°C", ""))));
         }
         return settings;
     }
 
     public static String written(List<Forecast.Heating.Setting> settings) {
-        return settings.stream().map(setting -> setting.from() + " " + Numbers.show(setting.temperatureC(), 1)).collect(Collectors.joining(", "));
+        return settings.stream()
+                .map(setting -> setting.from() + " " + Numbers.show(setting.temperatureC(), 1))
+                .collect(Collectors.joining(", "));
     }
 }

@@ -15,14 +15,17 @@ interface RoomReadMapper {
 
     record ReadRow(long id, Instant at, double temperatureC, @Nullable Double humidity) {
         RoomReading reading() {
-            return new RoomReading(at, temperatureC, humidity == null ? OptionalDouble.empty() : OptionalDouble.of(humidity));
+            return new RoomReading(
+                    at, temperatureC, humidity == null ? OptionalDouble.empty() : OptionalDouble.of(humidity));
         }
     }
 
-    @Select("SELECT id, taken_at, temperature_c, humidity FROM room_reading WHERE place = #{place} AND taken_at BETWEEN #{from} AND #{until} ORDER BY taken_at")
+    @Select("SELECT id, taken_at, temperature_c, humidity FROM room_reading WHERE place = #{place} AND taken_at "
+            + "BETWEEN #{from} AND #{until} ORDER BY taken_at")
     List<ReadRow> between(@Param("place") String place, @Param("from") Instant from, @Param("until") Instant until);
 
     /** What was written since a reading, and that reading itself. */
-    @Select("SELECT id, taken_at, temperature_c, humidity FROM room_reading WHERE id >= #{id} AND place = #{place} ORDER BY taken_at")
+    @Select("SELECT id, taken_at, temperature_c, humidity FROM room_reading WHERE id >= #{id} AND place = #{place} "
+            + "ORDER BY taken_at")
     List<ReadRow> since(@Param("place") String place, @Param("id") long id);
 }

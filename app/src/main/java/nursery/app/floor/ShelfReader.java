@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -37,7 +36,7 @@ import org.springframework.stereotype.Component;
 class ShelfReader {
 
     private final ShelfReadMapper mapper;
-    private final AtomicReference<Optional<Known>> known = new AtomicReference<>(Optional.empty());
+    private volatile Optional<Known> known = Optional.empty();
 
     ShelfReader(ShelfReadMapper mapper) {
         this.mapper = mapper;
@@ -46,64 +45,129 @@ class ShelfReader {
     private record Known(long stamp, Shelf shelf) {}
 
     Shelf shelf(long stamp) {
-        Optional<Known> before = known.get().filter(found -> found.stamp() == stamp);
+        Optional<Known> before = known.filter(found -> found.stamp() == stamp);
         if (before.isPresent()) {
             return before.get().shelf();
         }
         Shelf fresh = new Shelf(resins(), blanks(), turners(), measuringCups());
-        known.set(Optional.of(new Known(stamp, fresh)));
-        Undone.then(() -> known.set(Optional.empty()));
+        known = Optional.of(new Known(stamp, fresh));
+        Undone.then(() -> known = Optional.empty());
         return fresh;
     }
 
     private List<Resin> resins() {
-        return grouped(mapper.resins(), ResinEditionRow::id).stream().map(rows -> {
-            List<Edition<Resin.Copy>> editions = rows.stream().map(ShelfReader::edition).toList();
-            return new Resin(rows.get(0).id(), rows.get(0).name(), new Editions<>(editions), rows.get(0).version());
-        }).toList();
+        return grouped(mapper.resins(), ResinEditionRow::id).stream()
+                .map(rows -> {
+                    List<Edition<Resin.Copy>> editions =
+                            rows.stream().map(ShelfReader::edition).toList();
+                    return new Resin(
+                            rows.get(0).id(),
+                            rows.get(0).name(),
+                            new Editions<>(editions),
+                            rows.get(0).version());
+                })
+                .toList();
     }
 
     private static Edition<Resin.Copy> edition(ResinEditionRow row) {
-        Optional<Densities> densities = row.densityA() == null || row.densityB() == null ? Optional.empty() : Optional.of(new Densities(row.densityA(), row.densityB()));
-        LabelTimes times = new LabelTimes(row.workingH(), row.turningH(), row.recoatFromH(), row.recoatUntilH(), row.sandableFromH(), row.sandableSureH(), row.scuffAfterH(),
-                row.curedH(), row.fullCureH());
-        Label printed = new Label(MixRatio.parse(row.ratio()), times, row.referenceC(), row.activation(), densities, optional(row.viscosity()), optional(row.potLife()),
+        Optional<Densities> densities = row.densityA() == null || row.densityB() == null
+                ? Optional.empty()
+                : Optional.of(new Densities(row.densityA(), row.densityB()));
+        LabelTimes times = new LabelTimes(
+                row.workingH(),
+                row.turningH(),
+                row.recoatFromH(),
+                row.recoatUntilH(),
+                row.sandableFromH(),
+                row.sandableSureH(),
+                row.scuffAfterH(),
+                row.curedH(),
+                row.fullCureH());
+        Label printed = new Label(
+                MixRatio.parse(row.ratio()),
+                times,
+                row.referenceC(),
+                row.activation(),
+                densities,
+                optional(row.viscosity()),
+                optional(row.potLife()),
                 optional(row.tolerance()));
-        Optional<Resin.Found> found = row.foundSpeed() == null || row.foundActivation() == null || row.foundObservations() == null ? Optional.empty()
-                : Optional.of(new Resin.Found(row.foundSpeed(), row.foundActivation(), row.foundObservations()));
-        return new Edition<>(row.number(), row.product(), new Resin.Copy(printed, found, row.source()), row.madeAt(), row.madeBy(), Edition.Why.valueOf(row.why()));
+        Optional<Resin.Found> found =
+                row.foundSpeed() == null || row.foundActivation() == null || row.foundObservations() == null
+                        ? Optional.empty()
+                        : Optional.of(
+                                new Resin.Found(row.foundSpeed(), row.foundActivation(), row.foundObservations()));
+        return new Edition<>(
+                row.number(),
+                row.product(),
+                new Resin.Copy(printed, found, row.source()),
+                row.madeAt(),
+                row.madeBy(),
+                Edition.Why.valueOf(row.why()));
     }
 
     private List<ShelfBlank> blanks() {
-        return grouped(mapper.blanks(), BlankStationRow::id).stream().map(rows -> {
-            List<Edition<Blank>> editions = grouped(rows, row -> (long) row.number()).stream().map(ShelfReader::blank).toList();
-            return new ShelfBlank(rows.get(0).id(), rows.get(0).name(), new Editions<>(editions), rows.get(0).version());
-        }).toList();
+        return grouped(mapper.blanks(), BlankStationRow::id).stream()
+                .map(rows -> {
+                    List<Edition<Blank>> editions = grouped(rows, row -> (long) row.number()).stream()
+                            .map(ShelfReader::blank)
+                            .toList();
+                    return new ShelfBlank(
+                            rows.get(0).id(),
+                            rows.get(0).name(),
+                            new Editions<>(editions),
+                            rows.get(0).version());
+                })
+                .toList();
     }
 
     private static Edition<Blank> blank(List<BlankStationRow> rows) {
         BlankStationRow row = rows.get(0);
-        List<Station> stations = rows.stream().map(one -> new Station(one.heightMm(), one.circumferenceMm())).toList();
-        Blank blank = new Blank(OutlineForm.valueOf(row.form()).through(stations), row.baseCoated(), row.rimBareMm(), row.baseBareMm(), row.handleGapMm(), optional(row.nominalOz()));
-        return new Edition<>(row.number(), row.product(), blank, row.madeAt(), row.madeBy(), Edition.Why.valueOf(row.why()));
+        List<Station> stations = rows.stream()
+                .map(one -> new Station(one.heightMm(), one.circumferenceMm()))
+                .toList();
+        Blank blank = new Blank(
+                OutlineForm.valueOf(row.form()).through(stations),
+                row.baseCoated(),
+                row.rimBareMm(),
+                row.baseBareMm(),
+                row.handleGapMm(),
+                optional(row.nominalOz()));
+        return new Edition<>(
+                row.number(), row.product(), blank, row.madeAt(), row.madeBy(), Edition.Why.valueOf(row.why()));
     }
 
     private List<Turner> turners() {
-        return grouped(mapper.spindles(), SpindleRow::turnerId).stream().map(rows -> {
-            List<Spindle> spindles = rows.stream().flatMap(row -> row.id() == null || row.name() == null ? Stream.empty()
-                    : Stream.of(new Spindle(row.id(), row.name()))).toList();
-            return new Turner(rows.get(0).turnerId(), rows.get(0).turner(), rows.get(0).rpm(), spindles);
-        }).toList();
+        return grouped(mapper.spindles(), SpindleRow::turnerId).stream()
+                .map(rows -> {
+                    List<Spindle> spindles = rows.stream()
+                            .flatMap(row -> row.id() == null || row.name() == null
+                                    ? Stream.empty()
+                                    : Stream.of(new Spindle(row.id(), row.name())))
+                            .toList();
+                    return new Turner(
+                            rows.get(0).turnerId(),
+                            rows.get(0).turner(),
+                            rows.get(0).rpm(),
+                            spindles);
+                })
+                .toList();
     }
 
     private List<ShelfCup> measuringCups() {
         return mapper.measuringCups().stream()
-                .map(row -> new ShelfCup(row.id(), row.name(), new MeasuringCup(row.capacityMl(), row.markMl(), row.bottomMm(), row.topMm()), row.atHand())).toList();
+                .map(row -> new ShelfCup(
+                        row.id(),
+                        row.name(),
+                        new MeasuringCup(row.capacityMl(), row.markMl(), row.bottomMm(), row.topMm()),
+                        row.atHand()))
+                .toList();
     }
 
     /** Rows of one thing together, in the order they came. */
     private static <T> List<List<T>> grouped(List<T> rows, Function<T, Long> key) {
-        Map<Long, List<T>> groups = rows.stream().collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.toCollection(ArrayList::new)));
+        Map<Long, List<T>> groups = rows.stream()
+                .collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.toCollection(ArrayList::new)));
         return List.copyOf(groups.values());
     }
 

@@ -17,24 +17,62 @@ import org.jspecify.annotations.Nullable;
  * @param waitAmount minutes for a wait on the wall's clock, hours for one on the cure clock, else 0
  */
 @Published
-public record StepRow(long cupId, int number, int position, String kind, String title, String waitKind, double waitAmount, @Nullable Double waitFast, String detail,
-        @Nullable String role, String material, @Nullable Double widthMm, @Nullable Double heightMm, String grit) {
+public record StepRow(
+        long cupId,
+        int number,
+        int position,
+        String kind,
+        String title,
+        String waitKind,
+        double waitAmount,
+        @Nullable Double waitFast,
+        String detail,
+        @Nullable String role,
+        String material,
+        @Nullable Double widthMm,
+        @Nullable Double heightMm,
+        String grit) {
 
     public static StepRow of(long cupId, int position, PlanStep step) {
         Wait wait = step.waiting();
         boolean minutes = wait.kind().isMinutes();
-        return new StepRow(cupId, step.number(), position, step.kind().name(), step.title(), wait.kind().written(), minutes ? wait.atLeast().toMinutes() : wait.hours(),
-                minutes ? null : wait.fastHours(), step.detail(), step.role().map(CoatRole::name).orElse(null), step.material().name(),
-                step.size().map(DecalSize::widthMm).orElse(null), step.size().map(DecalSize::heightMm).orElse(null), step.grit());
+        return new StepRow(
+                cupId,
+                step.number(),
+                position,
+                step.kind().name(),
+                step.title(),
+                wait.kind().written(),
+                minutes ? wait.atLeast().toMinutes() : wait.hours(),
+                minutes ? null : wait.fastHours(),
+                step.detail(),
+                step.role().map(CoatRole::name).orElse(null),
+                step.material().name(),
+                step.size().map(DecalSize::widthMm).orElse(null),
+                step.size().map(DecalSize::heightMm).orElse(null),
+                step.grit());
     }
 
     PlanStep step() {
-        Optional<DecalSize> size = widthMm == null || heightMm == null ? Optional.empty() : Optional.of(new DecalSize(widthMm, heightMm));
-        return new PlanStep(number, StepKind.valueOf(kind), title, waiting(), detail, Optional.ofNullable(role).map(CoatRole::valueOf), Material.valueOf(material), size, grit);
+        Optional<DecalSize> size =
+                widthMm == null || heightMm == null ? Optional.empty() : Optional.of(new DecalSize(widthMm, heightMm));
+        return new PlanStep(
+                number,
+                StepKind.valueOf(kind),
+                title,
+                waiting(),
+                detail,
+                Optional.ofNullable(role).map(CoatRole::valueOf),
+                Material.valueOf(material),
+                size,
+                grit);
     }
 
     private Wait waiting() {
-        Wait.Kind waits = Wait.Kind.named(waitKind).orElseThrow(() -> new IllegalStateException("Unknown wait " + waitKind));
-        return waits.isMinutes() ? Wait.of(waits, Duration.ofMinutes((long) waitAmount)) : new Wait(waits, Duration.ZERO, waitAmount, waitFast == null ? waitAmount : waitFast);
+        Wait.Kind waits =
+                Wait.Kind.named(waitKind).orElseThrow(() -> new IllegalStateException("Unknown wait " + waitKind));
+        return waits.isMinutes()
+                ? Wait.of(waits, Duration.ofMinutes((long) waitAmount))
+                : new Wait(waits, Duration.ZERO, waitAmount, waitFast == null ? waitAmount : waitFast);
     }
 }

@@ -68,9 +68,15 @@ class LabController {
         model.addAttribute("resins", floors.shelf().resins());
         model.addAttribute("blanks", floors.shelf().blanks());
         model.addAttribute("played", played.orElse(null));
-        model.addAttribute("rows", played.map(found -> every(found.coat().samples())).orElse(List.of()));
+        model.addAttribute(
+                "rows", played.map(found -> every(found.coat().samples())).orElse(List.of()));
         model.addAttribute("problems", reader.faults().found());
-        model.addAttribute("query", form.typed().entrySet().stream().map(entry -> entry.getKey() + "=" + java.net.URLEncoder.encode(entry.getValue(), java.nio.charset.StandardCharsets.UTF_8)).collect(Collectors.joining("&")));
+        model.addAttribute(
+                "query",
+                form.typed().entrySet().stream()
+                        .map(entry -> entry.getKey() + "="
+                                + java.net.URLEncoder.encode(entry.getValue(), java.nio.charset.StandardCharsets.UTF_8))
+                        .collect(Collectors.joining("&")));
         return "lab/lab";
     }
 
@@ -79,26 +85,53 @@ class LabController {
     ResponseEntity<String> csv(@RequestParam Map<String, String> typed) {
         StringWriter csv = new StringWriter();
         try (CSVPrinter printer = new CSVPrinter(csv, CSVFormat.RFC4180)) {
-            printer.printRecord("minutes", "room_c", "equivalent_age_h", "phase", "viscosity_pas", "pot_pas", "carries_mm", "ripple_left", "ran_ml");
+            printer.printRecord(
+                    "minutes",
+                    "room_c",
+                    "equivalent_age_h",
+                    "phase",
+                    "viscosity_pas",
+                    "pot_pas",
+                    "carries_mm",
+                    "ripple_left",
+                    "ran_ml");
             for (Sample sample : wanted(typed).coat().samples()) {
-                printer.printRecord(decimals(sample.after().toSeconds() / 60.0, 1), decimals(sample.roomC(), 2), decimals(sample.ageH(), 4), CsvText.safe(sample.phase().word()),
-                        number(sample.viscosityPaS()), number(sample.potPaS()), number(sample.carriesMm()), decimals(sample.rippleLeft(), 5), decimals(sample.ranMl(), 4));
+                printer.printRecord(
+                        decimals(sample.after().toSeconds() / 60.0, 1),
+                        decimals(sample.roomC(), 2),
+                        decimals(sample.ageH(), 4),
+                        CsvText.safe(sample.phase().word()),
+                        number(sample.viscosityPaS()),
+                        number(sample.potPaS()),
+                        number(sample.carriesMm()),
+                        decimals(sample.rippleLeft(), 5),
+                        decimals(sample.ranMl(), 4));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"coat.csv\"").header(HttpHeaders.CONTENT_TYPE, "text/csv;charset=UTF-8").body(csv.toString());
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"coat.csv\"")
+                .header(HttpHeaders.CONTENT_TYPE, "text/csv;charset=UTF-8")
+                .body(csv.toString());
     }
 
     /** The three charts as one SVG 1.1 drawing, with its styles inside and its size in millimetres. */
     @GetMapping("/room/lab.svg")
     ResponseEntity<String> svg(@RequestParam Map<String, String> typed) {
-        Context context = new Context(Locale.ENGLISH, Map.of("charts", wanted(typed).charts()));
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"coat.svg\"").header(HttpHeaders.CONTENT_TYPE, "image/svg+xml;charset=UTF-8").body(templates.process("lab/drawing", context).strip());
+        Context context =
+                new Context(Locale.ENGLISH, Map.of("charts", wanted(typed).charts()));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"coat.svg\"")
+                .header(HttpHeaders.CONTENT_TYPE, "image/svg+xml;charset=UTF-8")
+                .body(templates.process("lab/drawing", context).strip());
     }
 
     private Played wanted(Map<String, String> typed) {
-        return play(new FormReader(filled(typed))).orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST, "That coat cannot be played through: see the lab's page for what is wrong."));
+        return play(new FormReader(filled(typed)))
+                .orElseThrow(() -> new ResponseStatusException(
+                        HttpStatus.BAD_REQUEST,
+                        "That coat cannot be played through: see the lab's page for what is wrong."));
     }
 
     private static String decimals(double value, int decimals) {
@@ -112,10 +145,29 @@ class LabController {
     private Map<String, String> filled(Map<String, String> typed) {
         Show show = floors.show();
         Map<String, String> all = new LinkedHashMap<>();
-        floors.shelf().resins().stream().filter(resin -> resin.label().viscosityPaS().isPresent()).reduce((a, b) -> b).ifPresent(resin -> all.put("resin", "" + resin.id()));
+        floors.shelf().resins().stream()
+                .filter(resin -> resin.label().viscosityPaS().isPresent())
+                .reduce((a, b) -> b)
+                .ifPresent(resin -> all.put("resin", "" + resin.id()));
         floors.shelf().blanks().stream().findFirst().ifPresent(blank -> all.put("blank", "" + blank.id()));
         String now = show.temperatureUnit().showNumber(floors.now().air().temperatureC(show.now()));
-        all.putAll(Map.of("share", show.volumeNumber(USUAL_SHARE_ML), "batch", show.volumeNumber(USUAL_BATCH_ML), "rpm", Numbers.show(floors.shelf().turners().get(0).rpm(), 1), "tilt", "0", "starts", now, "ends", now, "over", "6", "span", "8"));
+        all.putAll(Map.of(
+                "share",
+                show.volumeNumber(USUAL_SHARE_ML),
+                "batch",
+                show.volumeNumber(USUAL_BATCH_ML),
+                "rpm",
+                Numbers.show(floors.shelf().turners().get(0).rpm(), 1),
+                "tilt",
+                "0",
+                "starts",
+                now,
+                "ends",
+                now,
+                "over",
+                "6",
+                "span",
+                "8"));
         all.putAll(typed);
         return all;
     }
@@ -141,8 +193,16 @@ class LabController {
         }
         Resin mixed = resin.get();
         ShelfBlank cup = blank.get();
-        RoomCourse course = new RoomCourse(List.of(new RoomReading(Instant.EPOCH, startsC), new RoomReading(Instant.EPOCH.plus(hours(overH)), endsC)));
-        return reader.faults().attempt("share", () -> CoatSimulation.of(new CoatSimulation.Choice(mixed.label(), cup.blank(), shareMl, rpm, tilt, batchMl), course, Instant.EPOCH, hours(spanH)))
+        RoomCourse course = new RoomCourse(List.of(
+                new RoomReading(Instant.EPOCH, startsC), new RoomReading(Instant.EPOCH.plus(hours(overH)), endsC)));
+        return reader.faults()
+                .attempt(
+                        "share",
+                        () -> CoatSimulation.of(
+                                new CoatSimulation.Choice(mixed.label(), cup.blank(), shareMl, rpm, tilt, batchMl),
+                                course,
+                                Instant.EPOCH,
+                                hours(spanH)))
                 .map(coat -> new Played(mixed, cup, coat, charts(coat), data(coat)));
     }
 
@@ -153,10 +213,38 @@ class LabController {
     private static List<LineChart> charts(CoatSimulation coat) {
         double[] x = values(coat, sample -> sample.after().toSeconds() / 3600.0);
         return List.of(
-                LineChart.of("cure", "hours after the pour", x, "equivalent age, h", false, List.of(new LineChart.Series("age", "a", values(coat, Sample::ageH))), Optional.empty(), Optional.empty()),
-                LineChart.of("viscosity", "hours after the pour", x, "viscosity, Pa·s", true, List.of(new LineChart.Series("film", "a", values(coat, sample -> sample.viscosityPaS().orElse(Double.NaN))),
-                        new LineChart.Series("pot", "b", values(coat, sample -> sample.potPaS().orElse(Double.NaN)))), Optional.empty(), Optional.empty()),
-                LineChart.of("carries", "hours after the pour", x, "film, mm", false, List.of(new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm().orElse(Double.NaN)))), Optional.of(new LineChart.Level(coat.filmMm(), "your film")), Optional.empty()));
+                LineChart.of(
+                        "cure",
+                        "hours after the pour",
+                        x,
+                        "equivalent age, h",
+                        false,
+                        List.of(new LineChart.Series("age", "a", values(coat, Sample::ageH))),
+                        Optional.empty(),
+                        Optional.empty()),
+                LineChart.of(
+                        "viscosity",
+                        "hours after the pour",
+                        x,
+                        "viscosity, Pa·s",
+                        true,
+                        List.of(
+                                new LineChart.Series("film", "a", values(coat, sample -> sample.viscosityPaS()
+                                        .orElse(Double.NaN))),
+                                new LineChart.Series("pot", "b", values(coat, sample -> sample.potPaS()
+                                        .orElse(Double.NaN)))),
+                        Optional.empty(),
+                        Optional.empty()),
+                LineChart.of(
+                        "carries",
+                        "hours after the pour",
+                        x,
+                        "film, mm",
+                        false,
+                        List.of(new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm()
+                                .orElse(Double.NaN)))),
+                        Optional.of(new LineChart.Level(coat.filmMm(), "your film")),
+                        Optional.empty()));
     }
 
     private static double[] values(CoatSimulation coat, ToDoubleFunction<Sample> value) {
@@ -170,11 +258,28 @@ class LabController {
 
     private static String spoken(Sample sample) {
         long minutes = sample.after().toMinutes();
-        String film = sample.viscosityPaS().isPresent() ? "%s Pa·s, carries %s mm".formatted(Numbers.show(sample.viscosityPaS().getAsDouble(), 2), Numbers.show(sample.carriesMm().orElse(0), 2)) : "gelled: it holds its shape";
-        return "%d:%02d h: %s, %s h old on the cure clock; %s; %s".formatted(minutes / 60, minutes % 60, sample.phase().word(), Numbers.show(sample.ageH(), 2), film, sample.potPaS().isPresent() ? "pot " + Numbers.show(sample.potPaS().getAsDouble(), 2) + " Pa·s" : "the pot is gone");
+        String film = sample.viscosityPaS().isPresent()
+                ? "%s Pa·s, carries %s mm"
+                        .formatted(
+                                Numbers.show(sample.viscosityPaS().getAsDouble(), 2),
+                                Numbers.show(sample.carriesMm().orElse(0), 2))
+                : "gelled: it holds its shape";
+        return "%d:%02d h: %s, %s h old on the cure clock; %s; %s"
+                .formatted(
+                        minutes / 60,
+                        minutes % 60,
+                        sample.phase().word(),
+                        Numbers.show(sample.ageH(), 2),
+                        film,
+                        sample.potPaS().isPresent()
+                                ? "pot " + Numbers.show(sample.potPaS().getAsDouble(), 2) + " Pa·s"
+                                : "the pot is gone");
     }
 
     private static List<Sample> every(List<Sample> samples) {
-        return java.util.stream.IntStream.range(0, samples.size()).filter(i -> i % TABLE_EVERY == 0).mapToObj(samples::get).toList();
+        return java.util.stream.IntStream.range(0, samples.size())
+                .filter(i -> i % TABLE_EVERY == 0)
+                .mapToObj(samples::get)
+                .toList();
     }
 }

@@ -1,6 +1,4 @@
-/**
- * The cure lab: one coat played through, to think with, away from any cup. Publishes nothing.
- */
+/** The cure lab: one coat played through, to think with, away from any cup. Publishes nothing. */
 @NullMarked
 package nursery.app.lab;
 

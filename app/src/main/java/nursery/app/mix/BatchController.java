@@ -64,11 +64,17 @@ class BatchController {
     /**
      * A coat of this batch.
      *
-     * @param poured  when and how much, once it is
-     * @param turn    when its turn comes: by the clock once it runs, else in minutes from mixing
+     * @param poured when and how much, once it is
+     * @param turn when its turn comes: by the clock once it runs, else in minutes from mixing
      * @param spindle where it most likely turns; no two coats of a mix are offered the same
      */
-    record ShareLine(Batch.BatchShare share, CupNow onBench, CupPicture picture, Optional<String> poured, Optional<Spindle> spindle, String turn) {}
+    record ShareLine(
+            Batch.BatchShare share,
+            CupNow onBench,
+            CupPicture picture,
+            Optional<String> poured,
+            Optional<Spindle> spindle,
+            String turn) {}
 
     @GetMapping("/mix/{number}")
     String open(@PathVariable long number, Model model) {
@@ -83,59 +89,104 @@ class BatchController {
     }
 
     @PostMapping("/mix/{number}/mixed")
-    ModelAndView mixed(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView mixed(
+            @PathVariable long number,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         Batch batch = find(number);
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            Mix measured = measured(batch, reader);
-            reader.faults().throwIfAny();
-            mixes.mixed(number, measured.partAMl(), measured.partBMl(), Maker.of(request).name(), floors.show());
-            return "/mix/" + number;
-        }, form -> page(number, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Mix measured = measured(batch, reader);
+                    reader.faults().throwIfAny();
+                    mixes.mixed(
+                            number,
+                            measured.partAMl(),
+                            measured.partBMl(),
+                            Maker.of(request).name(),
+                            floors.show());
+                    return "/mix/" + number;
+                },
+                form -> page(number, Optional.of(form), model));
     }
 
     @PostMapping("/mix/{number}/pour")
-    ModelAndView pour(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView pour(
+            @PathVariable long number,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         find(number);
-        return posts.handle(typed, model, () -> {
-            Show show = floors.show();
-            FormReader reader = new FormReader(typed);
-            double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
-            Optional<String> overruled = LogForm.overruled(reader);
-            reader.faults().throwIfAny();
-            Optional<Spindle> spindle = floors.shelf().spindles().stream().filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle"))).findFirst();
-            try {
-                mixes.pour(number, reader.raw("cup"), ml, spindle, Maker.of(request).name(), overruled);
-            } catch (NotLogged answer) {
-                throw answer.asFaults(show);
-            }
-            return "/mix/" + number + "#pour";
-        }, form -> page(number, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Show show = floors.show();
+                    FormReader reader = new FormReader(typed);
+                    double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
+                    Optional<String> overruled = LogForm.overruled(reader);
+                    reader.faults().throwIfAny();
+                    Optional<Spindle> spindle = floors.shelf().spindles().stream()
+                            .filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle")))
+                            .findFirst();
+                    try {
+                        mixes.pour(
+                                number,
+                                reader.raw("cup"),
+                                ml,
+                                spindle,
+                                Maker.of(request).name(),
+                                overruled);
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(show);
+                    }
+                    return "/mix/" + number + "#pour";
+                },
+                form -> page(number, Optional.of(form), model));
     }
 
     @PostMapping("/mix/{number}/close")
     ModelAndView close(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
         find(number);
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            double leftoverMl = reader.optionalQuantity("leftover", floors.ways().volumeUnit()).orElse(0);
-            reader.faults().throwIfAny();
-            mixes.close(number, leftoverMl);
-            return "/";
-        }, form -> page(number, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double leftoverMl = reader.optionalQuantity(
+                                    "leftover", floors.ways().volumeUnit())
+                            .orElse(0);
+                    reader.faults().throwIfAny();
+                    mixes.close(number, leftoverMl);
+                    return "/";
+                },
+                form -> page(number, Optional.of(form), model));
     }
 
     @PostMapping("/mix/{number}/throw-away")
-    ModelAndView throwAway(@PathVariable long number, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView throwAway(
+            @PathVariable long number,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         find(number);
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            double partAMl = reader.quantity("wasteA", "A thrown away", floors.ways().volumeUnit());
-            double partBMl = reader.quantity("wasteB", "B thrown away", floors.ways().volumeUnit());
-            reader.faults().throwIfAny();
-            mixes.throwAway(number, partAMl, partBMl, Maker.of(request).name());
-            return "/mix";
-        }, form -> page(number, Optional.of(form), model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double partAMl = reader.quantity(
+                            "wasteA", "A thrown away", floors.ways().volumeUnit());
+                    double partBMl = reader.quantity(
+                            "wasteB", "B thrown away", floors.ways().volumeUnit());
+                    reader.faults().throwIfAny();
+                    mixes.throwAway(number, partAMl, partBMl, Maker.of(request).name());
+                    return "/mix";
+                },
+                form -> page(number, Optional.of(form), model));
     }
 
     @GetMapping("/mix/{number}/print")
@@ -154,12 +205,30 @@ class BatchController {
         Show show = floors.show();
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cupOf(batch).cup());
         List<ShareLine> lines = lines(batch, show);
-        return Map.of("batch", batch, "resin", mixes.resin(batch), "fills", fills, "grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills),
-                "lines", lines, "stirring", GuideStep.stirring(batch, rests(lines), show), "heatPass", GuideStep.heatPass(), "show", show);
+        return Map.of(
+                "batch",
+                batch,
+                "resin",
+                mixes.resin(batch),
+                "fills",
+                fills,
+                "grams",
+                MixSheet.Grams.of(mixes.resin(batch).label(), fills),
+                "lines",
+                lines,
+                "stirring",
+                GuideStep.stirring(batch, rests(lines), show),
+                "heatPass",
+                GuideStep.heatPass(),
+                "show",
+                show);
     }
 
     private ShelfCup cupOf(Batch batch) {
-        return floors.shelf().measuringCups().stream().filter(found -> found.id() == batch.measuringCupId()).findFirst().orElseThrow();
+        return floors.shelf().measuringCups().stream()
+                .filter(found -> found.id() == batch.measuringCupId())
+                .findFirst()
+                .orElseThrow();
     }
 
     private static boolean rests(List<ShareLine> lines) {
@@ -167,7 +236,9 @@ class BatchController {
     }
 
     private Batch find(long number) {
-        return floors.batch(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
+        return floors.batch(number)
+                .orElseThrow(
+                        () -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no mix " + number + "."));
     }
 
     private String page(long number, Optional<Form> sentBack, Model model) {
@@ -175,7 +246,13 @@ class BatchController {
         Show show = floors.show();
         ShelfCup cup = cupOf(batch);
         List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cup.cup());
-        Form form = sentBack.orElseGet(() -> Form.fresh(Map.of("partA", show.volumeNumber(batch.planned().partAMl()), "partB", show.volumeNumber(batch.planned().partBMl()), "by", "cup")));
+        Form form = sentBack.orElseGet(() -> Form.fresh(Map.of(
+                "partA",
+                show.volumeNumber(batch.planned().partAMl()),
+                "partB",
+                show.volumeNumber(batch.planned().partBMl()),
+                "by",
+                "cup")));
         model.addAttribute("show", show);
         model.addAttribute("form", form);
         model.addAttribute("batch", batch);
@@ -192,7 +269,8 @@ class BatchController {
         model.addAttribute("lost", mixes.lostMl(batch).orElse(null));
         model.addAttribute("spindles", floors.shelf().spindles());
         model.addAttribute("offAt", batch.offAt().orElse(null));
-        model.addAttribute("isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
+        model.addAttribute(
+                "isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
         verdict(batch, form.typed(), model);
         return "mix/batch";
     }
@@ -202,9 +280,13 @@ class BatchController {
         List<Spindle> meant = new ArrayList<>();
         List<ShareLine> lines = new ArrayList<>();
         for (Batch.BatchShare share : batch.shares()) {
-            CupNow cup = floor.find(share.code()).or(() -> floors.cup(share.code())).orElseThrow();
-            Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step())).filter(LogEntry.Poured.class::isInstance).map(LogEntry.Poured.class::cast)
-                    .map(pour -> show.volume(pour.amountMl()) + " at " + show.at(pour.mark().happenedAt()));
+            CupNow cup =
+                    floor.find(share.code()).or(() -> floors.cup(share.code())).orElseThrow();
+            Optional<String> poured = Optional.ofNullable(cup.state().done().get(share.step()))
+                    .filter(LogEntry.Poured.class::isInstance)
+                    .map(LogEntry.Poured.class::cast)
+                    .map(pour -> show.volume(pour.amountMl()) + " at "
+                            + show.at(pour.mark().happenedAt()));
             Optional<Spindle> spindle = poured.isPresent() ? Optional.empty() : floor.spindleFor(cup, meant);
             spindle.ifPresent(meant::add);
             String turn = batch.turnAt(share).map(show::at).orElse("minute " + Math.round(share.atMinute()));
@@ -216,7 +298,9 @@ class BatchController {
     private void verdict(Batch batch, Map<String, String> typed, Model model) {
         FormReader reader = new FormReader(typed);
         Mix measured = measured(batch, reader);
-        Optional<RatioCheck> check = reader.faults().none() ? reader.faults().attempt("partA", () -> mixes.judge(batch, measured.partAMl(), measured.partBMl())) : Optional.empty();
+        Optional<RatioCheck> check = reader.faults().none()
+                ? reader.faults().attempt("partA", () -> mixes.judge(batch, measured.partAMl(), measured.partBMl()))
+                : Optional.empty();
         model.addAttribute("batch", batch);
         model.addAttribute("check", check.orElse(null));
         model.addAttribute("problems", reader.faults().found());
@@ -225,13 +309,26 @@ class BatchController {
     /** What was measured, in ml: typed as volumes, or as what the scale showed after A and after B on top. */
     private Mix measured(Batch batch, FormReader reader) {
         if (!"scale".equals(reader.raw("by"))) {
-            return new Mix(reader.quantity("partA", "A", floors.ways().volumeUnit()), reader.quantity("partB", "B", floors.ways().volumeUnit()));
+            return new Mix(
+                    reader.quantity("partA", "A", floors.ways().volumeUnit()),
+                    reader.quantity("partB", "B", floors.ways().volumeUnit()));
         }
         double afterA = reader.quantity("partA", "The scale after A", MassUnit.G);
         double afterB = reader.quantity("partB", "The scale after B", MassUnit.G);
         Optional<Densities> densities = mixes.resin(batch).label().densities();
-        reader.faults().require(densities.isPresent(), "by", "This resin's densities are not known, so a weight says nothing about its volume: measure by volume, or add them to its label.");
-        reader.faults().require(!(afterB <= afterA), "partB", "The scale after B must show more than after A: enter the total, without taring in between.");
-        return densities.map(found -> new Mix(afterA / found.partAGPerMl(), (afterB - afterA) / found.partBGPerMl())).orElse(new Mix(Double.NaN, Double.NaN));
+        reader.faults()
+                .require(
+                        densities.isPresent(),
+                        "by",
+                        "This resin's densities are not known, so a weight says nothing about its volume: measure "
+                                + "by volume, or add them to its label.");
+        reader.faults()
+                .require(
+                        !(afterB <= afterA),
+                        "partB",
+                        "The scale after B must show more than after A: enter the total, without taring in between.");
+        return densities
+                .map(found -> new Mix(afterA / found.partAGPerMl(), (afterB - afterA) / found.partBGPerMl()))
+                .orElse(new Mix(Double.NaN, Double.NaN));
     }
 }

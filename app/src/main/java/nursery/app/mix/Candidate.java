@@ -20,19 +20,36 @@ import nursery.core.technique.PlanStep;
  * @param resin what it is mixed from
  * @param share what it needs and why
  */
-record Candidate(CupNow onBench, Resin resin, PlanStep step, Share share, Readiness readiness, Instant opensAt, Optional<Instant> closesAt) {
+record Candidate(
+        CupNow onBench,
+        Resin resin,
+        PlanStep step,
+        Share share,
+        Readiness readiness,
+        Instant opensAt,
+        Optional<Instant> closesAt) {
 
     /** Cups whose next step is a coat, what can be poured now first. */
     static List<Candidate> among(Floor floor) {
-        return floor.cups().stream().flatMap(cup -> of(cup, floor.now()).stream())
+        return floor.cups().stream()
+                .flatMap(cup -> of(cup, floor.now()).stream())
                 .sorted(Comparator.comparing((Candidate candidate) -> candidate.readiness() == Readiness.WAITING)
-                        .thenComparing(candidate -> candidate.closesAt().orElse(Instant.MAX)).thenComparing(Candidate::opensAt)).toList();
+                        .thenComparing(candidate -> candidate.closesAt().orElse(Instant.MAX))
+                        .thenComparing(Candidate::opensAt))
+                .toList();
     }
 
     private static Optional<Candidate> of(CupNow cup, Instant now) {
         return cup.nextCoat().map(step -> {
             NextAction next = cup.state().next().orElseThrow();
-            return new Candidate(cup, cup.cup().resinFor(step), step, cup.share(step), next.readinessAt(now), next.window().opensAt(), next.window().closesAtExclusive());
+            return new Candidate(
+                    cup,
+                    cup.cup().resinFor(step),
+                    step,
+                    cup.share(step),
+                    next.readinessAt(now),
+                    next.window().opensAt(),
+                    next.window().closesAtExclusive());
         });
     }
 

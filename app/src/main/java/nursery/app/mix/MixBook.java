@@ -33,7 +33,10 @@ import nursery.core.resin.Resin;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Batches: started for certain coats, measured and judged, poured cup by cup into the cups' logs, closed with what was left. */
+/**
+ * Batches: started for certain coats, measured and judged, poured cup by cup into the cups' logs, closed with what was
+ * left.
+ */
 @Service
 class MixBook {
 
@@ -65,12 +68,26 @@ class MixBook {
         for (SheetRow row : sheet.rows()) {
             refuseTaken(row.candidate(), floor, show);
         }
-        long number = mapper.insertBatch(new NewBatchRow(sheet.resin().id(), sheet.cup().id(), sheet.resin().label().ratio().toString(), planned.mix().partAMl(),
-                planned.mix().partBMl(), planned.potMinutes(), moments.now(), by));
+        long number = mapper.insertBatch(new NewBatchRow(
+                sheet.resin().id(),
+                sheet.cup().id(),
+                sheet.resin().label().ratio().toString(),
+                planned.mix().partAMl(),
+                planned.mix().partBMl(),
+                planned.potMinutes(),
+                moments.now(),
+                by));
         for (SheetRow row : sheet.rows()) {
             Portion portion = row.turn().portion();
-            mapper.insertShare(new NewShareRow(number, row.place(), row.candidate().onBench().cup().id(), row.candidate().step().number(), portion.ml(), row.turn().atMinute(),
-                    portion.addition().map(Addition::ml).orElse(null), portion.addition().map(Addition::what).orElse(null)));
+            mapper.insertShare(new NewShareRow(
+                    number,
+                    row.place(),
+                    row.candidate().onBench().cup().id(),
+                    row.candidate().step().number(),
+                    portion.ml(),
+                    row.turn().atMinute(),
+                    portion.addition().map(Addition::ml).orElse(null),
+                    portion.addition().map(Addition::what).orElse(null)));
         }
         return number;
     }
@@ -94,7 +111,8 @@ class MixBook {
             refuse(check.words() + " Do not use it. While it is not stirred you can still add what is missing.");
         }
         Instant now = moments.now();
-        double potMinutes = PotLife.minutes(resin(batch).label(), partAMl + partBMl, floors.at(now).air().temperatureC(now));
+        double potMinutes = PotLife.minutes(
+                resin(batch).label(), partAMl + partBMl, floors.at(now).air().temperatureC(now));
         mapper.mixed(number, partAMl, partBMl, now, potMinutes);
         stock.draw(batch.resinId(), new Mix(partAMl, partBMl), number, by);
     }
@@ -106,10 +124,17 @@ class MixBook {
         if (batch.mixedAt().isEmpty()) {
             refuse("This batch is not mixed yet: enter what you measured first.");
         }
-        BatchShare share = batch.shares().stream().filter(found -> found.code().equals(code)).findFirst().orElseThrow();
+        BatchShare share = batch.shares().stream()
+                .filter(found -> found.code().equals(code))
+                .findFirst()
+                .orElseThrow();
         Instant now = moments.now();
         Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(note(share), overruled));
-        log.add(code, new LogEntry.Poured(mark, share.step(), ml, spindle, Optional.of(Pot.of(resin(batch), OptionalLong.of(number)))), overruled.isPresent());
+        log.add(
+                code,
+                new LogEntry.Poured(
+                        mark, share.step(), ml, spindle, Optional.of(Pot.of(resin(batch), OptionalLong.of(number)))),
+                overruled.isPresent());
     }
 
     /** @throws InvalidInput if more is left than there was */
@@ -118,8 +143,13 @@ class MixBook {
         Batch batch = held(number);
         double had = Math.max(0, batch.actual().map(Mix::totalMl).orElse(0.0) - mapper.pouredMl(number));
         if (!(leftoverMl >= 0 && leftoverMl <= had + ROUNDING_ML)) {
-            throw new InvalidInput(List.of(new Fault("leftover", batch.actual().isEmpty() ? "Nothing is mixed, so nothing can be left: leave it empty, or say below what was thrown away."
-                    : "%s ml cannot be left: what was mixed, less what went on the cups, is %s ml.".formatted(Numbers.show(leftoverMl, 1), Numbers.show(had, 1)))));
+            throw new InvalidInput(List.of(new Fault(
+                    "leftover",
+                    batch.actual().isEmpty()
+                            ? "Nothing is mixed, so nothing can be left: leave it empty, or say below what was "
+                                    + "thrown away."
+                            : "%s ml cannot be left: what was mixed, less what went on the cups, is %s ml."
+                                    .formatted(Numbers.show(leftoverMl, 1), Numbers.show(had, 1)))));
         }
         mapper.close(number, moments.now(), leftoverMl);
     }
@@ -145,13 +175,22 @@ class MixBook {
 
     /** What stayed on mixing cups, sticks and gloves: mixed, less what went on cups and what was left. */
     Optional<Double> lostMl(Batch batch) {
-        return batch.wasted() || batch.isOpen() ? Optional.empty()
-                : batch.actual().map(actual -> Math.max(0, actual.totalMl() - mapper.pouredMl(batch.number()) - batch.leftoverMl().orElse(0.0)));
+        return batch.wasted() || batch.isOpen()
+                ? Optional.empty()
+                : batch.actual()
+                        .map(actual -> Math.max(
+                                0,
+                                actual.totalMl()
+                                        - mapper.pouredMl(batch.number())
+                                        - batch.leftoverMl().orElse(0.0)));
     }
 
     private static String note(BatchShare share) {
-        return share.addition().map(addition -> addition.isWhole(share.ml()) ? "Stirred in: %s.".formatted(addition.what())
-                : "%s ml of it with %s stirred in.".formatted(Numbers.show(addition.ml(), 1), addition.what())).orElse("");
+        return share.addition()
+                .map(addition -> addition.isWhole(share.ml())
+                        ? "Stirred in: %s.".formatted(addition.what())
+                        : "%s ml of it with %s stirred in.".formatted(Numbers.show(addition.ml(), 1), addition.what()))
+                .orElse("");
     }
 
     Resin resin(Batch batch) {
@@ -168,12 +207,19 @@ class MixBook {
     }
 
     private void refuseTaken(Candidate candidate, Floor floor, Show show) {
-        boolean stillNext = floor.find(candidate.code()).flatMap(now -> now.state().next()).filter(next -> next.step().number() == candidate.step().number()).isPresent();
+        boolean stillNext = floor.find(candidate.code())
+                .flatMap(now -> now.state().next())
+                .filter(next -> next.step().number() == candidate.step().number())
+                .isPresent();
         if (!stillNext) {
-            refuse("%s: %s is logged already.".formatted(candidate.code(), candidate.step().title()));
+            refuse("%s: %s is logged already."
+                    .formatted(candidate.code(), candidate.step().title()));
         }
-        mapper.openFor(candidate.onBench().cup().id(), candidate.step().number()).ifPresent(other -> refuse(
-                "%s: %s started mixing for this coat at %s, mix %d. Join that one, or close it first.".formatted(candidate.code(), other.startedBy(), show.at(other.startedAt()), other.id())));
+        mapper.openFor(candidate.onBench().cup().id(), candidate.step().number())
+                .ifPresent(other ->
+                        refuse("%s: %s started mixing for this coat at %s, mix %d. Join that one, or close it first."
+                                .formatted(
+                                        candidate.code(), other.startedBy(), show.at(other.startedAt()), other.id())));
     }
 
     private static void refuse(String message) {

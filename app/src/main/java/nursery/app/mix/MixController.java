@@ -48,7 +48,10 @@ class MixController {
         List<Candidate> all = Candidate.among(floor);
         Optional<Resin> resin = resinOf(chosen, all);
         if (chosen.keySet().stream().noneMatch(field -> field.startsWith("pick-"))) {
-            all.stream().filter(candidate -> candidate.isDue() && !floor.isUnderWay(candidate.onBench()) && resin.filter(candidate.resin()::equals).isPresent())
+            all.stream()
+                    .filter(candidate -> candidate.isDue()
+                            && !floor.isUnderWay(candidate.onBench())
+                            && resin.filter(candidate.resin()::equals).isPresent())
                     .forEach(candidate -> chosen.put("pick-" + candidate.code(), "on"));
         }
         return page(model, Form.fresh(chosen), floor, all);
@@ -74,22 +77,32 @@ class MixController {
 
     @PostMapping("/mix")
     ModelAndView start(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            Floor floor = floors.now();
-            MixSheet sheet = sheet(typed, floor, Candidate.among(floor)).orElseThrow();
-            return "/mix/" + mixes.start(sheet, Maker.of(request).name(), floors.show());
-        }, form -> {
-            Floor floor = floors.now();
-            return page(model, form, floor, Candidate.among(floor));
-        });
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Floor floor = floors.now();
+                    MixSheet sheet = sheet(typed, floor, Candidate.among(floor)).orElseThrow();
+                    return "/mix/" + mixes.start(sheet, Maker.of(request).name(), floors.show());
+                },
+                form -> {
+                    Floor floor = floors.now();
+                    return page(model, form, floor, Candidate.among(floor));
+                });
     }
 
     private String page(Model model, Form form, Floor floor, List<Candidate> all) {
         Optional<Resin> resin = resinOf(form.typed(), all);
         model.addAttribute("form", form);
-        model.addAttribute("resins", all.stream().map(Candidate::resin).distinct().toList());
+        model.addAttribute(
+                "resins", all.stream().map(Candidate::resin).distinct().toList());
         model.addAttribute("resin", resin.orElse(null));
-        model.addAttribute("candidates", all.stream().filter(candidate -> resin.filter(candidate.resin()::equals).isPresent()).toList());
+        model.addAttribute(
+                "candidates",
+                all.stream()
+                        .filter(candidate ->
+                                resin.filter(candidate.resin()::equals).isPresent())
+                        .toList());
         model.addAttribute("measuringCups", floor.shelf().measuringCups());
         model.addAttribute("turners", floor.shelf().turners());
         model.addAttribute("sheet", sheet(form.typed(), floor, all).orElse(null));
@@ -100,24 +113,37 @@ class MixController {
 
     private Optional<MixSheet> sheet(Map<String, String> typed, Floor floor, List<Candidate> all) {
         return resinOf(typed, all).map(resin -> {
-            List<Candidate> picked = all.stream().filter(candidate -> candidate.resin().equals(resin) && typed.containsKey("pick-" + candidate.code())).toList();
-            MixSheet.Choice choice = new MixSheet.Choice(floor, resin, picked, cupOf(typed, floor.shelf()), turnerOf(typed, floor.shelf()), stock);
+            List<Candidate> picked = all.stream()
+                    .filter(candidate ->
+                            candidate.resin().equals(resin) && typed.containsKey("pick-" + candidate.code()))
+                    .toList();
+            MixSheet.Choice choice = new MixSheet.Choice(
+                    floor, resin, picked, cupOf(typed, floor.shelf()), turnerOf(typed, floor.shelf()), stock);
             return MixSheet.of(choice, typed, Show.of(floor.ways(), floor.now()));
         });
     }
 
     /** The resin named, else that of the coat that comes first. */
     private static Optional<Resin> resinOf(Map<String, String> typed, List<Candidate> all) {
-        return all.stream().map(Candidate::resin).filter(resin -> String.valueOf(resin.id()).equals(typed.get("resin"))).findFirst()
+        return all.stream()
+                .map(Candidate::resin)
+                .filter(resin -> String.valueOf(resin.id()).equals(typed.get("resin")))
+                .findFirst()
                 .or(() -> all.stream().map(Candidate::resin).findFirst());
     }
 
     private static ShelfCup cupOf(Map<String, String> typed, Shelf shelf) {
-        return shelf.measuringCups().stream().filter(cup -> String.valueOf(cup.id()).equals(typed.get("measuringCup"))).findFirst().orElseGet(shelf::measuringCupAtHand);
+        return shelf.measuringCups().stream()
+                .filter(cup -> String.valueOf(cup.id()).equals(typed.get("measuringCup")))
+                .findFirst()
+                .orElseGet(shelf::measuringCupAtHand);
     }
 
     private static Turner turnerOf(Map<String, String> typed, Shelf shelf) {
         List<Turner> turners = shelf.turners();
-        return turners.stream().filter(turner -> String.valueOf(turner.id()).equals(typed.get("turner"))).findFirst().orElse(turners.get(0));
+        return turners.stream()
+                .filter(turner -> String.valueOf(turner.id()).equals(typed.get("turner")))
+                .findFirst()
+                .orElse(turners.get(0));
     }
 }

@@ -12,9 +12,25 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface MixMapper {
 
-    record NewBatchRow(long resinId, long measuringCupId, String ratio, double plannedAMl, double plannedBMl, double potMinutes, Instant startedAt, String startedBy) {}
+    record NewBatchRow(
+            long resinId,
+            long measuringCupId,
+            String ratio,
+            double plannedAMl,
+            double plannedBMl,
+            double potMinutes,
+            Instant startedAt,
+            String startedBy) {}
 
-    record NewShareRow(long batchId, int position, long cupId, int step, double shareMl, double atMinute, @Nullable Double additionMl, @Nullable String addition) {}
+    record NewShareRow(
+            long batchId,
+            int position,
+            long cupId,
+            int step,
+            double shareMl,
+            double atMinute,
+            @Nullable Double additionMl,
+            @Nullable String addition) {}
 
     /** Who mixes for a coat already. */
     record UnderWayRow(long id, String startedBy, Instant startedAt) {}
@@ -23,32 +39,47 @@ interface MixMapper {
     Optional<Long> lock(long id);
 
     /** The open batch that already holds a coat, if any. */
-    @Select("""
+    @Select(
+            """
             SELECT b.id, b.started_by, b.started_at FROM batch b JOIN batch_share s ON s.batch_id = b.id
             WHERE b.closed_at IS NULL AND s.cup_id = #{cupId} AND s.step = #{step} ORDER BY b.id LIMIT 1""")
     Optional<UnderWayRow> openFor(@Param("cupId") long cupId, @Param("step") int step);
 
-    @Select(value = """
-            INSERT INTO batch (resin_id, measuring_cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes, started_at, started_by)
-            VALUES (#{resinId}, #{measuringCupId}, #{ratio}, #{plannedAMl}, #{plannedBMl}, #{potMinutes}, #{startedAt}, #{startedBy}) RETURNING id""", affectData = true)
+    @Select(
+            value =
+                    """
+            INSERT INTO batch (resin_id, measuring_cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes,
+              started_at, started_by)
+            VALUES (#{resinId}, #{measuringCupId}, #{ratio}, #{plannedAMl}, #{plannedBMl}, #{potMinutes},
+              #{startedAt}, #{startedBy}) RETURNING id""",
+            affectData = true)
     long insertBatch(NewBatchRow batch);
 
-    @Insert("""
+    @Insert(
+            """
             INSERT INTO batch_share (batch_id, position, cup_id, step, share_ml, at_minute, addition_ml, addition)
             VALUES (#{batchId}, #{position}, #{cupId}, #{step}, #{shareMl}, #{atMinute}, #{additionMl}, #{addition})""")
     void insertShare(NewShareRow share);
 
-    @Update("UPDATE batch SET actual_a_ml = #{a}, actual_b_ml = #{b}, mixed_at = #{at}, pot_minutes = #{potMinutes} WHERE id = #{id}")
-    void mixed(@Param("id") long id, @Param("a") double a, @Param("b") double b, @Param("at") Instant at, @Param("potMinutes") double potMinutes);
+    @Update("UPDATE batch SET actual_a_ml = #{a}, actual_b_ml = #{b}, mixed_at = #{at}, pot_minutes = #{potMinutes} "
+            + "WHERE id = #{id}")
+    void mixed(
+            @Param("id") long id,
+            @Param("a") double a,
+            @Param("b") double b,
+            @Param("at") Instant at,
+            @Param("potMinutes") double potMinutes);
 
     @Update("UPDATE batch SET closed_at = #{at}, leftover_ml = #{leftoverMl} WHERE id = #{id}")
     void close(@Param("id") long id, @Param("at") Instant at, @Param("leftoverMl") double leftoverMl);
 
-    @Update("UPDATE batch SET closed_at = #{at}, actual_a_ml = #{a}, actual_b_ml = #{b}, leftover_ml = #{a} + #{b}, wasted = TRUE WHERE id = #{id}")
+    @Update("UPDATE batch SET closed_at = #{at}, actual_a_ml = #{a}, actual_b_ml = #{b}, leftover_ml = #{a} + #{b}, "
+            + "wasted = TRUE WHERE id = #{id}")
     void waste(@Param("id") long id, @Param("at") Instant at, @Param("a") double a, @Param("b") double b);
 
     /** What went on cups out of a batch, by the logs as they stand. */
-    @Select("""
+    @Select(
+            """
             SELECT COALESCE(SUM(e.amount_ml), 0) FROM log_entry e
             WHERE e.batch_id = #{id} AND NOT EXISTS (SELECT 1 FROM log_entry c WHERE c.cancels_id = e.id)""")
     double pouredMl(long id);

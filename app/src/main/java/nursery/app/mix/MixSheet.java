@@ -30,13 +30,25 @@ import nursery.core.resin.Resin;
 /**
  * The batch sheet as it stands while coats are picked and shares changed.
  *
- * @param byScale  whether it is measured by weight
- * @param grams    what the scale shows after A, and after B on top, for the first filling; empty without densities
- * @param missing  what the bottles lack for it, by the book
- * @param faults   what is wrong; then there is no sheet
+ * @param byScale whether it is measured by weight
+ * @param grams what the scale shows after A, and after B on top, for the first filling; empty without densities
+ * @param missing what the bottles lack for it, by the book
+ * @param faults what is wrong; then there is no sheet
  */
-record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optional<BatchSheet> sheet, List<SheetRow> rows,
-        Optional<FillPicture> fill, List<Grams> grams, double roomC, Pace pace, int servesMore, List<StockBook.Lot> missing, List<Fault> faults) {
+record MixSheet(
+        Resin resin,
+        ShelfCup cup,
+        Turner turner,
+        boolean byScale,
+        Optional<BatchSheet> sheet,
+        List<SheetRow> rows,
+        Optional<FillPicture> fill,
+        List<Grams> grams,
+        double roomC,
+        Pace pace,
+        int servesMore,
+        List<StockBook.Lot> missing,
+        List<Fault> faults) {
 
     private static final int LONGEST_ADDITION = 60;
 
@@ -45,7 +57,11 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
 
         /** One for each filling; none if the densities are not known. */
         static List<Grams> of(Label label, List<Mix> fills) {
-            return label.densities().map(densities -> fills.stream().map(fill -> new Grams(fill.partAGrams(densities), fill.partBGrams(densities))).toList()).orElse(List.of());
+            return label.densities()
+                    .map(densities -> fills.stream()
+                            .map(fill -> new Grams(fill.partAGrams(densities), fill.partBGrams(densities)))
+                            .toList())
+                    .orElse(List.of());
         }
 
         public double total() {
@@ -55,7 +71,11 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
 
     /** The percentage by which the hardener would be too much if equal weights were taken for the ratio. */
     public String weightError() {
-        return resin.label().densities().map(Densities::errorIfWeighedAsVolumes).map(error -> Numbers.show(error * 100, 0)).orElse("");
+        return resin.label()
+                .densities()
+                .map(Densities::errorIfWeighedAsVolumes)
+                .map(error -> Numbers.show(error * 100, 0))
+                .orElse("");
     }
 
     public boolean lacksDensities() {
@@ -74,25 +94,50 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
         Map<String, Double> shares = new LinkedHashMap<>();
         for (Candidate candidate : choice.candidates()) {
             String field = "share-" + candidate.code();
-            shares.put(candidate.code(), reader.raw(field).isEmpty() ? candidate.share().suggestedMl()
-                    : reader.quantity(field, candidate.code() + "'s share", show.volumeUnit()));
+            shares.put(
+                    candidate.code(),
+                    reader.raw(field).isEmpty()
+                            ? candidate.share().suggestedMl()
+                            : reader.quantity(field, candidate.code() + "'s share", show.volumeUnit()));
         }
         Map<String, Addition> additions = additions(choice, shares, reader, show);
-        boolean rests = choice.candidates().stream().anyMatch(candidate -> Floor.rests(candidate.onBench().cup()));
+        boolean rests = choice.candidates().stream()
+                .anyMatch(candidate -> Floor.rests(candidate.onBench().cup()));
         Pace pace = Pace.of(rests, choice.floor().minutesPerCup());
         MeasuringCup cup = choice.cup().cup();
-        Optional<BatchSheet> sheet = reader.faults().none() && !choice.candidates().isEmpty()
-                ? reader.faults().attempt("cup", () -> choice.floor().sheet(choice.resin(), portions(choice, shares, additions), cup, rests))
-                : Optional.empty();
+        Optional<BatchSheet> sheet =
+                reader.faults().none() && !choice.candidates().isEmpty()
+                        ? reader.faults().attempt("cup", () -> choice.floor()
+                                .sheet(choice.resin(), portions(choice, shares, additions), cup, rests))
+                        : Optional.empty();
         boolean byScale = "scale".equals(reader.raw("by"));
-        return new MixSheet(choice.resin(), choice.cup(), choice.turner(), byScale, sheet, rows(choice, sheet, typed, show),
-                sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)), Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())), choice.roomC(), pace,
-                sheet.map(found -> found.servesMore(choice.floor().ways().losses())).orElse(0), sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix())).orElse(List.of()), reader.faults().found());
+        return new MixSheet(
+                choice.resin(),
+                choice.cup(),
+                choice.turner(),
+                byScale,
+                sheet,
+                rows(choice, sheet, typed, show),
+                sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)),
+                Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())),
+                choice.roomC(),
+                pace,
+                sheet.map(found -> found.servesMore(choice.floor().ways().losses()))
+                        .orElse(0),
+                sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix()))
+                        .orElse(List.of()),
+                reader.faults().found());
     }
 
-    /** The frame of what stands on the screen: while it is the same, a new share changes only its own row and the head. */
+    /**
+     * The frame of what stands on the screen: while it is the same, a new share changes only its own row and the head.
+     */
     public String shown() {
-        return rows.stream().map(row -> row.candidate().code() + (row.turn().inTime() ? "=" : "!") + row.turn().portion().ml()).collect(Collectors.joining(";", turner.id() + ";", ""));
+        return rows.stream()
+                .map(row -> row.candidate().code()
+                        + (row.turn().inTime() ? "=" : "!")
+                        + row.turn().portion().ml())
+                .collect(Collectors.joining(";", turner.id() + ";", ""));
     }
 
     /** The rows whose share differs from the one shown; empty if more than shares has changed. */
@@ -104,7 +149,8 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
         }
         List<SheetRow> changed = new ArrayList<>();
         for (int i = 1; i < now.length; i++) {
-            if (!then[i].startsWith(now[i].substring(0, now[i].indexOf(rows.get(i - 1).turn().inTime() ? '=' : '!') + 1))) {
+            if (!then[i].startsWith(
+                    now[i].substring(0, now[i].indexOf(rows.get(i - 1).turn().inTime() ? '=' : '!') + 1))) {
                 return Optional.empty();
             }
             if (!then[i].equals(now[i])) {
@@ -123,13 +169,18 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
     }
 
     /** What is set aside and stirred in; naming only what it is means the whole share. */
-    private static Map<String, Addition> additions(Choice choice, Map<String, Double> shares, FormReader reader, Show show) {
+    private static Map<String, Addition> additions(
+            Choice choice, Map<String, Double> shares, FormReader reader, Show show) {
         Map<String, Addition> additions = new LinkedHashMap<>();
         for (Candidate candidate : choice.candidates()) {
             String field = "aside-" + candidate.code();
-            String what = reader.line("tint-" + candidate.code(), candidate.code() + ", what is stirred in", LONGEST_ADDITION, false);
+            String what = reader.line(
+                    "tint-" + candidate.code(), candidate.code() + ", what is stirred in", LONGEST_ADDITION, false);
             if (!reader.raw(field).isEmpty()) {
-                additions.put(candidate.code(), new Addition(reader.quantity(field, candidate.code() + ", set aside", show.volumeUnit()), what));
+                additions.put(
+                        candidate.code(),
+                        new Addition(
+                                reader.quantity(field, candidate.code() + ", set aside", show.volumeUnit()), what));
             } else if (!what.isEmpty()) {
                 additions.put(candidate.code(), new Addition(shares.getOrDefault(candidate.code(), Double.NaN), what));
             }
@@ -138,17 +189,40 @@ record MixSheet(Resin resin, ShelfCup cup, Turner turner, boolean byScale, Optio
     }
 
     private static List<Portion> portions(Choice choice, Map<String, Double> shares, Map<String, Addition> additions) {
-        return choice.candidates().stream().map(candidate -> new Portion(candidate.code(), shares.getOrDefault(candidate.code(), Double.NaN), candidate.closesAt(),
-                Optional.ofNullable(additions.get(candidate.code())))).toList();
+        return choice.candidates().stream()
+                .map(candidate -> new Portion(
+                        candidate.code(),
+                        shares.getOrDefault(candidate.code(), Double.NaN),
+                        candidate.closesAt(),
+                        Optional.ofNullable(additions.get(candidate.code()))))
+                .toList();
     }
 
-    private static List<SheetRow> rows(Choice choice, Optional<BatchSheet> sheet, Map<String, String> typed, Show show) {
+    private static List<SheetRow> rows(
+            Choice choice, Optional<BatchSheet> sheet, Map<String, String> typed, Show show) {
         List<SheetRow> rows = new ArrayList<>();
         for (BatchSheet.Turn turn : sheet.map(BatchSheet::turns).orElse(List.of())) {
-            Candidate candidate = choice.candidates().stream().filter(found -> found.code().equals(turn.portion().cup())).findFirst().orElseThrow();
-            Optional<TurnerCheck> check = candidate.hangs() ? Optional.empty()
-                    : TurnerCheck.of(candidate.onBench().cup().blank(), choice.resin().label(), turn.portion().ml(), choice.turner().rpm(), choice.roomC());
-            rows.add(SheetRow.of(rows.size() + 1, candidate, turn, SheetRow.Typed.of(candidate.code(), typed, show.volumeNumber(turn.portion().ml())), check));
+            Candidate candidate = choice.candidates().stream()
+                    .filter(found -> found.code().equals(turn.portion().cup()))
+                    .findFirst()
+                    .orElseThrow();
+            Optional<TurnerCheck> check = candidate.hangs()
+                    ? Optional.empty()
+                    : TurnerCheck.of(
+                            candidate.onBench().cup().blank(),
+                            choice.resin().label(),
+                            turn.portion().ml(),
+                            choice.turner().rpm(),
+                            choice.roomC());
+            rows.add(SheetRow.of(
+                    rows.size() + 1,
+                    candidate,
+                    turn,
+                    SheetRow.Typed.of(
+                            candidate.code(),
+                            typed,
+                            show.volumeNumber(turn.portion().ml())),
+                    check));
         }
         return rows;
     }

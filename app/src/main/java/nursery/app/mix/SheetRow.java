@@ -8,18 +8,28 @@ import nursery.core.resin.BatchSheet.Turn;
 /**
  * A line of the batch sheet.
  *
- * @param typed  what stands in its inputs
- * @param check  what the turner carries, if the resin's viscosity is known and the cup turns
+ * @param typed what stands in its inputs
+ * @param check what the turner carries, if the resin's viscosity is known and the cup turns
  * @param needle where the share stands on the gauge, per cent; the turner's limit stands at {@link #LIMIT_PERCENT}
  * @param keepsLines whether the film is too thin to level before it stops flowing
  */
-record SheetRow(int place, Candidate candidate, Turn turn, Typed typed, Optional<TurnerCheck> check, double needle, boolean keepsLines) {
+record SheetRow(
+        int place,
+        Candidate candidate,
+        Turn turn,
+        Typed typed,
+        Optional<TurnerCheck> check,
+        double needle,
+        boolean keepsLines) {
 
     /** The share, what is set aside of it, and what is stirred into that. */
     record Typed(String share, String aside, String tint) {
 
         static Typed of(String code, Map<String, String> typed, String share) {
-            return new Typed(typed.getOrDefault("share-" + code, share), typed.getOrDefault("aside-" + code, ""), typed.getOrDefault("tint-" + code, ""));
+            return new Typed(
+                    typed.getOrDefault("share-" + code, share),
+                    typed.getOrDefault("aside-" + code, ""),
+                    typed.getOrDefault("tint-" + code, ""));
         }
     }
 
@@ -27,7 +37,9 @@ record SheetRow(int place, Candidate candidate, Turn turn, Typed typed, Optional
 
     static SheetRow of(int place, Candidate candidate, Turn turn, Typed typed, Optional<TurnerCheck> check) {
         double needle = check.map(SheetRow::needle).orElse(0.0);
-        boolean keepsLines = check.map(found -> found.keepsItsLines(candidate.resin().label().times().workingH() * 3600)).orElse(false);
+        boolean keepsLines = check.map(found ->
+                        found.keepsItsLines(candidate.resin().label().times().workingH() * 3600))
+                .orElse(false);
         return new SheetRow(place, candidate, turn, typed, check, needle, keepsLines);
     }
 

@@ -31,6 +31,7 @@ class TurnerController {
     private static final double USUAL_SHARE_ML = 25;
     /** A turner that stands carries nothing; the formula wants a little more than that. */
     private static final double STANDING = 1e-9;
+
     private static final double FASTEST = 20;
     private static final int POINTS = 80;
 
@@ -41,7 +42,17 @@ class TurnerController {
     }
 
     /** The answer with the numbers it was asked for. */
-    record Answer(ShelfBlank blank, Resin resin, double shareMl, double rpm, double roomC, TurnerCheck check, CupPicture picture, LineChart chart, double needle, boolean keepsLines) {}
+    record Answer(
+            ShelfBlank blank,
+            Resin resin,
+            double shareMl,
+            double rpm,
+            double roomC,
+            TurnerCheck check,
+            CupPicture picture,
+            LineChart chart,
+            double needle,
+            boolean keepsLines) {}
 
     @GetMapping("/mix/turner")
     String page(@RequestParam Map<String, String> typed, Model model) {
@@ -78,27 +89,55 @@ class TurnerController {
         if (!Double.isNaN(rpm)) {
             Turner.checkRpm(reader.faults(), rpm);
         }
-        resin.ifPresent(found -> reader.faults().require(found.label().viscosityPaS().isPresent(), "resin",
-                "This resin's label states no viscosity, so nothing can be said about what a turner carries: add it to its label."));
+        resin.ifPresent(found -> reader.faults()
+                .require(
+                        found.label().viscosityPaS().isPresent(),
+                        "resin",
+                        "This resin's label states no viscosity, so nothing can be said about what a turner "
+                                + "carries: add it to its label."));
         if (!reader.faults().none() || blank.isEmpty() || resin.isEmpty()) {
             return Optional.empty();
         }
         ShelfBlank cup = blank.get();
         Resin chosen = resin.get();
-        return TurnerCheck.of(cup.blank(), chosen.label(), shareMl, rpm, roomC).map(check -> new Answer(cup, chosen, shareMl, rpm, roomC, check,
-                CupPicture.of("turner", cup.blank(), CupLook.BARE), chart(cup, chosen, shareMl, rpm, roomC, show), SheetRow.needle(check),
-                check.keepsItsLines(chosen.label().times().workingH() * 3600)));
+        return TurnerCheck.of(cup.blank(), chosen.label(), shareMl, rpm, roomC)
+                .map(check -> new Answer(
+                        cup,
+                        chosen,
+                        shareMl,
+                        rpm,
+                        roomC,
+                        check,
+                        CupPicture.of("turner", cup.blank(), CupLook.BARE),
+                        chart(cup, chosen, shareMl, rpm, roomC, show),
+                        SheetRow.needle(check),
+                        check.keepsItsLines(chosen.label().times().workingH() * 3600)));
     }
 
     private static LineChart chart(ShelfBlank blank, Resin resin, double shareMl, double rpm, double roomC, Show show) {
         double fastest = Math.max(FASTEST, rpm);
-        double[] speeds = IntStream.rangeClosed(0, POINTS).mapToDouble(i -> fastest * i / POINTS).toArray();
-        double[] carried = Arrays.stream(speeds).map(speed -> show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, Math.max(STANDING, speed), roomC))).toArray();
-        return LineChart.of("carries", "turns a minute", speeds, "carries, " + show.volumeUnit().symbol(), false, List.of(new LineChart.Series("", "a", carried)),
-                Optional.of(new LineChart.Level(show.volumeUnit().fromBase(shareMl), "your share")), Optional.of(new LineChart.Point(rpm, show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, rpm, roomC)))));
+        double[] speeds = IntStream.rangeClosed(0, POINTS)
+                .mapToDouble(i -> fastest * i / POINTS)
+                .toArray();
+        double[] carried = Arrays.stream(speeds)
+                .map(speed ->
+                        show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, Math.max(STANDING, speed), roomC)))
+                .toArray();
+        return LineChart.of(
+                "carries",
+                "turns a minute",
+                speeds,
+                "carries, " + show.volumeUnit().symbol(),
+                false,
+                List.of(new LineChart.Series("", "a", carried)),
+                Optional.of(new LineChart.Level(show.volumeUnit().fromBase(shareMl), "your share")),
+                Optional.of(new LineChart.Point(
+                        rpm, show.volumeUnit().fromBase(carriesMl(blank, resin, shareMl, rpm, roomC)))));
     }
 
     private static double carriesMl(ShelfBlank blank, Resin resin, double shareMl, double rpm, double roomC) {
-        return TurnerCheck.of(blank.blank(), resin.label(), shareMl, rpm, roomC).orElseThrow().carriesMl();
+        return TurnerCheck.of(blank.blank(), resin.label(), shareMl, rpm, roomC)
+                .orElseThrow()
+                .carriesMl();
     }
 }

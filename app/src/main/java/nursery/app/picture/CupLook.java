@@ -6,18 +6,24 @@ import java.util.Set;
 /**
  * What is on a cup, as far as it can be seen.
  *
- * @param paint   colour of the paint, if painted
+ * @param paint colour of the paint, if painted
  * @param glitter colour of the glitter, if glittered
- * @param decor   what else decorates it
- * @param accent  the colour of that
- * @param coats   clear coats over it
+ * @param decor what else decorates it
+ * @param accent the colour of that
+ * @param coats clear coats over it
  */
 public record CupLook(Optional<String> paint, Optional<String> glitter, Set<Decor> decor, String accent, int coats) {
 
     public static final CupLook BARE = new CupLook(Optional.empty(), Optional.empty(), Set.of(), "", 0);
 
     /** Decoration that is drawn in the cup's second colour. */
-    public enum Decor { INK, VINYL, WAVE, SMOKE, SPECKS }
+    public enum Decor {
+        INK,
+        VINYL,
+        WAVE,
+        SMOKE,
+        SPECKS
+    }
 
     public boolean has(String name) {
         return decor.contains(Decor.valueOf(name));

@@ -7,16 +7,25 @@ import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
 
 /**
- * A measuring cup in its own shape with the two fill lines: resin up to the first, then hardener up to the second. Drawn in a box
- * 300 wide and 330 high, the cup's bottom at 315 and its last mark at 35, whatever its size.
+ * A measuring cup in its own shape with the two fill lines: resin up to the first, then hardener up to the second.
+ * Drawn in a box 300 wide and 330 high, the cup's bottom at 315 and its last mark at 35, whatever its size.
  *
- * @param wall  the cup's outline
+ * @param wall the cup's outline
  * @param partA the resin standing in it
  * @param partB the hardener on top
  * @param lineA where A ends; {@code lineB} where both together end
  */
-public record FillPicture(String wall, String partA, String partB, List<Tick> ticks, double lineA, double lineB, double labelA, double labelB,
-        String toA, String toB) {
+public record FillPicture(
+        String wall,
+        String partA,
+        String partB,
+        List<Tick> ticks,
+        double lineA,
+        double lineB,
+        double labelA,
+        double labelB,
+        String toA,
+        String toB) {
 
     private static final double BOTTOM = 315;
     private static final double TOP = 35;
@@ -36,8 +45,17 @@ public record FillPicture(String wall, String partA, String partB, List<Tick> ti
         double lineB = y(cup, fill.totalMl());
         // The two labels keep clear of each other however thin the layers are.
         double labelB = Math.min(lineB, lineA - LABEL_GAP);
-        return new FillPicture(shape(cup, BOTTOM, BRIM), shape(cup, BOTTOM, lineA), shape(cup, lineA, lineB), ticks(cup, show), lineA, lineB, lineA, labelB,
-                show.volume(fill.partAMl()), show.volume(fill.totalMl()));
+        return new FillPicture(
+                shape(cup, BOTTOM, BRIM),
+                shape(cup, BOTTOM, lineA),
+                shape(cup, lineA, lineB),
+                ticks(cup, show),
+                lineA,
+                lineB,
+                lineA,
+                labelB,
+                show.volume(fill.partAMl()),
+                show.volume(fill.totalMl()));
     }
 
     private static List<Tick> ticks(MeasuringCup cup, Show show) {
@@ -49,7 +67,11 @@ public record FillPicture(String wall, String partA, String partB, List<Tick> ti
             double y = y(cup, i * cup.markMl());
             double right = MIDDLE + halfWidth(cup, y);
             boolean named = i % labelled == 0;
-            ticks.add(new Tick(y, Figures.rounded(right - (named ? 40 : 22)), Figures.rounded(right), named ? show.volumeNumber(i * cup.markMl()) : ""));
+            ticks.add(new Tick(
+                    y,
+                    Figures.rounded(right - (named ? 40 : 22)),
+                    Figures.rounded(right),
+                    named ? show.volumeNumber(i * cup.markMl()) : ""));
         }
         return ticks;
     }
@@ -66,8 +88,11 @@ public record FillPicture(String wall, String partA, String partB, List<Tick> ti
     private static String shape(MeasuringCup cup, double lower, double upper) {
         double low = halfWidth(cup, lower);
         double high = halfWidth(cup, upper);
-        return "M%sL%sL%sL%sZ".formatted(Figures.coordinates(MIDDLE - high, upper), Figures.coordinates(MIDDLE - low, lower),
-                Figures.coordinates(MIDDLE + low, lower), Figures.coordinates(MIDDLE + high, upper));
+        return "M%sL%sL%sL%sZ"
+                .formatted(
+                        Figures.coordinates(MIDDLE - high, upper),
+                        Figures.coordinates(MIDDLE - low, lower),
+                        Figures.coordinates(MIDDLE + low, lower),
+                        Figures.coordinates(MIDDLE + high, upper));
     }
-
 }

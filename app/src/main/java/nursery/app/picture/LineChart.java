@@ -9,11 +9,20 @@ import nursery.core.measure.Numbers;
 /**
  * Several curves over one scale, in a box 640 wide and 230 high. A value that is not a number leaves a gap.
  *
- * @param id     tells its parts from another chart's
+ * @param id tells its parts from another chart's
  * @param levelY where a marked level lies, if there is one
- * @param here   a point marked on the first curve, if there is one
+ * @param here a point marked on the first curve, if there is one
  */
-public record LineChart(String id, String xTitle, String yTitle, List<Curve> curves, List<Tick> xTicks, List<Tick> yTicks, Optional<Double> levelY, String levelWord, Optional<Point> here) {
+public record LineChart(
+        String id,
+        String xTitle,
+        String yTitle,
+        List<Curve> curves,
+        List<Tick> xTicks,
+        List<Tick> yTicks,
+        Optional<Double> levelY,
+        String levelWord,
+        Optional<Point> here) {
 
     public static final double LEFT = 64;
     public static final double RIGHT = 624;
@@ -35,13 +44,42 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
     public record Series(String name, String style, double[] values) {}
 
     /** @param logarithmic whether equal steps mean equal factors */
-    public static LineChart of(String id, String xTitle, double[] x, String yTitle, boolean logarithmic, List<Series> series, Optional<Level> level, Optional<Point> here) {
-        double high = IntStream.range(0, series.size()).boxed().flatMap(i -> java.util.Arrays.stream(series.get(i).values()).boxed()).filter(Double::isFinite).mapToDouble(Double::doubleValue).max().orElse(1);
-        double low = IntStream.range(0, series.size()).boxed().flatMap(i -> java.util.Arrays.stream(series.get(i).values()).boxed()).filter(Double::isFinite).mapToDouble(Double::doubleValue).min().orElse(0);
+    public static LineChart of(
+            String id,
+            String xTitle,
+            double[] x,
+            String yTitle,
+            boolean logarithmic,
+            List<Series> series,
+            Optional<Level> level,
+            Optional<Point> here) {
+        double high = IntStream.range(0, series.size())
+                .boxed()
+                .flatMap(i -> java.util.Arrays.stream(series.get(i).values()).boxed())
+                .filter(Double::isFinite)
+                .mapToDouble(Double::doubleValue)
+                .max()
+                .orElse(1);
+        double low = IntStream.range(0, series.size())
+                .boxed()
+                .flatMap(i -> java.util.Arrays.stream(series.get(i).values()).boxed())
+                .filter(Double::isFinite)
+                .mapToDouble(Double::doubleValue)
+                .min()
+                .orElse(0);
         double top = Math.max(high, level.map(Level::at).orElse(high)) * (logarithmic ? 1.3 : 1.08);
         double foot = logarithmic ? Math.max(1e-3, low * 0.8) : 0;
         Frame frame = new Frame(x[0], x[x.length - 1], foot, top, logarithmic);
-        return new LineChart(id, xTitle, yTitle, series.stream().map(one -> frame.curve(one, x)).toList(), frame.xTicks(), frame.yTicks(), level.map(Level::at).map(frame::y), level.map(Level::word).orElse(""), here.map(point -> new Point(frame.x(point.x()), frame.y(point.y()))));
+        return new LineChart(
+                id,
+                xTitle,
+                yTitle,
+                series.stream().map(one -> frame.curve(one, x)).toList(),
+                frame.xTicks(),
+                frame.yTicks(),
+                level.map(Level::at).map(frame::y),
+                level.map(Level::word).orElse(""),
+                here.map(point -> new Point(frame.x(point.x()), frame.y(point.y()))));
     }
 
     private record Frame(double x0, double x1, double foot, double top, boolean logarithmic) {
@@ -51,7 +89,9 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
         }
 
         double y(double value) {
-            double part = logarithmic ? Math.log(Math.max(foot, value) / foot) / Math.log(top / foot) : (value - foot) / (top - foot);
+            double part = logarithmic
+                    ? Math.log(Math.max(foot, value) / foot) / Math.log(top / foot)
+                    : (value - foot) / (top - foot);
             return Figures.rounded(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, part)));
         }
 
@@ -69,7 +109,12 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
                 }
                 pen = Double.isFinite(value);
             }
-            return new Curve(series.name(), series.style(), path.toString(), Math.min(lastX, RIGHT - 40), Math.max(TOP + 12, lastY - 8));
+            return new Curve(
+                    series.name(),
+                    series.style(),
+                    path.toString(),
+                    Math.min(lastX, RIGHT - 40),
+                    Math.max(TOP + 12, lastY - 8));
         }
 
         List<Tick> xTicks() {
@@ -105,5 +150,4 @@ public record LineChart(String id, String xTitle, String yTitle, List<Curve> cur
             return span / (step * 5) >= FEWEST_TICKS ? step * 5 : span / (step * 2) >= FEWEST_TICKS ? step * 2 : step;
         }
     }
-
 }

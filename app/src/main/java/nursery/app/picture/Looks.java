@@ -11,17 +11,44 @@ import nursery.core.technique.StepKind;
 /** A cup drawn as what has been done to it makes it look. */
 public final class Looks {
 
-    private static final Map<StepKind, Decor> DRAWN = Map.of(StepKind.INK, Decor.INK, StepKind.INK_BLOOM, Decor.INK, StepKind.VINYL, Decor.VINYL, StepKind.WATER_SLIDE, Decor.VINYL,
-            StepKind.STENCIL, Decor.VINYL, StepKind.PARTIAL_COAT, Decor.WAVE, StepKind.SMOKE, Decor.SMOKE, StepKind.SPONGE, Decor.SPECKS, StepKind.FOIL, Decor.SPECKS);
+    private static final Map<StepKind, Decor> DRAWN = Map.of(
+            StepKind.INK,
+            Decor.INK,
+            StepKind.INK_BLOOM,
+            Decor.INK,
+            StepKind.VINYL,
+            Decor.VINYL,
+            StepKind.WATER_SLIDE,
+            Decor.VINYL,
+            StepKind.STENCIL,
+            Decor.VINYL,
+            StepKind.PARTIAL_COAT,
+            Decor.WAVE,
+            StepKind.SMOKE,
+            Decor.SMOKE,
+            StepKind.SPONGE,
+            Decor.SPECKS,
+            StepKind.FOIL,
+            Decor.SPECKS);
 
     private Looks() {}
 
     public static CupPicture of(CupNow cup) {
-        Set<StepKind> done = cup.cup().plan().stream().filter(step -> cup.state().done().containsKey(step.number())).map(step -> step.kind()).collect(Collectors.toSet());
+        Set<StepKind> done = cup.cup().plan().stream()
+                .filter(step -> cup.state().done().containsKey(step.number()))
+                .map(step -> step.kind())
+                .collect(Collectors.toSet());
         String glitter = cup.cup().about().glitter();
-        Set<Decor> decor = DRAWN.entrySet().stream().filter(entry -> done.contains(entry.getKey())).map(Map.Entry::getValue).collect(Collectors.toSet());
-        CupLook look = new CupLook(done.contains(StepKind.PAINT) ? Optional.of(cup.cup().about().paint()) : Optional.empty(),
-                done.contains(StepKind.GLITTER) ? Optional.of(glitter) : Optional.empty(), decor, glitter, cup.state().clearCoats());
+        Set<Decor> decor = DRAWN.entrySet().stream()
+                .filter(entry -> done.contains(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .collect(Collectors.toSet());
+        CupLook look = new CupLook(
+                done.contains(StepKind.PAINT) ? Optional.of(cup.cup().about().paint()) : Optional.empty(),
+                done.contains(StepKind.GLITTER) ? Optional.of(glitter) : Optional.empty(),
+                decor,
+                glitter,
+                cup.state().clearCoats());
         return CupPicture.of(cup.code(), cup.cup().blank(), look);
     }
 }

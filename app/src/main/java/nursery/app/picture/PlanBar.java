@@ -12,14 +12,21 @@ import nursery.core.cure.Phase;
 import nursery.core.measure.Span;
 
 /**
- * A cup's or a spindle's row of the plan, drawn across: its coats by phase, the work on it, the sessions behind, the quiet hours and the day
- * it is due. Positions are percentages of its width.
+ * A cup's or a spindle's row of the plan, drawn across: its coats by phase, the work on it, the sessions behind, the
+ * quiet hours and the day it is due. Positions are percentages of its width.
  *
- * @param coats    coats in their phases, or what turns
- * @param work     hands-on work
- * @param due      where the day it is due begins, if that lies in it
+ * @param coats coats in their phases, or what turns
+ * @param work hands-on work
+ * @param due where the day it is due begins, if that lies in it
  */
-public record PlanBar(long fromMs, long untilMs, List<Piece> coats, List<Piece> work, List<Piece> sessions, List<Piece> quiet, Optional<Double> due) {
+public record PlanBar(
+        long fromMs,
+        long untilMs,
+        List<Piece> coats,
+        List<Piece> work,
+        List<Piece> sessions,
+        List<Piece> quiet,
+        Optional<Double> due) {
 
     /** A coat and until when it is the newest, or until it is sanded. */
     public record Coat(CoatTimes times, Instant untilExclusive) {}
@@ -27,7 +34,8 @@ public record PlanBar(long fromMs, long untilMs, List<Piece> coats, List<Piece> 
     /** A stretch of work, or of something turning. */
     public record Stretch(Span span, String style, String word, String title) {}
 
-    public static PlanBar of(Frame frame, List<Coat> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
+    public static PlanBar of(
+            Frame frame, List<Coat> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
         List<Piece> pieces = new ArrayList<>();
         coats.forEach(coat -> phases(frame, coat, pieces));
         return drawn(frame, pieces, work, sessions, due);
@@ -38,23 +46,50 @@ public record PlanBar(long fromMs, long untilMs, List<Piece> coats, List<Piece> 
         return drawn(frame, pieces(frame, turning), List.of(), sessions, Optional.empty());
     }
 
-    private static PlanBar drawn(Frame frame, List<Piece> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
-        return new PlanBar(frame.span().from().toEpochMilli(), frame.span().untilExclusive().toEpochMilli(), List.copyOf(coats), pieces(frame, work), pieces(frame, sessions), TimeBar.quiet(frame),
+    private static PlanBar drawn(
+            Frame frame, List<Piece> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
+        return new PlanBar(
+                frame.span().from().toEpochMilli(),
+                frame.span().untilExclusive().toEpochMilli(),
+                List.copyOf(coats),
+                pieces(frame, work),
+                pieces(frame, sessions),
+                TimeBar.quiet(frame),
                 due.filter(frame.span()::contains).map(frame::percent));
     }
 
     private static List<Piece> pieces(Frame frame, List<Stretch> stretches) {
-        return stretches.stream().flatMap(stretch -> TimeBar.piece(frame, stretch.span().from(), stretch.span().untilExclusive(), stretch.style(), stretch.word()).stream()
-                .map(piece -> new Piece(piece.x(), piece.width(), piece.style(), stretch.word().isEmpty() || piece.width() < stretch.word().length() * 0.75 ? "" : stretch.word(), stretch.title()))).toList();
+        return stretches.stream()
+                .flatMap(stretch -> TimeBar.piece(
+                                frame,
+                                stretch.span().from(),
+                                stretch.span().untilExclusive(),
+                                stretch.style(),
+                                stretch.word())
+                        .stream()
+                        .map(piece -> new Piece(
+                                piece.x(),
+                                piece.width(),
+                                piece.style(),
+                                stretch.word().isEmpty()
+                                                || piece.width()
+                                                        < stretch.word().length() * 0.75
+                                        ? ""
+                                        : stretch.word(),
+                                stretch.title())))
+                .toList();
     }
 
     private static void phases(Frame frame, Coat coat, List<Piece> pieces) {
         List<PhaseBegin> spans = coat.times().phases();
         for (int i = 0; i < spans.size(); i++) {
-            Instant end = i + 1 < spans.size() && spans.get(i + 1).startsAt().isBefore(coat.untilExclusive()) ? spans.get(i + 1).startsAt() : coat.untilExclusive();
+            Instant end = i + 1 < spans.size() && spans.get(i + 1).startsAt().isBefore(coat.untilExclusive())
+                    ? spans.get(i + 1).startsAt()
+                    : coat.untilExclusive();
             Phase phase = spans.get(i).phase();
             if (phase != Phase.FULL_CURE && end.isAfter(spans.get(i).startsAt())) {
-                TimeBar.piece(frame, spans.get(i).startsAt(), end, TimeBar.styleOf(phase), phase.word()).ifPresent(pieces::add);
+                TimeBar.piece(frame, spans.get(i).startsAt(), end, TimeBar.styleOf(phase), phase.word())
+                        .ifPresent(pieces::add);
             }
         }
     }

@@ -15,14 +15,23 @@ import nursery.core.measure.Numbers;
 import nursery.core.measure.Span;
 
 /**
- * The room's temperature over a span of time, what is expected of it, and the cups' coats under it, each in its phases. Drawn in a
- * box 960 wide: the room on top, a lane for each coat below.
+ * The room's temperature over a span of time, what is expected of it, and the cups' coats under it, each in its phases.
+ * Drawn in a box 960 wide: the room on top, a lane for each coat below.
  *
- * @param known    the course that was read, as an SVG path
+ * @param known the course that was read, as an SVG path
  * @param expected the course ahead
- * @param band     how far it may be off
+ * @param band how far it may be off
  */
-public record RoomChart(String unit, String known, String expected, String band, List<Tick> across, List<Tick> up, List<Lane> lanes, double nowX, double heightPx) {
+public record RoomChart(
+        String unit,
+        String known,
+        String expected,
+        String band,
+        List<Tick> across,
+        List<Tick> up,
+        List<Lane> lanes,
+        double nowX,
+        double heightPx) {
 
     private static final double LEFT = 64;
     private static final double RIGHT = 950;
@@ -49,16 +58,41 @@ public record RoomChart(String unit, String known, String expected, String band,
         Frame frame = new Frame(air, from, until, now, show);
         List<Lane> lanes = new ArrayList<>();
         for (Coat coat : coats) {
-            lanes.add(new Lane(coat.code(), coat.title(), FIRST_LANE + lanes.size() * LANE, frame.pieces(coat.times())));
+            lanes.add(
+                    new Lane(coat.code(), coat.title(), FIRST_LANE + lanes.size() * LANE, frame.pieces(coat.times())));
         }
-        return new RoomChart(show.temperatureUnit().symbol(), frame.line(from, now, 0), frame.line(now, until, 0), frame.band(), frame.hours(), frame.degrees(), List.copyOf(lanes),
-                frame.x(now), FIRST_LANE + Math.max(1, coats.size()) * LANE + 8);
+        return new RoomChart(
+                show.temperatureUnit().symbol(),
+                frame.line(from, now, 0),
+                frame.line(now, until, 0),
+                frame.band(),
+                frame.hours(),
+                frame.degrees(),
+                List.copyOf(lanes),
+                frame.x(now),
+                FIRST_LANE + Math.max(1, coats.size()) * LANE + 8);
     }
 
     /** Where a moment and a temperature lie. */
-    private record Frame(RoomCourse room, double spreadC, Instant from, Instant until, Instant now, Show show, double lowC, double highC) {
+    private record Frame(
+            RoomCourse room,
+            double spreadC,
+            Instant from,
+            Instant until,
+            Instant now,
+            Show show,
+            double lowC,
+            double highC) {
         Frame(Air air, Instant from, Instant until, Instant now, Show show) {
-            this(air.course(), air.spreadC(), from, until, now, show, extreme(air.course(), from, until, -1) - MARGIN_C, extreme(air.course(), from, until, 1) + MARGIN_C);
+            this(
+                    air.course(),
+                    air.spreadC(),
+                    from,
+                    until,
+                    now,
+                    show,
+                    extreme(air.course(), from, until, -1) - MARGIN_C,
+                    extreme(air.course(), from, until, 1) + MARGIN_C);
         }
 
         private static double extreme(RoomCourse room, Instant from, Instant until, int sign) {
@@ -74,12 +108,14 @@ public record RoomChart(String unit, String known, String expected, String band,
         }
 
         double x(Instant at) {
-            double part = (double) Duration.between(from, at).toMillis() / Duration.between(from, until).toMillis();
+            double part = (double) Duration.between(from, at).toMillis()
+                    / Duration.between(from, until).toMillis();
             return Figures.rounded(LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, part)));
         }
 
         double y(double celsius) {
-            return Figures.rounded(BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
+            return Figures.rounded(
+                    BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
         }
 
         String line(Instant start, Instant end, double byC) {
@@ -107,7 +143,12 @@ public record RoomChart(String unit, String known, String expected, String band,
             ZonedDateTime at = from.atZone(show.zone()).truncatedTo(java.time.temporal.ChronoUnit.DAYS);
             for (; at.toInstant().isBefore(until); at = at.plusHours(step)) {
                 if (!at.toInstant().isBefore(from)) {
-                    ticks.add(new Tick(x(at.toInstant()), at.getHour() == 0 ? at.getDayOfWeek().getDisplayName(java.time.format.TextStyle.SHORT, Locale.ENGLISH) + " " + at.getDayOfMonth() : "%02d:00".formatted(at.getHour())));
+                    ticks.add(new Tick(
+                            x(at.toInstant()),
+                            at.getHour() == 0
+                                    ? at.getDayOfWeek().getDisplayName(java.time.format.TextStyle.SHORT, Locale.ENGLISH)
+                                            + " " + at.getDayOfMonth()
+                                    : "%02d:00".formatted(at.getHour())));
                 }
             }
             return ticks;
@@ -129,15 +170,19 @@ public record RoomChart(String unit, String known, String expected, String band,
             List<Piece> pieces = new ArrayList<>();
             for (int i = 0; i < spans.size(); i++) {
                 Instant start = spans.get(i).startsAt();
-                Optional<Instant> end = i + 1 < spans.size() ? Optional.of(spans.get(i + 1).startsAt()) : Optional.empty();
+                Optional<Instant> end =
+                        i + 1 < spans.size() ? Optional.of(spans.get(i + 1).startsAt()) : Optional.empty();
                 double x = x(start);
                 double width = x(end.orElse(until)) - x;
                 if (width > 0) {
-                    pieces.add(new Piece(x, Figures.rounded(width), TimeBar.styleOf(spans.get(i).phase()), "%s from %s".formatted(spans.get(i).phase().word(), show.at(start))));
+                    pieces.add(new Piece(
+                            x,
+                            Figures.rounded(width),
+                            TimeBar.styleOf(spans.get(i).phase()),
+                            "%s from %s".formatted(spans.get(i).phase().word(), show.at(start))));
                 }
             }
             return pieces;
         }
     }
-
 }

@@ -7,10 +7,10 @@ import nursery.app.platform.Show;
 import nursery.core.technique.StepKind;
 
 /**
- * A cup's wall in section, from the steel up, each coat as thick as what was really poured makes it. Coats are drawn to one scale;
- * what has no measured thickness gets a band of its own.
+ * A cup's wall in section, from the steel up, each coat as thick as what was really poured makes it. Coats are drawn to
+ * one scale; what has no measured thickness gets a band of its own.
  *
- * @param bands  from the steel at the bottom to the newest layer on top
+ * @param bands from the steel at the bottom to the newest layer on top
  * @param heightPx how high the drawing is
  * @param totalMm all coats together
  */
@@ -21,6 +21,7 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
     private static final double UNMEASURED_PX = 9;
     /** Two lines of words need so much room, however thin their layers are. */
     private static final double WORDS_PX = 22;
+
     private static final double STEEL_PX = 16;
     private static final double MARGIN_PX = 8;
 
@@ -28,11 +29,21 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
     public record Layer(StepKind kind, String title, Optional<Double> filmMm, String note, Optional<String> colour) {}
 
     /** A layer as it is drawn: where its band lies, where its words stand, and a line between them. */
-    public record Band(String style, Optional<String> colour, double y, double height, double wordsY, String words, String thickness) {}
+    public record Band(
+            String style,
+            Optional<String> colour,
+            double y,
+            double height,
+            double wordsY,
+            String words,
+            String thickness) {}
 
     public static SectionPicture of(List<Layer> layers, Show show) {
-        double total = layers.stream().mapToDouble(layer -> layer.filmMm().orElse(0.0)).sum();
-        double drawing = MARGIN_PX * 2 + STEEL_PX + layers.stream().mapToDouble(SectionPicture::heightOf).sum();
+        double total =
+                layers.stream().mapToDouble(layer -> layer.filmMm().orElse(0.0)).sum();
+        double drawing = MARGIN_PX * 2
+                + STEEL_PX
+                + layers.stream().mapToDouble(SectionPicture::heightOf).sum();
         double needed = MARGIN_PX * 2 + (layers.size() + 1) * WORDS_PX;
         double height = Math.max(drawing, needed);
         List<Band> bands = new ArrayList<>();
@@ -45,7 +56,14 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
             foot -= thick;
             words = Math.min(words - WORDS_PX, foot + thick / 2 + 5);
             String note = layer.note().isEmpty() ? "" : " (" + layer.note() + ")";
-            bands.add(new Band(styleOf(layer.kind()), layer.colour(), foot, thick, words, layer.title() + note, layer.filmMm().map(show::film).orElse("")));
+            bands.add(new Band(
+                    styleOf(layer.kind()),
+                    layer.colour(),
+                    foot,
+                    thick,
+                    words,
+                    layer.title() + note,
+                    layer.filmMm().map(show::film).orElse("")));
         }
         return new SectionPicture(List.copyOf(bands), height, total, show.film(total));
     }

@@ -1,6 +1,4 @@
-/**
- * Drawings as SVG geometry, computed from the same numbers as the words beside them. Any room may use it.
- */
+/** Drawings as SVG geometry, computed from the same numbers as the words beside them. Any room may use it. */
 @NullMarked
 package nursery.app.picture;
 

@@ -33,7 +33,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
-/** Wanting something otherwise, seeing what that changes, and keeping or dropping it. Nothing changes until a plan is kept. */
+/**
+ * Wanting something otherwise, seeing what that changes, and keeping or dropping it. Nothing changes until a plan is
+ * kept.
+ */
 @Controller
 class ChangeController {
 
@@ -68,9 +71,12 @@ class ChangeController {
         Show show = floors.show();
         Floor floor = floors.now();
         Standing standing = floors.standing(floor);
-        Optional<Wish.Kind> kind = reader.raw("want").equals("BETTER") ? Optional.empty() : reader.choice("want", "What is wanted", Wish.Kind.class);
+        Optional<Wish.Kind> kind = reader.raw("want").equals("BETTER")
+                ? Optional.empty()
+                : reader.choice("want", "What is wanted", Wish.Kind.class);
         reader.faults().throwIfAny();
-        List<Wish> wishes = kind.map(wanted -> List.of(wish(wanted, reader, show, floor, standing.plan()))).orElse(List.of());
+        List<Wish> wishes = kind.map(wanted -> List.of(wish(wanted, reader, show, floor, standing.plan())))
+                .orElse(List.of());
         String why = wishes.isEmpty() ? "As things stand" : WishWords.of(wishes.get(0), show);
         // Asked for a better plan while nothing is wrong, everything may move.
         boolean calm = !wishes.isEmpty() || !standing.departures().isEmpty();
@@ -78,16 +84,17 @@ class ChangeController {
     }
 
     private static Wish wish(Wish.Kind kind, FormReader reader, Show show, Floor floor, WeekPlan plan) {
-        Supplier<Wish> read = switch (kind) {
-            case PIN -> () -> pin(reader, show, plan);
-            case UNPIN -> () -> new Wish.Unpinned(cup(reader, plan), step(reader, plan));
-            case HOURS -> () -> hours(reader, show);
-            case MATTERS -> () -> matters(reader, plan);
-            case SPINDLE -> () -> new Wish.MoreSpindles(1);
-            case OTHER_RESIN -> () -> otherResin(reader, floor, plan);
-            case COAT_LESS -> () -> coatLess(reader, plan);
-            case ORDER -> throw new InvalidInput(List.of(new Fault("want", "An order has a page of its own.")));
-        };
+        Supplier<Wish> read =
+                switch (kind) {
+                    case PIN -> () -> pin(reader, show, plan);
+                    case UNPIN -> () -> new Wish.Unpinned(cup(reader, plan), step(reader, plan));
+                    case HOURS -> () -> hours(reader, show);
+                    case MATTERS -> () -> matters(reader, plan);
+                    case SPINDLE -> () -> new Wish.MoreSpindles(1);
+                    case OTHER_RESIN -> () -> otherResin(reader, floor, plan);
+                    case COAT_LESS -> () -> coatLess(reader, plan);
+                    case ORDER -> throw new InvalidInput(List.of(new Fault("want", "An order has a page of its own.")));
+                };
         Wish wish = read.get();
         reader.faults().throwIfAny();
         return wish;
@@ -95,8 +102,16 @@ class ChangeController {
 
     private static Wish pin(FormReader reader, Show show, WeekPlan plan) {
         Instant at = reader.moment("at", "The time", show.zone(), Instant.MAX).orElse(show.now());
-        reader.faults().require(!at.isBefore(show.now().minus(Duration.ofMinutes(5))), "at", "%s has passed: pin it to a time to come, or log it as done.".formatted(show.at(at)));
-        reader.faults().require(at.isBefore(show.now().plus(FURTHEST)), "at", "%s is more than half a year ahead: nobody plans that far.".formatted(show.at(at)));
+        reader.faults()
+                .require(
+                        !at.isBefore(show.now().minus(Duration.ofMinutes(5))),
+                        "at",
+                        "%s has passed: pin it to a time to come, or log it as done.".formatted(show.at(at)));
+        reader.faults()
+                .require(
+                        at.isBefore(show.now().plus(FURTHEST)),
+                        "at",
+                        "%s is more than half a year ahead: nobody plans that far.".formatted(show.at(at)));
         return new Wish.Pinned(cup(reader, plan), step(reader, plan), at);
     }
 
@@ -104,14 +119,24 @@ class ChangeController {
         Optional<LocalDate> day = reader.date("day", "The day");
         reader.faults().require(day.isPresent() || !reader.faults().none(), "day", "Say which day.");
         LocalDate end = show.today().plusDays(FURTHEST.toDays());
-        day.ifPresent(date -> reader.faults().require(!date.isBefore(show.today()) && date.isBefore(end), "day", "%s is outside the half year that is planned.".formatted(show.date(date))));
-        DayHours hours = reader.faults().attempt("hours", () -> DayHours.parse(reader.raw("hours"))).orElse(DayHours.NONE);
+        day.ifPresent(date -> reader.faults()
+                .require(
+                        !date.isBefore(show.today()) && date.isBefore(end),
+                        "day",
+                        "%s is outside the half year that is planned.".formatted(show.date(date))));
+        DayHours hours = reader.faults()
+                .attempt("hours", () -> DayHours.parse(reader.raw("hours")))
+                .orElse(DayHours.NONE);
         return new Wish.Hours(day.orElse(show.today()), hours);
     }
 
     private static Wish matters(FormReader reader, WeekPlan plan) {
         double matters = reader.number("matters", "How much it matters");
-        reader.faults().require(matters == Math.rint(matters), "matters", "How much it matters is a whole number from 1 to %d.".formatted(Cup.Promise.MOST_MATTERS));
+        reader.faults()
+                .require(
+                        matters == Math.rint(matters),
+                        "matters",
+                        "How much it matters is a whole number from 1 to %d.".formatted(Cup.Promise.MOST_MATTERS));
         reader.faults().within("matters", "How much it matters", matters, 1, Cup.Promise.MOST_MATTERS, "");
         return new Wish.Matters(cup(reader, plan), (int) matters);
     }
@@ -119,7 +144,11 @@ class ChangeController {
     private static Wish otherResin(FormReader reader, Floor floor, WeekPlan plan) {
         String cup = cup(reader, plan);
         Optional<Resin> resin = reader.id("resinId", "The resin").flatMap(floor.shelf()::resin);
-        reader.faults().require(resin.isPresent() || !reader.faults().none(), "resinId", "That resin is not on the shelf any more: choose another.");
+        reader.faults()
+                .require(
+                        resin.isPresent() || !reader.faults().none(),
+                        "resinId",
+                        "That resin is not on the shelf any more: choose another.");
         reader.faults().throwIfAny();
         return new Wish.OtherResin(cup, resin.orElseThrow());
     }
@@ -127,20 +156,30 @@ class ChangeController {
     private static Wish coatLess(FormReader reader, WeekPlan plan) {
         String cup = cup(reader, plan);
         int step = step(reader, plan);
-        boolean isCoat = plan.find(cup, step).filter(planned -> planned.step().kind().isPour()).isPresent();
+        boolean isCoat = plan.find(cup, step)
+                .filter(planned -> planned.step().kind().isPour())
+                .isPresent();
         reader.faults().require(isCoat || !reader.faults().none(), "step", "That step is no coat that can be spared.");
         return new Wish.CoatLess(cup, step);
     }
 
     private static String cup(FormReader reader, WeekPlan plan) {
         String code = reader.raw("cup");
-        reader.faults().require(plan.workshop().find(code).isPresent(), "cup", "No cup “%s” is in the plan any more: it is finished, or there is none.".formatted(code));
+        reader.faults()
+                .require(
+                        plan.workshop().find(code).isPresent(),
+                        "cup",
+                        "No cup “%s” is in the plan any more: it is finished, or there is none.".formatted(code));
         return code;
     }
 
     private static int step(FormReader reader, WeekPlan plan) {
         int number = reader.raw("step").matches("\\d{1,4}") ? Integer.parseInt(reader.raw("step")) : 0;
-        reader.faults().require(plan.find(reader.raw("cup"), number).isPresent(), "step", "That step is done, or not in the plan any more: look at the cup again.");
+        reader.faults()
+                .require(
+                        plan.find(reader.raw("cup"), number).isPresent(),
+                        "step",
+                        "That step is done, or not in the plan any more: look at the cup again.");
         return number;
     }
 
@@ -148,21 +187,26 @@ class ChangeController {
     ModelAndView changes(@PathVariable long id, Model model) {
         Proposal proposal;
         try {
-            proposal = plans.proposal(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such plan."));
+            proposal = plans.proposal(id)
+                    .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such plan."));
         } catch (InvalidInput e) {
             return refused(e, "/plan", model);
         }
         model.addAttribute("proposal", proposal);
         model.addAttribute("difference", proposal.difference());
         Show show = floors.show();
-        model.addAttribute("words", proposal.wishes().stream().map(wish -> WishWords.of(wish, show)).toList());
+        model.addAttribute(
+                "words",
+                proposal.wishes().stream().map(wish -> WishWords.of(wish, show)).toList());
         return new ModelAndView("plan/changes", model.asMap());
     }
 
     @PostMapping("/plan/changes/{id}/keep")
     ModelAndView keep(@PathVariable long id, HttpServletRequest request, Model model) {
         try {
-            return new ModelAndView(plans.keep(id, Maker.of(request).name()).map(other -> "redirect:/plan/changes/" + other + "?others").orElse("redirect:/plan"));
+            return new ModelAndView(plans.keep(id, Maker.of(request).name())
+                    .map(other -> "redirect:/plan/changes/" + other + "?others")
+                    .orElse("redirect:/plan"));
         } catch (InvalidInput e) {
             return refused(e, "/plan", model);
         }

@@ -27,8 +27,8 @@ record DayPage(LocalDate day, List<Block> blocks) {
     /**
      * A session.
      *
-     * @param ready  what to have at hand before it begins
-     * @param lines  its steps, and the mixes between them
+     * @param ready what to have at hand before it begins
+     * @param lines its steps, and the mixes between them
      */
     record Block(Instant begins, Instant ends, long handsOnMinutes, List<String> ready, List<Line> lines) {}
 
@@ -47,15 +47,31 @@ record DayPage(LocalDate day, List<Block> blocks) {
     }
 
     static DayPage of(WeekPlan plan, LocalDate day, Floor floor, Show show) {
-        return new DayPage(day, plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().equals(day))
-                .map(session -> block(plan, session, floor)).toList());
+        return new DayPage(
+                day,
+                plan.sessions().stream()
+                        .filter(session -> session.begins()
+                                .atZone(show.zone())
+                                .toLocalDate()
+                                .equals(day))
+                        .map(session -> block(plan, session, floor))
+                        .toList());
     }
 
     private static Block block(WeekPlan plan, Session session, Floor floor) {
         List<Line> lines = new ArrayList<>();
         for (PlannedStep step : session.steps()) {
-            Optional<Mixed> mix = step.step().kind().isPour() ? plan.mixOf(step).filter(found -> found.pours().get(0).equals(step)).flatMap(found -> mixed(found, floor)) : Optional.empty();
-            lines.add(new Line(step, mix, step.scuffFirst() ? Optional.empty() : step.action().window().closesAtExclusive()));
+            Optional<Mixed> mix = step.step().kind().isPour()
+                    ? plan.mixOf(step)
+                            .filter(found -> found.pours().get(0).equals(step))
+                            .flatMap(found -> mixed(found, floor))
+                    : Optional.empty();
+            lines.add(new Line(
+                    step,
+                    mix,
+                    step.scuffFirst()
+                            ? Optional.empty()
+                            : step.action().window().closesAtExclusive()));
         }
         return new Block(session.begins(), session.ends(), session.handsOnMinutes(), ready(session), lines);
     }
@@ -73,12 +89,19 @@ record DayPage(LocalDate day, List<Block> blocks) {
     private static List<String> ready(Session session) {
         Set<String> things = new LinkedHashSet<>();
         for (PlannedStep step : session.steps()) {
-            step.step().kind().needs().stream().filter(need -> need != Need.SPINDLE).map(Need::words).forEach(things::add);
+            step.step().kind().needs().stream()
+                    .filter(need -> need != Need.SPINDLE)
+                    .map(Need::words)
+                    .forEach(things::add);
             if (!step.step().grit().isBlank()) {
                 things.add(step.step().grit() + " grit");
             }
         }
-        long spindles = session.steps().stream().filter(step -> step.turns().isPresent()).map(step -> step.turns().orElseThrow().spindle().id()).distinct().count();
+        long spindles = session.steps().stream()
+                .filter(step -> step.turns().isPresent())
+                .map(step -> step.turns().orElseThrow().spindle().id())
+                .distinct()
+                .count();
         if (spindles > 0) {
             things.add(spindles == 1 ? "a spindle" : spindles + " spindles");
         }
@@ -88,8 +111,13 @@ record DayPage(LocalDate day, List<Block> blocks) {
     /** How much of each resin's two parts a plan takes until a moment: the shopping list. */
     static Map<Resin, Mix> resinUntil(WeekPlan plan, Instant until, Floor floor) {
         Map<Resin, Mix> needed = new LinkedHashMap<>();
-        plan.mixes().stream().filter(one -> one.at().isBefore(until)).flatMap(mix -> mixed(mix, floor).stream()).forEach(mixed -> needed.merge(mixed.mix().resin(), mixed.sheet().mix(),
-                (a, b) -> new Mix(a.partAMl() + b.partAMl(), a.partBMl() + b.partBMl())));
+        plan.mixes().stream()
+                .filter(one -> one.at().isBefore(until))
+                .flatMap(mix -> mixed(mix, floor).stream())
+                .forEach(mixed -> needed.merge(
+                        mixed.mix().resin(),
+                        mixed.sheet().mix(),
+                        (a, b) -> new Mix(a.partAMl() + b.partAMl(), a.partBMl() + b.partBMl())));
         return needed;
     }
 }

@@ -31,7 +31,11 @@ class HoursBook {
         BenchHours hours = floors.now().hours();
         Map<DayOfWeek, Written> written = new EnumMap<>(DayOfWeek.class);
         for (DayOfWeek day : DayOfWeek.values()) {
-            written.put(day, new Written(hours.bench().getOrDefault(day, DayHours.NONE).written(), hours.booth().getOrDefault(day, DayHours.NONE).written()));
+            written.put(
+                    day,
+                    new Written(
+                            hours.bench().getOrDefault(day, DayHours.NONE).written(),
+                            hours.booth().getOrDefault(day, DayHours.NONE).written()));
         }
         return written;
     }

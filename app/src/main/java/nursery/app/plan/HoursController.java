@@ -43,16 +43,24 @@ class HoursController {
 
     @PostMapping("/plan/hours")
     ModelAndView save(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            Map<DayOfWeek, Written> week = new EnumMap<>(DayOfWeek.class);
-            for (DayOfWeek day : DayOfWeek.values()) {
-                week.put(day, new Written(read(reader, "bench-" + day.getValue(), name(day)), read(reader, "booth-" + day.getValue(), name(day) + ", the booth")));
-            }
-            reader.faults().throwIfAny();
-            hours.save(week);
-            return "/plan";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Map<DayOfWeek, Written> week = new EnumMap<>(DayOfWeek.class);
+                    for (DayOfWeek day : DayOfWeek.values()) {
+                        week.put(
+                                day,
+                                new Written(
+                                        read(reader, "bench-" + day.getValue(), name(day)),
+                                        read(reader, "booth-" + day.getValue(), name(day) + ", the booth")));
+                    }
+                    reader.faults().throwIfAny();
+                    hours.save(week);
+                    return "/plan";
+                },
+                form -> page(model, form));
     }
 
     /** Takes back the other hours of one day. */

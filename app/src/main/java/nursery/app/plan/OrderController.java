@@ -50,17 +50,25 @@ class OrderController {
         }
         FormReader reader = new FormReader(typed);
         forms.read(reader).ifPresent(order -> model.addAttribute("promise", orders.promise(order)));
-        return page(model, reader.faults().none() ? Form.fresh(typed) : Form.rejected(typed, reader.faults().found()));
+        return page(
+                model,
+                reader.faults().none()
+                        ? Form.fresh(typed)
+                        : Form.rejected(typed, reader.faults().found()));
     }
 
     @PostMapping("/plan/order")
     ModelAndView take(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            List<Order> one = forms.read(reader).stream().toList();
-            reader.faults().throwIfAny();
-            return "/plan/changes/" + orders.take(one, Maker.of(request).name());
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    List<Order> one = forms.read(reader).stream().toList();
+                    reader.faults().throwIfAny();
+                    return "/plan/changes/" + orders.take(one, Maker.of(request).name());
+                },
+                form -> page(model, form));
     }
 
     @GetMapping("/plan/import")
@@ -71,21 +79,30 @@ class OrderController {
 
     /** Takes all orders of a file, or none, with every bad row named. */
     @PostMapping("/plan/import")
-    ModelAndView take(@RequestParam Map<String, String> typed, @RequestParam(name = "file", required = false) MultipartFile file, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            if (file == null || file.isEmpty()) {
-                throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-            }
-            List<Order> read = OrdersCsv.read(text(file), row -> {
-                FormReader reader = new FormReader(row);
-                List<Order> order = forms.read(reader).stream().toList();
-                return new OrdersCsv.Row(order, reader.faults().found());
-            });
-            return "/plan/changes/" + orders.take(read, Maker.of(request).name());
-        }, form -> {
-            model.addAttribute("form", form);
-            return "plan/import";
-        });
+    ModelAndView take(
+            @RequestParam Map<String, String> typed,
+            @RequestParam(name = "file", required = false) MultipartFile file,
+            Model model,
+            HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    if (file == null || file.isEmpty()) {
+                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
+                    }
+                    List<Order> read = OrdersCsv.read(text(file), row -> {
+                        FormReader reader = new FormReader(row);
+                        List<Order> order = forms.read(reader).stream().toList();
+                        return new OrdersCsv.Row(order, reader.faults().found());
+                    });
+                    return "/plan/changes/"
+                            + orders.take(read, Maker.of(request).name());
+                },
+                form -> {
+                    model.addAttribute("form", form);
+                    return "plan/import";
+                });
     }
 
     private static String text(MultipartFile file) {

@@ -34,13 +34,19 @@ class Orders {
     /**
      * What an order can be promised for.
      *
-     * @param after     the plan with it
-     * @param readyAt   when its last cup has reached full cure, by that plan; empty if it finds no place
+     * @param after the plan with it
+     * @param readyAt when its last cup has reached full cure, by that plan; empty if it finds no place
      * @param readyLast when it would be, did it come after everything promised so far
-     * @param nowLate   cups that are promised already and would be late
-     * @param moved     how many steps that are planned already would move
+     * @param nowLate cups that are promised already and would be late
+     * @param moved how many steps that are planned already would move
      */
-    record Promise(Order order, Optional<Instant> readyAt, Optional<Instant> readyLast, List<Cup> nowLate, int moved, boolean inTime) {}
+    record Promise(
+            Order order,
+            Optional<Instant> readyAt,
+            Optional<Instant> readyLast,
+            List<Cup> nowLate,
+            int moved,
+            boolean inTime) {}
 
     /** Plans the shop with the order in it, promised, and once more with it behind everything else. */
     Promise promise(Order order) {
@@ -48,10 +54,22 @@ class Orders {
         WeekPlan promised = planned(before, order);
         WeekPlan last = planned(before, order.dueOn(Optional.empty()));
         List<String> lateBefore = before.late().stream().map(Cup::code).toList();
-        List<Cup> nowLate = promised.late().stream().filter(cup -> !Order.isWanted(cup.code()) && !lateBefore.contains(cup.code())).toList();
+        List<Cup> nowLate = promised.late().stream()
+                .filter(cup -> !Order.isWanted(cup.code()) && !lateBefore.contains(cup.code()))
+                .toList();
         Optional<Instant> ready = ready(promised, order.count());
-        boolean inTime = order.due().map(day -> ready.filter(at -> !at.isAfter(day.atStartOfDay(floors.ways().zone()).toInstant())).isPresent()).orElse(ready.isPresent());
-        return new Promise(order, ready, ready(last, order.count()), nowLate, Changes.between(before, promised).moved().size(), inTime);
+        boolean inTime = order.due()
+                .map(day -> ready.filter(at -> !at.isAfter(
+                                day.atStartOfDay(floors.ways().zone()).toInstant()))
+                        .isPresent())
+                .orElse(ready.isPresent());
+        return new Promise(
+                order,
+                ready,
+                ready(last, order.count()),
+                nowLate,
+                Changes.between(before, promised).moved().size(),
+                inTime);
     }
 
     private WeekPlan planned(WeekPlan before, Order order) {
@@ -61,7 +79,10 @@ class Orders {
     }
 
     private static Optional<Instant> ready(WeekPlan plan, int count) {
-        List<Instant> ready = plan.readyAt().entrySet().stream().filter(entry -> Order.isWanted(entry.getKey())).map(Map.Entry::getValue).toList();
+        List<Instant> ready = plan.readyAt().entrySet().stream()
+                .filter(entry -> Order.isWanted(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .toList();
         return ready.size() == count ? ready.stream().max(Instant::compareTo) : Optional.empty();
     }
 
@@ -69,6 +90,9 @@ class Orders {
     @Transactional
     long take(List<Order> orders, String by) {
         int count = orders.stream().mapToInt(Order::count).sum();
-        return plans.propose("With %d new %s".formatted(count, count == 1 ? "cup" : "cups"), orders.stream().<Wish>map(Wish.Ordered::new).toList(), by);
+        return plans.propose(
+                "With %d new %s".formatted(count, count == 1 ? "cup" : "cups"),
+                orders.stream().<Wish>map(Wish.Ordered::new).toList(),
+                by);
     }
 }

@@ -15,19 +15,33 @@ import nursery.core.plan.Order;
 import org.apache.commons.csv.CSVRecord;
 
 /**
- * Orders out of a CSV file (RFC 4180, or with semicolons or tabs): a row for each, columns in any order, known by their headings. All rows are good
- * or none is taken.
+ * Orders out of a CSV file (RFC 4180, or with semicolons or tabs): a row for each, columns in any order, known by their
+ * headings. All rows are good or none is taken.
  */
 final class OrdersCsv {
 
     private static final int MOST_ROWS = 500;
     /** What a column may be headed, and the field it fills. */
-    private static final Map<String, String> HEADINGS = Map.ofEntries(Map.entry("name", "name"), Map.entry("design", "name"),
-            Map.entry("for", "madeFor"), Map.entry("made for", "madeFor"), Map.entry("customer", "madeFor"), Map.entry("order", "madeFor"),
-            Map.entry("technique", "technique"), Map.entry("blank", "blank"), Map.entry("cup", "blank"),
-            Map.entry("resin", "resin"), Map.entry("last resin", "last"), Map.entry("last", "last"),
-            Map.entry("count", "count"), Map.entry("cups", "count"), Map.entry("how many", "count"),
-            Map.entry("due", "due"), Map.entry("due date", "due"), Map.entry("matters", "matters"));
+    private static final Map<String, String> HEADINGS = Map.ofEntries(
+            Map.entry("name", "name"),
+            Map.entry("design", "name"),
+            Map.entry("for", "madeFor"),
+            Map.entry("made for", "madeFor"),
+            Map.entry("customer", "madeFor"),
+            Map.entry("order", "madeFor"),
+            Map.entry("technique", "technique"),
+            Map.entry("blank", "blank"),
+            Map.entry("cup", "blank"),
+            Map.entry("resin", "resin"),
+            Map.entry("last resin", "last"),
+            Map.entry("last", "last"),
+            Map.entry("count", "count"),
+            Map.entry("cups", "count"),
+            Map.entry("how many", "count"),
+            Map.entry("due", "due"),
+            Map.entry("due date", "due"),
+            Map.entry("matters", "matters"));
+
     private static final List<String> NEEDED = List.of("name", "technique", "blank", "resin", "count");
 
     private OrdersCsv() {}
@@ -50,7 +64,8 @@ final class OrdersCsv {
             throw refused("The file has headings and no orders.");
         }
         if (records.size() - 1 > MOST_ROWS) {
-            throw refused("The file has %d orders: at most %d are taken at once.".formatted(records.size() - 1, MOST_ROWS));
+            throw refused(
+                    "The file has %d orders: at most %d are taken at once.".formatted(records.size() - 1, MOST_ROWS));
         }
         List<Fault> faults = new ArrayList<>();
         List<Order> orders = new ArrayList<>();
@@ -60,7 +75,10 @@ final class OrdersCsv {
                 typed.put(fields.get(i), row.get(i));
             }
             Row understood = understand.apply(typed);
-            understood.faults().forEach(fault -> faults.add(new Fault("file", "Row %d: %s".formatted(row.getRecordNumber(), fault.message()))));
+            understood
+                    .faults()
+                    .forEach(fault -> faults.add(
+                            new Fault("file", "Row %d: %s".formatted(row.getRecordNumber(), fault.message()))));
             orders.addAll(understood.order());
         }
         if (!faults.isEmpty()) {
@@ -70,10 +88,14 @@ final class OrdersCsv {
     }
 
     private static List<String> fields(CSVRecord head) {
-        List<String> fields = head.stream().map(heading -> HEADINGS.getOrDefault(heading.strip().toLowerCase(Locale.ROOT), "")).toList();
-        List<String> missing = NEEDED.stream().filter(field -> !fields.contains(field)).toList();
+        List<String> fields = head.stream()
+                .map(heading -> HEADINGS.getOrDefault(heading.strip().toLowerCase(Locale.ROOT), ""))
+                .toList();
+        List<String> missing =
+                NEEDED.stream().filter(field -> !fields.contains(field)).toList();
         if (!missing.isEmpty()) {
-            throw refused("No column is headed %s: the first row names the columns.".formatted(String.join(", ", missing)));
+            throw refused(
+                    "No column is headed %s: the first row names the columns.".formatted(String.join(", ", missing)));
         }
         return fields;
     }

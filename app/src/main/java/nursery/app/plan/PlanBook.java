@@ -33,6 +33,7 @@ public class PlanBook {
 
     /** A change is answered within a second; the search for a better plan takes most of it. */
     private static final Duration ANSWERED_WITHIN = Duration.ofMillis(450);
+
     private static final Duration PROPOSED_FOR = Duration.ofDays(7);
     private static final long MOST_STEPS = 4000;
     private static final int STEPS_AT_ONCE = 500;
@@ -58,11 +59,19 @@ public class PlanBook {
      * A plan to be kept or dropped.
      *
      * @param before the plan as it is
-     * @param after  the plan as it would be
+     * @param after the plan as it would be
      * @param wishes what it would change beside
      * @param isOpen whether it is neither kept nor dropped yet
      */
-    record Proposal(long id, String why, String madeBy, Instant madeAt, WeekPlan before, WeekPlan after, List<Wish> wishes, boolean isOpen) {
+    record Proposal(
+            long id,
+            String why,
+            String madeBy,
+            Instant madeAt,
+            WeekPlan before,
+            WeekPlan after,
+            List<Wish> wishes,
+            boolean isOpen) {
         Changes difference() {
             return Changes.between(before, after);
         }
@@ -80,7 +89,8 @@ public class PlanBook {
         Floor floor = floors.now();
         Workshop changed = Wish.all(wishes, floor.workshop());
         List<Placement> before = floors.standing(floor).plan().placements();
-        Planner planner = calm && !floor.kept().isEmpty() ? Planner.after(before, changed) : Planner.anew(before, changed);
+        Planner planner =
+                calm && !floor.kept().isEmpty() ? Planner.after(before, changed) : Planner.anew(before, changed);
         planner.improve(within(ANSWERED_WITHIN, MOST_STEPS));
         return record(why, wishes, planner.best(), mapper.kept().orElse(null), by);
     }
@@ -98,7 +108,8 @@ public class PlanBook {
     }
 
     /** The plan that is kept now, to be named as what another is made on. */
-    @Nullable Long keptId() {
+    @Nullable
+    Long keptId() {
         return mapper.kept().orElse(null);
     }
 
@@ -122,7 +133,9 @@ public class PlanBook {
     }
 
     private static StepRow row(Placement step) {
-        return Order.isWanted(step.cup()) ? new StepRow(null, Order.numberOf(step.cup()), step.step(), step.begins()) : new StepRow(step.cup(), null, step.step(), step.begins());
+        return Order.isWanted(step.cup())
+                ? new StepRow(null, Order.numberOf(step.cup()), step.step(), step.begins())
+                : new StepRow(step.cup(), null, step.step(), step.begins());
     }
 
     /** What was proposed or replaced long ago is of no use to anybody. */
@@ -136,23 +149,38 @@ public class PlanBook {
             Floor floor = floors.now();
             List<Wish> wishes = wishes(id, floor.shelf());
             WeekPlan after = Planner.kept(placements(id), Wish.all(wishes, floor.workshop()));
-            return new Proposal(id, row.why(), row.madeBy(), row.madeAt(), floors.standing(floor).plan(), after, wishes, row.state().equals(PROPOSED));
+            return new Proposal(
+                    id,
+                    row.why(),
+                    row.madeBy(),
+                    row.madeAt(),
+                    floors.standing(floor).plan(),
+                    after,
+                    wishes,
+                    row.state().equals(PROPOSED));
         });
     }
 
     private List<Placement> placements(long plan) {
         return mapper.steps(plan).stream()
-                .map(row -> new Placement(row.cup() != null ? row.cup() : Order.wanted(WishRow.needed(row.wanted())), row.step(), row.begins())).toList();
+                .map(row -> new Placement(
+                        row.cup() != null ? row.cup() : Order.wanted(WishRow.needed(row.wanted())),
+                        row.step(),
+                        row.begins()))
+                .toList();
     }
 
     private List<Wish> wishes(long id, Shelf onShelf) {
-        return mapper.wishes(id).stream().map(row -> row.wish(onShelf, orders::again)).toList();
+        return mapper.wishes(id).stream()
+                .map(row -> row.wish(onShelf, orders::again))
+                .toList();
     }
 
     /**
      * Keeps a plan, and does what it changes beside.
      *
-     * @return another proposal with the same wishes, if somebody else's plan was kept meanwhile; empty if this one is kept now
+     * @return another proposal with the same wishes, if somebody else's plan was kept meanwhile; empty if this one is
+     *     kept now
      */
     @Transactional
     Optional<Long> keep(long id, String by) {
@@ -181,18 +209,29 @@ public class PlanBook {
 
     /** @return how many cups that were only wanted have been started by then */
     private int carryOut(Wish wish, long plan, int wantedBefore) {
-        Runnable done = switch (wish.kind()) {
-            case PIN -> () -> mapper.pin(((Wish.Pinned) wish).cup(), ((Wish.Pinned) wish).step(), ((Wish.Pinned) wish).at());
-            case UNPIN -> () -> mapper.unpin(((Wish.Unpinned) wish).cup(), ((Wish.Unpinned) wish).step());
-            case HOURS -> () -> mapper.saveDay(new DayRow(((Wish.Hours) wish).day(), ((Wish.Hours) wish).hours().written()));
-            case MATTERS -> () -> cups.matters(((Wish.Matters) wish).cup(), ((Wish.Matters) wish).matters());
-            case SPINDLE -> () -> shelf.addSpindles(((Wish.MoreSpindles) wish).count());
-            case OTHER_RESIN -> () -> cups.otherResin(((Wish.OtherResin) wish).cup(), ((Wish.OtherResin) wish).resin().id());
-            case COAT_LESS -> () -> cups.leaveOut(((Wish.CoatLess) wish).cup(), ((Wish.CoatLess) wish).step());
-            case ORDER -> () -> start(plan, ((Wish.Ordered) wish).order(), wantedBefore);
-        };
+        Runnable done =
+                switch (wish.kind()) {
+                    case PIN ->
+                        () -> mapper.pin(
+                                ((Wish.Pinned) wish).cup(), ((Wish.Pinned) wish).step(), ((Wish.Pinned) wish).at());
+                    case UNPIN -> () -> mapper.unpin(((Wish.Unpinned) wish).cup(), ((Wish.Unpinned) wish).step());
+                    case HOURS ->
+                        () -> mapper.saveDay(new DayRow(
+                                ((Wish.Hours) wish).day(),
+                                ((Wish.Hours) wish).hours().written()));
+                    case MATTERS -> () -> cups.matters(((Wish.Matters) wish).cup(), ((Wish.Matters) wish).matters());
+                    case SPINDLE -> () -> shelf.addSpindles(((Wish.MoreSpindles) wish).count());
+                    case OTHER_RESIN ->
+                        () -> cups.otherResin(
+                                ((Wish.OtherResin) wish).cup(),
+                                ((Wish.OtherResin) wish).resin().id());
+                    case COAT_LESS -> () -> cups.leaveOut(((Wish.CoatLess) wish).cup(), ((Wish.CoatLess) wish).step());
+                    case ORDER -> () -> start(plan, ((Wish.Ordered) wish).order(), wantedBefore);
+                };
         done.run();
-        return wish instanceof Wish.Ordered ordered ? wantedBefore + ordered.order().count() : wantedBefore;
+        return wish instanceof Wish.Ordered ordered
+                ? wantedBefore + ordered.order().count()
+                : wantedBefore;
     }
 
     /** Starts an order's cups, and gives the plan their codes for those it knew them by. */

@@ -68,16 +68,22 @@ class PlanController {
     }
 
     @GetMapping("/plan")
-    String week(@RequestParam(defaultValue = "7") int days, @RequestParam(defaultValue = "cups") String by, Model model) {
+    String week(
+            @RequestParam(defaultValue = "7") int days, @RequestParam(defaultValue = "cups") String by, Model model) {
         Floor floor = floors.now();
         Standing standing = floors.standing(floor);
         WeekPlan plan = standing.plan();
         Show show = floors.show();
         int shown = DAYS.contains(days) ? days : 7;
         Instant from = show.now().minus(BACK).truncatedTo(ChronoUnit.HOURS);
-        TimeBar.Frame frame = new TimeBar.Frame(new Span(from, from.plus(Duration.ofDays(shown))), floor.ways().quiet());
+        TimeBar.Frame frame = new TimeBar.Frame(
+                new Span(from, from.plus(Duration.ofDays(shown))), floor.ways().quiet());
         boolean bySpindle = by.equals("spindles");
-        model.addAttribute("page", bySpindle ? WeekPage.spindles(plan, floor.cups(), frame, show) : WeekPage.cups(plan, floor.cups(), frame, show));
+        model.addAttribute(
+                "page",
+                bySpindle
+                        ? WeekPage.spindles(plan, floor.cups(), frame, show)
+                        : WeekPage.cups(plan, floor.cups(), frame, show));
         model.addAttribute("by", bySpindle ? "spindles" : "cups");
         model.addAttribute("days", shown);
         model.addAttribute("choices", DAYS);
@@ -97,9 +103,19 @@ class PlanController {
         WeekPlan plan = floors.standing(floor).plan();
         model.addAttribute("plan", plan);
         model.addAttribute("page", DayPage.of(plan, chosen, floor, show));
-        model.addAttribute("shopping", shopping(plan, chosen.plusDays(7).atStartOfDay(show.zone()).toInstant(), floor));
+        model.addAttribute(
+                "shopping",
+                shopping(plan, chosen.plusDays(7).atStartOfDay(show.zone()).toInstant(), floor));
         model.addAttribute("form", Form.fresh(Map.of()));
-        model.addAttribute("next", plan.sessions().stream().filter(session -> session.begins().atZone(show.zone()).toLocalDate().isAfter(chosen)).findFirst().orElse(null));
+        model.addAttribute(
+                "next",
+                plan.sessions().stream()
+                        .filter(session -> session.begins()
+                                .atZone(show.zone())
+                                .toLocalDate()
+                                .isAfter(chosen))
+                        .findFirst()
+                        .orElse(null));
         return "plan/today";
     }
 
@@ -110,10 +126,21 @@ class PlanController {
         WeekPlan plan = standing.plan();
         Cup cup = planned(plan, code);
         model.addAttribute("cup", cup);
-        model.addAttribute("readyAt", floor.find(code).flatMap(standing::readyAt).orElse(null));
+        model.addAttribute(
+                "readyAt", floor.find(code).flatMap(standing::readyAt).orElse(null));
         model.addAttribute("late", plan.lateness(cup).map(WeekPage::span).orElse(null));
-        model.addAttribute("unplaced", plan.notPlaced().stream().filter(one -> one.cup().equals(code)).findFirst().orElse(null));
-        model.addAttribute("steps", plan.of(code).stream().filter(PlannedStep::isHandsOn).map(step -> line(plan, step)).toList());
+        model.addAttribute(
+                "unplaced",
+                plan.notPlaced().stream()
+                        .filter(one -> one.cup().equals(code))
+                        .findFirst()
+                        .orElse(null));
+        model.addAttribute(
+                "steps",
+                plan.of(code).stream()
+                        .filter(PlannedStep::isHandsOn)
+                        .map(step -> line(plan, step))
+                        .toList());
         model.addAttribute("form", Form.fresh(Map.of()));
         return "plan/cup";
     }
@@ -121,25 +148,37 @@ class PlanController {
     /** What would bring a late cup in on time, in words, and how it is asked for. */
     record Offer(Rescue rescue, String words, WishRow wish) {}
 
-    /** What would bring a late cup in on time: worked out when it is asked for, since it means planning the shop anew several times. */
+    /**
+     * What would bring a late cup in on time: worked out when it is asked for, since it means planning the shop anew
+     * several times.
+     */
     @GetMapping("/plan/cup/{code}/rescue")
     String rescue(@PathVariable String code, Model model) {
         Floor floor = floors.now();
         WeekPlan plan = floors.standing(floor).plan();
         Show show = floors.show();
-        model.addAttribute("offers", Rescue.of(plan, planned(plan, code), floor.shelf().fastest(), RESCUE_STEPS).stream()
-                .map(rescue -> new Offer(rescue, WishWords.rescue(rescue.wish(), show), WishRow.of(rescue.wish()))).toList());
+        model.addAttribute(
+                "offers",
+                Rescue.of(plan, planned(plan, code), floor.shelf().fastest(), RESCUE_STEPS).stream()
+                        .map(rescue ->
+                                new Offer(rescue, WishWords.rescue(rescue.wish(), show), WishRow.of(rescue.wish())))
+                        .toList());
         model.addAttribute("form", Form.fresh(Map.of()));
         return "plan/rescue";
     }
 
     private static Cup planned(WeekPlan plan, String code) {
-        return plan.workshop().find(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "No cup %s is in the plan: it is finished, or there is none.".formatted(code)));
+        return plan.workshop()
+                .find(code)
+                .orElseThrow(() -> new ResponseStatusException(
+                        HttpStatus.NOT_FOUND,
+                        "No cup %s is in the plan: it is finished, or there is none.".formatted(code)));
     }
 
     private static StepLine line(WeekPlan plan, PlannedStep step) {
-        boolean pinned = plan.workshop().pins().stream().anyMatch(pin -> pin.cup().equals(step.cup()) && pin.step() == step.step().number());
+        boolean pinned = plan.workshop().pins().stream()
+                .anyMatch(pin -> pin.cup().equals(step.cup())
+                        && pin.step() == step.step().number());
         return new StepLine(step, Because.of(plan, step), plan.otherTimes(step, OTHER_TIMES), pinned);
     }
 
@@ -154,7 +193,11 @@ class PlanController {
     }
 
     private static double left(List<StockBook.StockedBottle> bottles, Resin resin, Part part) {
-        return bottles.stream().filter(bottle -> bottle.resinId() == resin.id() && bottle.bottle().part() == part).mapToDouble(bottle -> bottle.bottle().leftMl()).sum();
+        return bottles.stream()
+                .filter(bottle ->
+                        bottle.resinId() == resin.id() && bottle.bottle().part() == part)
+                .mapToDouble(bottle -> bottle.bottle().leftMl())
+                .sum();
     }
 
     static Optional<LocalDate> date(String text) {

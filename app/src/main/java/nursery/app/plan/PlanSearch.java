@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicReference;
 import nursery.app.floor.Floors;
 import nursery.core.plan.Budget;
 import nursery.core.plan.Planner;
@@ -16,7 +15,10 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
-/** A long look for a better plan, beside the page that waits for it; one at a time, and it can be stopped with the best so far. */
+/**
+ * A long look for a better plan, beside the page that waits for it; one at a time, and it can be stopped with the best
+ * so far.
+ */
 @Component
 class PlanSearch implements DisposableBean {
 
@@ -25,7 +27,7 @@ class PlanSearch implements DisposableBean {
 
     private final PlanBook plans;
     private final Floors floors;
-    private final AtomicReference<Optional<Run>> current = new AtomicReference<>(Optional.empty());
+    private volatile Optional<Run> current = Optional.empty();
     private final ExecutorService working = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "plan-search");
         thread.setDaemon(true);
@@ -84,19 +86,19 @@ class PlanSearch implements DisposableBean {
     }
 
     Optional<Run> run() {
-        return current.get();
+        return current;
     }
 
     /** Begins to look, unless that is being done already. */
     synchronized void begin(String by) {
-        if (current.get().filter(run -> !run.isOver()).isPresent()) {
+        if (current.filter(run -> !run.isOver()).isPresent()) {
             return;
         }
         WeekPlan plan = floors.standing(floors.now()).plan();
         // What it is made on is what is kept now, not what somebody may keep while it is looked for.
         Optional<Long> base = Optional.ofNullable(plans.keptId());
         Run run = new Run(plan.score());
-        current.set(Optional.of(run));
+        current = Optional.of(run);
         working.execute(() -> {
             try {
                 Planner planner = Planner.anew(plan.placements(), plan.workshop());
@@ -105,7 +107,8 @@ class PlanSearch implements DisposableBean {
                     run.best = far.best();
                 }));
                 if (planner.score().compareTo(plan.score()) < 0) {
-                    run.proposal = Optional.of(plans.record("A longer look", List.of(), planner.best(), base.orElse(null), by));
+                    run.proposal = Optional.of(
+                            plans.record("A longer look", List.of(), planner.best(), base.orElse(null), by));
                 }
             } catch (RuntimeException e) {
                 LOG.error("The search for a better plan broke off", e);
@@ -116,7 +119,7 @@ class PlanSearch implements DisposableBean {
     }
 
     void stop() {
-        current.get().ifPresent(run -> run.stopped = true);
+        current.ifPresent(run -> run.stopped = true);
     }
 
     @Override

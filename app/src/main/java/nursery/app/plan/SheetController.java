@@ -51,7 +51,9 @@ class SheetController {
         for (LocalDate day = show.today(); day.isBefore(show.today().plusDays(DAYS)); day = day.plusDays(1)) {
             days.add(DayPage.of(plan, day, floor, show));
         }
-        return ResponseEntity.ok().header("Content-Type", "application/pdf").header("Content-Disposition", "inline; filename=week.pdf")
+        return ResponseEntity.ok()
+                .header("Content-Type", "application/pdf")
+                .header("Content-Disposition", "inline; filename=week.pdf")
                 .body(pdf.of("plan/print", Map.of("show", show, "plan", plan, "days", days)));
     }
 
@@ -60,17 +62,29 @@ class SheetController {
     ResponseEntity<String> calendar() {
         Show show = floors.show();
         WeekPlan plan = floors.standing(floors.now()).plan();
-        int edition = (int) Duration.between(Instant.parse("2026-01-01T00:00:00Z"), show.now()).toMinutes();
-        List<CalendarText.Entry> entries = plan.sessions().stream().map(session -> entry(session, show)).toList();
-        return ResponseEntity.ok().header("Content-Type", "text/calendar;charset=UTF-8").header("Content-Disposition", "attachment; filename=week.ics").body(CalendarText.of(entries, Math.max(0, edition), show.now()));
+        int edition = (int) Duration.between(Instant.parse("2026-01-01T00:00:00Z"), show.now())
+                .toMinutes();
+        List<CalendarText.Entry> entries =
+                plan.sessions().stream().map(session -> entry(session, show)).toList();
+        return ResponseEntity.ok()
+                .header("Content-Type", "text/calendar;charset=UTF-8")
+                .header("Content-Disposition", "attachment; filename=week.ics")
+                .body(CalendarText.of(entries, Math.max(0, edition), show.now()));
     }
 
     private static CalendarText.Entry entry(Session session, Show show) {
         List<PlannedStep> steps = session.steps();
-        String words = steps.stream().map(step -> "%s %s: %s".formatted(show.at(step.begins()), step.cup(), step.title())).collect(Collectors.joining("\n"));
+        String words = steps.stream()
+                .map(step -> "%s %s: %s".formatted(show.at(step.begins()), step.cup(), step.title()))
+                .collect(Collectors.joining("\n"));
         PlannedStep first = steps.get(0);
-        return new CalendarText.Entry("session-%s-%d".formatted(first.cup(), first.step().number()), session.begins(), session.ends(),
-                "At the bench: %d %s".formatted(steps.size(), steps.size() == 1 ? "step" : "steps"), words, Optional.of(session.begins().minus(BELL)));
+        return new CalendarText.Entry(
+                "session-%s-%d".formatted(first.cup(), first.step().number()),
+                session.begins(),
+                session.ends(),
+                "At the bench: %d %s".formatted(steps.size(), steps.size() == 1 ? "step" : "steps"),
+                words,
+                Optional.of(session.begins().minus(BELL)));
     }
 
     @GetMapping("/plan/week.csv")
@@ -79,20 +93,52 @@ class SheetController {
         WeekPlan plan = floors.standing(floors.now()).plan();
         StringWriter text = new StringWriter();
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord("begins", "ends", "cup", "step", "scuff first", "amount ml", "spindle", "spindle free from", "window opens", "window closes");
-            for (PlannedStep step : plan.steps().stream().filter(PlannedStep::isHandsOn).toList()) {
-                printer.printRecord(local(step.begins(), show), local(step.ends(), show), step.cup(), CsvText.safe(step.step().title()),
+            printer.printRecord(
+                    "begins",
+                    "ends",
+                    "cup",
+                    "step",
+                    "scuff first",
+                    "amount ml",
+                    "spindle",
+                    "spindle free from",
+                    "window opens",
+                    "window closes");
+            for (PlannedStep step :
+                    plan.steps().stream().filter(PlannedStep::isHandsOn).toList()) {
+                printer.printRecord(
+                        local(step.begins(), show),
+                        local(step.ends(), show),
+                        step.cup(),
+                        CsvText.safe(step.step().title()),
                         step.scuffFirst() ? "yes" : "no",
-                        step.amountMl().isPresent() ? Math.round(step.amountMl().getAsDouble() * 10) / 10.0 : "", step.turns().map(turns -> CsvText.safe(turns.spindle().name())).orElse(""),
-                        step.turns().map(turns -> local(turns.untilExclusive(), show)).orElse(""), local(step.action().window().opensAt(), show), step.action().window().closesAtExclusive().map(at -> local(at, show)).orElse(""));
+                        step.amountMl().isPresent() ? Math.round(step.amountMl().getAsDouble() * 10) / 10.0 : "",
+                        step.turns()
+                                .map(turns -> CsvText.safe(turns.spindle().name()))
+                                .orElse(""),
+                        step.turns()
+                                .map(turns -> local(turns.untilExclusive(), show))
+                                .orElse(""),
+                        local(step.action().window().opensAt(), show),
+                        step.action()
+                                .window()
+                                .closesAtExclusive()
+                                .map(at -> local(at, show))
+                                .orElse(""));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return ResponseEntity.ok().header("Content-Type", "text/csv;charset=UTF-8").header("Content-Disposition", "attachment; filename=week.csv").body(text.toString());
+        return ResponseEntity.ok()
+                .header("Content-Type", "text/csv;charset=UTF-8")
+                .header("Content-Disposition", "attachment; filename=week.csv")
+                .body(text.toString());
     }
 
     private static String local(Instant at, Show show) {
-        return at.atZone(show.zone()).truncatedTo(ChronoUnit.MINUTES).toOffsetDateTime().toString();
+        return at.atZone(show.zone())
+                .truncatedTo(ChronoUnit.MINUTES)
+                .toOffsetDateTime()
+                .toString();
     }
 }

@@ -45,55 +45,120 @@ record WeekPage(List<Row> rows, List<TimeBar.Tick> ticks) {
 
     static WeekPage cups(WeekPlan plan, List<CupNow> cups, TimeBar.Frame frame, Show show) {
         List<Stretch> sessions = sessions(plan, show);
-        List<Row> rows = plan.workshop().cups().stream().sorted(Comparator.comparing((Cup cup) -> cup.promise().dueAt().orElse(Instant.MAX)).thenComparing(Cup::code))
-                .map(cup -> row(plan, cup, cups.stream().filter(one -> one.code().equals(cup.code())).findFirst().orElseThrow(), sessions, frame, show)).toList();
-        return new WeekPage(rows, TimeBar.of(frame, Optional.empty(), Optional.empty()).ticks());
+        List<Row> rows = plan.workshop().cups().stream()
+                .sorted(Comparator.comparing((Cup cup) -> cup.promise().dueAt().orElse(Instant.MAX))
+                        .thenComparing(Cup::code))
+                .map(cup -> row(
+                        plan,
+                        cup,
+                        cups.stream()
+                                .filter(one -> one.code().equals(cup.code()))
+                                .findFirst()
+                                .orElseThrow(),
+                        sessions,
+                        frame,
+                        show))
+                .toList();
+        return new WeekPage(
+                rows, TimeBar.of(frame, Optional.empty(), Optional.empty()).ticks());
     }
 
     static WeekPage spindles(WeekPlan plan, List<CupNow> cups, TimeBar.Frame frame, Show show) {
         List<Stretch> sessions = sessions(plan, show);
         Map<Long, List<Stretch>> turning = new TreeMap<>();
         for (CupNow cup : cups) {
-            cup.state().hold().ifPresent(hold -> turning.computeIfAbsent(hold.spindle().id(), id -> new ArrayList<>()).add(turning(cup.code(), hold, show)));
+            cup.state().hold().ifPresent(hold -> turning.computeIfAbsent(
+                            hold.spindle().id(), id -> new ArrayList<>())
+                    .add(turning(cup.code(), hold, show)));
         }
-        plan.steps().forEach(step -> step.turns().ifPresent(turns -> turning.computeIfAbsent(turns.spindle().id(), id -> new ArrayList<>())
-                .add(new Stretch(new Span(step.at(), turns.untilExclusive()), "turning", step.cup(), "%s: %s turns until %s".formatted(step.cup(), step.step().title(), show.at(turns.untilExclusive()))))));
-        List<Row> rows = plan.workshop().spindles().stream().map(spindle -> row(spindle, turning.getOrDefault(spindle.id(), List.of()), sessions, frame)).toList();
-        return new WeekPage(rows, TimeBar.of(frame, Optional.empty(), Optional.empty()).ticks());
+        plan.steps().forEach(step -> step.turns().ifPresent(turns -> turning.computeIfAbsent(
+                        turns.spindle().id(), id -> new ArrayList<>())
+                .add(new Stretch(
+                        new Span(step.at(), turns.untilExclusive()),
+                        "turning",
+                        step.cup(),
+                        "%s: %s turns until %s"
+                                .formatted(step.cup(), step.step().title(), show.at(turns.untilExclusive()))))));
+        List<Row> rows = plan.workshop().spindles().stream()
+                .map(spindle -> row(spindle, turning.getOrDefault(spindle.id(), List.of()), sessions, frame))
+                .toList();
+        return new WeekPage(
+                rows, TimeBar.of(frame, Optional.empty(), Optional.empty()).ticks());
     }
 
     private static Stretch turning(String code, SpindleHold hold, Show show) {
-        return new Stretch(new Span(hold.since(), hold.mayComeOffAt()), "turning", code, "%s turns until %s".formatted(code, show.at(hold.mayComeOffAt())));
+        return new Stretch(
+                new Span(hold.since(), hold.mayComeOffAt()),
+                "turning",
+                code,
+                "%s turns until %s".formatted(code, show.at(hold.mayComeOffAt())));
     }
 
     private static Row row(Spindle spindle, List<Stretch> turning, List<Stretch> sessions, TimeBar.Frame frame) {
-        long minutes = turning.stream().flatMap(stretch -> stretch.span().within(frame.span()).stream()).mapToLong(span -> span.length().toMinutes()).sum();
+        long minutes = turning.stream()
+                .flatMap(stretch -> stretch.span().within(frame.span()).stream())
+                .mapToLong(span -> span.length().toMinutes())
+                .sum();
         long percent = Math.round(100.0 * minutes / frame.span().length().toMinutes());
         return new Row(spindle.name(), "", "", PlanBar.turning(frame, turning, sessions), percent + " % taken", false);
     }
 
-    private static Row row(WeekPlan plan, Cup cup, CupNow onBench, List<Stretch> sessions, TimeBar.Frame frame, Show show) {
+    private static Row row(
+            WeekPlan plan, Cup cup, CupNow onBench, List<Stretch> sessions, TimeBar.Frame frame, Show show) {
         List<PlannedStep> steps = plan.of(cup.code());
-        List<Stretch> work = steps.stream().filter(PlannedStep::isHandsOn)
-                .map(step -> new Stretch(new Span(step.begins(), step.ends()), step.missed() ? "missed" : step.scuffFirst() ? "scuff" : WORK, "", "%s %s".formatted(show.at(step.begins()), step.title()))).toList();
-        PlanBar bar = PlanBar.of(frame, coats(plan, cup, onBench, steps, frame), work, sessions, cup.promise().dueAt());
-        Optional<NotPlaced> not = plan.notPlaced().stream().filter(one -> one.cup().equals(cup.code())).findFirst();
+        List<Stretch> work = steps.stream()
+                .filter(PlannedStep::isHandsOn)
+                .map(step -> new Stretch(
+                        new Span(step.begins(), step.ends()),
+                        step.missed() ? "missed" : step.scuffFirst() ? "scuff" : WORK,
+                        "",
+                        "%s %s".formatted(show.at(step.begins()), step.title())))
+                .toList();
+        PlanBar bar = PlanBar.of(
+                frame,
+                coats(plan, cup, onBench, steps, frame),
+                work,
+                sessions,
+                cup.promise().dueAt());
+        Optional<NotPlaced> not = plan.notPlaced().stream()
+                .filter(one -> one.cup().equals(cup.code()))
+                .findFirst();
         Optional<Duration> late = plan.lateness(cup);
-        String says = not.map(one -> "no place").orElseGet(() -> late.map(by -> "late by " + span(by)).orElseGet(() -> "ready " + show.at(Objects.requireNonNull(plan.readyAt().get(cup.code())))));
-        return new Row(cup.code(), onBench.cup().about().name(), "/plan/cup/" + cup.code(), bar, says, late.isPresent() || not.isPresent());
+        String says = not.map(one -> "no place").orElseGet(() -> late.map(by -> "late by " + span(by))
+                .orElseGet(() ->
+                        "ready " + show.at(Objects.requireNonNull(plan.readyAt().get(cup.code())))));
+        return new Row(
+                cup.code(),
+                onBench.cup().about().name(),
+                "/plan/cup/" + cup.code(),
+                bar,
+                says,
+                late.isPresent() || not.isPresent());
     }
 
     /** Every coat until the next one, or until it is sanded. */
-    private static List<Coat> coats(WeekPlan plan, Cup cup, CupNow onBench, List<PlannedStep> steps, TimeBar.Frame frame) {
+    private static List<Coat> coats(
+            WeekPlan plan, Cup cup, CupNow onBench, List<PlannedStep> steps, TimeBar.Frame frame) {
         List<Coat> coats = new ArrayList<>();
-        onBench.state().newestCoat().map(CoatOnCup::times).ifPresent(times -> coats.add(new Coat(times, ends(steps, Instant.MIN, frame))));
-        steps.stream().filter(step -> step.step().kind().isPour())
-                .forEach(step -> coats.add(new Coat(new CoatTimes(cup.labelFor(step.step()), plan.workshop().room(), step.at()), ends(steps, step.at(), frame))));
+        onBench.state()
+                .newestCoat()
+                .map(CoatOnCup::times)
+                .ifPresent(times -> coats.add(new Coat(times, ends(steps, Instant.MIN, frame))));
+        steps.stream()
+                .filter(step -> step.step().kind().isPour())
+                .forEach(step -> coats.add(new Coat(
+                        new CoatTimes(cup.labelFor(step.step()), plan.workshop().room(), step.at()),
+                        ends(steps, step.at(), frame))));
         return coats;
     }
 
     private static Instant ends(List<PlannedStep> steps, Instant after, TimeBar.Frame frame) {
-        return steps.stream().filter(step -> step.at().isAfter(after) && (step.step().kind().isPour() || step.step().kind().scuffsTheBody())).map(PlannedStep::begins).findFirst().orElse(frame.span().untilExclusive());
+        return steps.stream()
+                .filter(step -> step.at().isAfter(after)
+                        && (step.step().kind().isPour() || step.step().kind().scuffsTheBody()))
+                .map(PlannedStep::begins)
+                .findFirst()
+                .orElse(frame.span().untilExclusive());
     }
 
     private static List<Stretch> sessions(WeekPlan plan, Show show) {
@@ -101,11 +166,17 @@ record WeekPage(List<Row> rows, List<TimeBar.Tick> ticks) {
     }
 
     private static Stretch session(Session session, Show show) {
-        return new Stretch(new Span(session.begins(), session.ends()), "session", "", "At the bench %s to %s".formatted(show.at(session.begins()), show.at(session.ends())));
+        return new Stretch(
+                new Span(session.begins(), session.ends()),
+                "session",
+                "",
+                "At the bench %s to %s".formatted(show.at(session.begins()), show.at(session.ends())));
     }
 
     /** A length of time for a row's end. */
     static String span(Duration by) {
-        return by.toHours() < 48 ? "%d h".formatted(Math.max(1, by.toHours())) : "%d d".formatted((by.toHours() + 12) / 24);
+        return by.toHours() < 48
+                ? "%d h".formatted(Math.max(1, by.toHours()))
+                : "%d d".formatted((by.toHours() + 12) / 24);
     }
 }

@@ -15,25 +15,38 @@ final class WishWords {
             case PIN -> "%s is pinned to %s".formatted(((Wish.Pinned) wish).cup(), show.at(((Wish.Pinned) wish).at()));
             case UNPIN -> "%s is not pinned any more".formatted(((Wish.Unpinned) wish).cup());
             case HOURS -> hours((Wish.Hours) wish, show);
-            case MATTERS -> ((Wish.Matters) wish).matters() > 1 ? "%s comes before what matters less".formatted(((Wish.Matters) wish).cup())
-                    : "%s is an ordinary cup".formatted(((Wish.Matters) wish).cup());
+            case MATTERS ->
+                ((Wish.Matters) wish).matters() > 1
+                        ? "%s comes before what matters less".formatted(((Wish.Matters) wish).cup())
+                        : "%s is an ordinary cup".formatted(((Wish.Matters) wish).cup());
             case SPINDLE -> "one more spindle";
-            case ORDER -> "%d new %s, %s".formatted(((Wish.Ordered) wish).order().count(), ((Wish.Ordered) wish).order().count() == 1 ? "cup" : "cups",
-                    ((Wish.Ordered) wish).order().about().name());
-            case OTHER_RESIN -> "%s for the coats of %s to come".formatted(((Wish.OtherResin) wish).resin().name(), ((Wish.OtherResin) wish).cup());
+            case ORDER ->
+                "%d new %s, %s"
+                        .formatted(
+                                ((Wish.Ordered) wish).order().count(),
+                                ((Wish.Ordered) wish).order().count() == 1 ? "cup" : "cups",
+                                ((Wish.Ordered) wish).order().about().name());
+            case OTHER_RESIN ->
+                "%s for the coats of %s to come"
+                        .formatted(((Wish.OtherResin) wish).resin().name(), ((Wish.OtherResin) wish).cup());
             case COAT_LESS -> "%s without one of its middle coats".formatted(((Wish.CoatLess) wish).cup());
         };
     }
 
     private static String hours(Wish.Hours wish, Show show) {
-        return wish.hours().isEmpty() ? "away on %s".formatted(show.date(wish.day())) : "at the bench on %s, %s".formatted(show.date(wish.day()), wish.hours().written());
+        return wish.hours().isEmpty()
+                ? "away on %s".formatted(show.date(wish.day()))
+                : "at the bench on %s, %s"
+                        .formatted(show.date(wish.day()), wish.hours().written());
     }
 
     /** What a rescue of one cup is called on its own page. */
     static String rescue(Wish wish, Show show) {
         return switch (wish.kind()) {
             case SPINDLE -> "with one more spindle";
-            case OTHER_RESIN -> "with %s for the coats to come".formatted(((Wish.OtherResin) wish).resin().name());
+            case OTHER_RESIN ->
+                "with %s for the coats to come"
+                        .formatted(((Wish.OtherResin) wish).resin().name());
             case HOURS -> evening((Wish.Hours) wish);
             case COAT_LESS -> "without one of its middle coats";
             case PIN, UNPIN, MATTERS, ORDER -> of(wish, show);
@@ -41,7 +54,8 @@ final class WishWords {
     }
 
     private static String evening(Wish.Hours wish) {
-        String day = wish.day().getDayOfWeek().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " " + wish.day().getDayOfMonth();
+        String day = wish.day().getDayOfWeek().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " "
+                + wish.day().getDayOfMonth();
         return "with the evening of %s, %s".formatted(day, wish.hours().written());
     }
 }

@@ -28,7 +28,7 @@ public final class CalendarText {
     /**
      * Something in a calendar.
      *
-     * @param uid  stays the same when it moves
+     * @param uid stays the same when it moves
      * @param bell when to be heard, if it is
      */
     public record Entry(String uid, Instant begins, Instant ends, String title, String words, Optional<Instant> bell) {}

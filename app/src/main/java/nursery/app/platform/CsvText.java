@@ -19,9 +19,17 @@ public record CsvText(CSVParser parser, char delimiter) implements Closeable {
     /** @throws InvalidInput about the field {@code file}, if there is nothing in it */
     public static CsvText open(String text) throws IOException {
         String clean = text.startsWith("\ufeff") ? text.substring(1) : text;
-        String head = clean.lines().filter(line -> !line.isBlank()).findFirst().orElseThrow(() -> new InvalidInput(List.of(new Fault("file", "The file is empty."))));
+        String head = clean.lines()
+                .filter(line -> !line.isBlank())
+                .findFirst()
+                .orElseThrow(() -> new InvalidInput(List.of(new Fault("file", "The file is empty."))));
         char delimiter = head.contains("\t") ? '\t' : head.contains(";") ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(true).setTrim(true).get();
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(delimiter)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
         return new CsvText(CSVParser.parse(new StringReader(clean), format), delimiter);
     }
 

@@ -30,6 +30,10 @@ public record Form(Map<String, String> typed, List<Fault> faults, String token) 
     }
 
     public String fault(String field) {
-        return faults.stream().filter(fault -> fault.field().equals(field)).map(Fault::message).findFirst().orElse("");
+        return faults.stream()
+                .filter(fault -> fault.field().equals(field))
+                .map(Fault::message)
+                .findFirst()
+                .orElse("");
     }
 }

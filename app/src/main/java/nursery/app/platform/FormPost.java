@@ -13,7 +13,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import org.springframework.web.servlet.ModelAndView;
 
-/** What happens when a form is sent: it is done once and leads on, or comes back with its faults and all that was typed. */
+/**
+ * What happens when a form is sent: it is done once and leads on, or comes back with its faults and all that was typed.
+ */
 @Component
 public class FormPost {
 
@@ -24,10 +26,12 @@ public class FormPost {
     }
 
     /**
-     * @param work reads and does it, and returns the address to go on to; throws {@link InvalidInput} to send the form back
+     * @param work reads and does it, and returns the address to go on to; throws {@link InvalidInput} to send the form
+     *     back
      * @param page fills the model for the form and names its template
      */
-    public ModelAndView handle(Map<String, String> typed, Model model, Supplier<String> work, Function<Form, String> page) {
+    public ModelAndView handle(
+            Map<String, String> typed, Model model, Supplier<String> work, Function<Form, String> page) {
         try {
             return new ModelAndView("redirect:" + submissions.once(fingerprint(typed), work));
         } catch (InvalidInput e) {
@@ -43,6 +47,7 @@ public class FormPost {
     private static String fingerprint(Map<String, String> typed) {
         SortedMap<String, String> content = new TreeMap<>(typed);
         content.remove("_csrf");
-        return UUID.nameUUIDFromBytes(content.toString().getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes(content.toString().getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 }

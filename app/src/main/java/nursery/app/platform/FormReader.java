@@ -14,7 +14,10 @@ import nursery.core.measure.Numbers;
 import nursery.core.measure.Reading;
 import nursery.core.measure.Unit;
 
-/** Reads a posted form and collects everything that is wrong with it. A value that could not be read comes back as NaN or empty. */
+/**
+ * Reads a posted form and collects everything that is wrong with it. A value that could not be read comes back as NaN
+ * or empty.
+ */
 public final class FormReader {
 
     private final Map<String, String> typed;
@@ -40,16 +43,22 @@ public final class FormReader {
     public String line(String field, String what, int longest, boolean needed) {
         String text = raw(field).replaceAll("\\p{Cntrl}", " ");
         faults.require(!needed || !text.isEmpty(), field, what + " is missing: give it a few words.");
-        faults.require(text.codePointCount(0, text.length()) <= longest, field,
-                "%s has %d characters: at most %d fit.".formatted(what, text.codePointCount(0, text.length()), longest));
+        faults.require(
+                text.codePointCount(0, text.length()) <= longest,
+                field,
+                "%s has %d characters: at most %d fit."
+                        .formatted(what, text.codePointCount(0, text.length()), longest));
         return text;
     }
 
     /** Several lines of text. */
     public String text(String field, String what, int longest) {
         String text = typed.getOrDefault(field, "").strip().replace("\r\n", "\n");
-        faults.require(text.codePointCount(0, text.length()) <= longest, field,
-                "%s has %d characters: at most %d fit.".formatted(what, text.codePointCount(0, text.length()), longest));
+        faults.require(
+                text.codePointCount(0, text.length()) <= longest,
+                field,
+                "%s has %d characters: at most %d fit."
+                        .formatted(what, text.codePointCount(0, text.length()), longest));
         return text;
     }
 
@@ -76,7 +85,8 @@ public final class FormReader {
         if (raw(field).isEmpty()) {
             return OptionalDouble.empty();
         }
-        return faults.attempt(field, () -> OptionalDouble.of(Reading.parse(raw(field), unit))).orElse(OptionalDouble.empty());
+        return faults.attempt(field, () -> OptionalDouble.of(Reading.parse(raw(field), unit)))
+                .orElse(OptionalDouble.empty());
     }
 
     public double number(String field, String what) {
@@ -88,8 +98,10 @@ public final class FormReader {
     }
 
     public OptionalDouble optionalNumber(String field) {
-        return raw(field).isEmpty() ? OptionalDouble.empty()
-                : faults.attempt(field, () -> OptionalDouble.of(Numbers.parse(raw(field)))).orElse(OptionalDouble.empty());
+        return raw(field).isEmpty()
+                ? OptionalDouble.empty()
+                : faults.attempt(field, () -> OptionalDouble.of(Numbers.parse(raw(field))))
+                        .orElse(OptionalDouble.empty());
     }
 
     public <E extends Enum<E>> Optional<E> choice(String field, String what, Class<E> family) {
@@ -136,13 +148,20 @@ public final class FormReader {
             LocalDateTime local = LocalDateTime.parse(raw(field));
             ZoneRules rules = zone.getRules();
             if (rules.getValidOffsets(local).isEmpty()) {
-                faults.add(field, what + " %s did not exist: the clocks went forward over it.".formatted(local.toLocalTime()));
+                faults.add(
+                        field,
+                        what + " %s did not exist: the clocks went forward over it.".formatted(local.toLocalTime()));
                 return Optional.empty();
             }
             Instant later = local.atZone(zone).withLaterOffsetAtOverlap().toInstant();
-            return Optional.of(later.isAfter(now) ? local.atZone(zone).withEarlierOffsetAtOverlap().toInstant() : later);
+            return Optional.of(
+                    later.isAfter(now)
+                            ? local.atZone(zone).withEarlierOffsetAtOverlap().toInstant()
+                            : later);
         } catch (DateTimeException e) {
-            faults.add(field, what + (raw(field).isEmpty() ? " is missing." : " “%s” is not a time.".formatted(raw(field))));
+            faults.add(
+                    field,
+                    what + (raw(field).isEmpty() ? " is missing." : " “%s” is not a time.".formatted(raw(field))));
             return Optional.empty();
         }
     }

@@ -22,7 +22,9 @@ public record Maker(String name) {
                 .filter(cookie -> COOKIE.equals(cookie.getName()))
                 .map(cookie -> decode(cookie.getValue()))
                 .filter(name -> !name.isBlank() && name.length() <= LONGEST_NAME)
-                .findFirst().map(Maker::new).orElse(UNNAMED);
+                .findFirst()
+                .map(Maker::new)
+                .orElse(UNNAMED);
     }
 
     public boolean isNamed() {
@@ -31,7 +33,11 @@ public record Maker(String name) {
 
     public ResponseCookie cookie() {
         return ResponseCookie.from(COOKIE, URLEncoder.encode(name, StandardCharsets.UTF_8))
-                .path("/").sameSite("Strict").httpOnly(true).maxAge(Duration.ofDays(365)).build();
+                .path("/")
+                .sameSite("Strict")
+                .httpOnly(true)
+                .maxAge(Duration.ofDays(365))
+                .build();
     }
 
     private static String decode(String value) {

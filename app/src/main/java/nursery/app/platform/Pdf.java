@@ -23,15 +23,19 @@ public class Pdf {
 
     /**
      * @param template a print template; it must be well-formed XML and take its style from {@code style}
-     * @param model    what it shows
+     * @param model what it shows
      */
     public byte[] of(String template, Map<String, Object> model) {
         try {
             Context context = new Context();
             context.setVariables(model);
-            context.setVariable("style", new ClassPathResource("static/css/print.css").getContentAsString(StandardCharsets.UTF_8));
+            context.setVariable(
+                    "style", new ClassPathResource("static/css/print.css").getContentAsString(StandardCharsets.UTF_8));
             ByteArrayOutputStream document = new ByteArrayOutputStream();
-            new PdfRendererBuilder().withHtmlContent(templates.process(template, context), null).toStream(document).run();
+            new PdfRendererBuilder()
+                    .withHtmlContent(templates.process(template, context), null)
+                    .toStream(document)
+                    .run();
             return document.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -10,8 +10,8 @@ import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.stereotype.Component;
 
 /**
- * Makes the rows that mappers return. The stock factory first tries a package-private record's constructor without leave, fails,
- * and tries again, for every row; this one asks once.
+ * Makes the rows that mappers return. The stock factory first tries a package-private record's constructor without
+ * leave, fails, and tries again, for every row; this one asks once.
  */
 @Component
 final class RowFactory implements ConfigurationCustomizer {
@@ -32,9 +32,11 @@ final class RowFactory implements ConfigurationCustomizer {
                 return super.create(type, argumentTypes, arguments);
             }
             try {
-                return type.cast(known.computeIfAbsent(type, record -> canonical(record, argumentTypes)).newInstance(arguments.toArray()));
+                return type.cast(known.computeIfAbsent(type, record -> canonical(record, argumentTypes))
+                        .newInstance(arguments.toArray()));
             } catch (ReflectiveOperationException e) {
-                throw new IllegalStateException("A row of " + type.getSimpleName() + " could not be made of " + arguments, e);
+                throw new IllegalStateException(
+                        "A row of " + type.getSimpleName() + " could not be made of " + arguments, e);
             }
         }
 

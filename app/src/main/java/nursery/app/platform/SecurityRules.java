@@ -15,26 +15,27 @@ import org.springframework.security.web.firewall.StrictHttpFirewall;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /**
- * Who may do what. The shop listens on loopback only, so whoever can reach it is at the bench: no log-in. What is
- * kept out is another site acting through the maker's browser: forms carry a token, pages run no script but ours,
- * and a request that names a foreign host (DNS rebinding) is refused.
+ * Who may do what. The shop listens on loopback only, so whoever can reach it is at the bench: no log-in. What is kept
+ * out is another site acting through the maker's browser: forms carry a token, pages run no script but ours, and a
+ * request that names a foreign host (DNS rebinding) is refused.
  */
 @Configuration
 class SecurityRules {
 
-    private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
-            + "font-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private static final String CONTENT_POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
+                    + "font-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri "
+                    + "'none'; frame-ancestors 'none'";
     private static final Set<String> OUR_HOSTS = Set.of("127.0.0.1", "localhost", "[::1]");
 
     /** The token lives in a cookie, so a tablet left on the bench overnight can still send the form it shows. */
     @Bean
     SecurityFilterChain rules(HttpSecurity http) throws Exception {
-        return http
-                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+        return http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
                 .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-                .csrf(csrf -> csrf.csrfTokenRepository(tokens()).ignoringRequestMatchers(SecurityRules::isPureComputation))
-                .headers(headers -> headers
-                        .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                .csrf(csrf ->
+                        csrf.csrfTokenRepository(tokens()).ignoringRequestMatchers(SecurityRules::isPureComputation))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .exceptionHandling(handling -> handling.accessDeniedHandler((request, response, denied) ->
                         request.getRequestDispatcher("/stale").forward(request, response)))
@@ -59,10 +60,11 @@ class SecurityRules {
     }
 
     /**
-     * Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. Those that take a
-     * scale's or a sensor's readings need a header of their own, which a browser does not send across sites.
+     * Under /api a POST computes and changes nothing, so there is nothing for a foreign page to do with it. Those that
+     * take a scale's or a sensor's readings need a header of their own, which a browser does not send across sites.
      */
     private static boolean isPureComputation(HttpServletRequest request) {
-        return HttpMethod.POST.matches(request.getMethod()) && request.getRequestURI().startsWith("/api/");
+        return HttpMethod.POST.matches(request.getMethod())
+                && request.getRequestURI().startsWith("/api/");
     }
 }

@@ -14,7 +14,8 @@ import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
 
 /** How this shop reads its figures: in its own units, in its own zone, short enough for arm's length. */
-public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, ZoneId zone, Instant now) {
+public record Show(
+        LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, ZoneId zone, Instant now) {
 
     /** As the shop has it, at a moment. */
     public static Show of(Ways ways, Instant now) {
@@ -48,7 +49,9 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
     }
 
     public String film(double mm) {
-        return lengthUnit == LengthUnit.MM ? Numbers.show(mm, 2) + "\u00a0mm" : Numbers.show(LengthUnit.IN.fromBase(mm) * 1000, 0) + "\u00a0thou";
+        return lengthUnit == LengthUnit.MM
+                ? Numbers.show(mm, 2) + "\u00a0mm"
+                : Numbers.show(LengthUnit.IN.fromBase(mm) * 1000, 0) + "\u00a0thou";
     }
 
     /** A difference of temperature, such as ±2.2 °C. */
@@ -58,7 +61,9 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
     }
 
     public String area(double cm2) {
-        return lengthUnit == LengthUnit.MM ? Numbers.show(cm2, 0) + "\u00a0cm²" : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
+        return lengthUnit == LengthUnit.MM
+                ? Numbers.show(cm2, 0) + "\u00a0cm²"
+                : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
     }
 
     public String temperature(double celsius) {
@@ -107,7 +112,8 @@ public record Show(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit
         if (minutes < 60) {
             return minutes + " min";
         }
-        return minutes < 48 * 60 ? "%d h %02d min".formatted(minutes / 60, minutes % 60)
+        return minutes < 48 * 60
+                ? "%d h %02d min".formatted(minutes / 60, minutes % 60)
                 : "%d d %d h".formatted(minutes / 1440, minutes % 1440 / 60);
     }
 }

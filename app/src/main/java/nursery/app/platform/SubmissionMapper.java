@@ -2,6 +2,7 @@ package nursery.app.platform;
 
 import java.time.Instant;
 import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -18,4 +19,7 @@ interface SubmissionMapper {
 
     @Update("UPDATE submission SET leads_to = #{leadsTo} WHERE token = #{token}")
     void update(String token, String leadsTo);
+
+    @Delete("DELETE FROM submission WHERE received_at < #{before}")
+    void forget(Instant before);
 }

@@ -1,5 +1,7 @@
 package nursery.app.platform;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -14,9 +16,15 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Submissions {
 
+    /** Nobody sends the same form again after a week. */
+    private static final Duration REMEMBERED = Duration.ofDays(7);
+
+    private static final Duration TIDIED_EVERY = Duration.ofHours(1);
+
     private final SubmissionMapper mapper;
     private final TransactionTemplate transaction;
     private final Moments moments;
+    private volatile Instant tidiedAt = Instant.EPOCH;
 
     Submissions(SubmissionMapper mapper, TransactionTemplate transaction, Moments moments) {
         this.mapper = mapper;
@@ -32,9 +40,10 @@ public class Submissions {
      * Does the work unless it is done already.
      *
      * @param token 36 characters that are the same only for the same form
-     * @param work  does it and returns the address to go on to; what it throws undoes everything
+     * @param work does it and returns the address to go on to; what it throws undoes everything
      */
     public String once(String token, Supplier<String> work) {
+        tidy();
         Optional<String> earlier = mapper.leadsTo(token);
         if (earlier.isPresent()) {
             return earlier.get();
@@ -48,6 +57,14 @@ public class Submissions {
             });
         } catch (DuplicateKeyException e) {
             return mapper.leadsTo(token).filter(leadsTo -> !leadsTo.isEmpty()).orElseThrow(() -> e);
+        }
+    }
+
+    private void tidy() {
+        Instant now = moments.now();
+        if (now.isAfter(tidiedAt.plus(TIDIED_EVERY))) {
+            tidiedAt = now;
+            mapper.forget(now.minus(REMEMBERED));
         }
     }
 }

@@ -15,7 +15,10 @@ class TroublePages {
     @ResponseStatus(HttpStatus.FORBIDDEN)
     String stale(HttpServletRequest request, Model model) {
         model.addAttribute("status", HttpStatus.FORBIDDEN.value());
-        model.addAttribute("message", "This page was too old to be saved, and nothing was. Go back: what you typed is still there. Reload the page in another tab, then send it again.");
+        model.addAttribute(
+                "message",
+                "This page was too old to be saved, and nothing was. Go back: what you typed is still there. Reload "
+                        + "the page in another tab, then send it again.");
         return "error";
     }
 }

@@ -20,7 +20,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
-/** Imports run one after the other beside the page that waits for them; all of a file's good rows are taken, or none. */
+/**
+ * Imports run one after the other beside the page that waits for them; all of a file's good rows are taken, or none.
+ */
 @Component
 class ImportDesk implements DisposableBean {
 
@@ -70,22 +72,44 @@ class ImportDesk implements DisposableBean {
         return number;
     }
 
-    private void work(long number, String text, int rows, String place, ZoneId zone, Optional<TemperatureUnit> unit, String by) {
+    private void work(
+            long number, String text, int rows, String place, ZoneId zone, Optional<TemperatureUnit> unit, String by) {
         try {
-            ReadingsCsv.Read read = ReadingsCsv.read(text, zone, unit, moments.now(), done -> runs.put(number, new Run(rows, done / 2, Optional.empty(), List.of())));
+            ReadingsCsv.Read read = ReadingsCsv.read(
+                    text,
+                    zone,
+                    unit,
+                    moments.now(),
+                    done -> runs.put(number, new Run(rows, done / 2, Optional.empty(), List.of())));
             int added = room.add(place, read.readings(), by);
-            runs.put(number, new Run(rows, rows, Optional.of(new Result(added, read.readings().size() - added, read.leftOut(), read.told())), List.of()));
+            runs.put(
+                    number,
+                    new Run(
+                            rows,
+                            rows,
+                            Optional.of(new Result(added, read.readings().size() - added, read.leftOut(), read.told())),
+                            List.of()));
         } catch (InvalidInput e) {
             runs.put(number, new Run(rows, 0, Optional.empty(), e.faults()));
         } catch (RuntimeException e) {
             LOG.error("An import failed", e);
-            runs.put(number, new Run(rows, 0, Optional.empty(), List.of(new Fault("file", "The import failed and nothing was taken; the reason is in the log."))));
+            runs.put(
+                    number,
+                    new Run(
+                            rows,
+                            0,
+                            Optional.empty(),
+                            List.of(new Fault(
+                                    "file", "The import failed and nothing was taken; the reason is in the log."))));
         }
     }
 
     private static String text(byte[] file) {
         try {
-            return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(file)).toString();
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(file))
+                    .toString();
         } catch (CharacterCodingException e) {
             return new String(file, StandardCharsets.ISO_8859_1);
         }

@@ -24,14 +24,18 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
 /**
- * Readings out of a CSV file (RFC 4180, or with semicolons or tabs): columns in any order, known by their headings; °C or °F; times
- * with a zone, or local ones with the zone the maker names. A row that cannot be read is told by its number and left out.
+ * Readings out of a CSV file (RFC 4180, or with semicolons or tabs): columns in any order, known by their headings; °C
+ * or °F; times with a zone, or local ones with the zone the maker names. A row that cannot be read is told by its
+ * number and left out.
  */
 final class ReadingsCsv {
 
     private static final int MOST_TOLD = 20;
-    private static final List<DateTimeFormatter> LOCAL = List.of(DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm[:ss][.SSS]"), DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm[:ss][.SSS]"),
-            DateTimeFormatter.ofPattern("yyyy/MM/dd HH:mm[:ss]"), DateTimeFormatter.ofPattern("d.M.yyyy HH:mm[:ss]"));
+    private static final List<DateTimeFormatter> LOCAL = List.of(
+            DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm[:ss][.SSS]"),
+            DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm[:ss][.SSS]"),
+            DateTimeFormatter.ofPattern("yyyy/MM/dd HH:mm[:ss]"),
+            DateTimeFormatter.ofPattern("d.M.yyyy HH:mm[:ss]"));
 
     private final Instant now;
     private final ZoneId zone;
@@ -51,14 +55,20 @@ final class ReadingsCsv {
      * What was read.
      *
      * @param leftOut how many rows could not be read
-     * @param told    the first of them, with why
+     * @param told the first of them, with why
      */
     record Read(List<RoomReading> readings, int leftOut, List<String> told) {}
 
-    private record Columns(int time, Optional<Integer> clock, int temperature, TemperatureUnit unit, Optional<Integer> humidity, boolean commaDecimals) {}
+    private record Columns(
+            int time,
+            Optional<Integer> clock,
+            int temperature,
+            TemperatureUnit unit,
+            Optional<Integer> humidity,
+            boolean commaDecimals) {}
 
     /**
-     * @param unit     of the temperatures, for a file that does not say
+     * @param unit of the temperatures, for a file that does not say
      * @param progress is told how many rows are done
      * @throws InvalidInput if no time or temperature column is known, or the unit must be asked
      */
@@ -85,18 +95,36 @@ final class ReadingsCsv {
     }
 
     private Columns columns(CSVRecord head, char delimiter) {
-        List<String> names = head.stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
-        int temperature = column(names, "temp", "°c", "°f").orElseThrow(() -> refused("No column is headed as a temperature: one must say “temperature”."));
+        List<String> names =
+                head.stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
+        int temperature = column(names, "temp", "°c", "°f")
+                .orElseThrow(() -> refused("No column is headed as a temperature: one must say “temperature”."));
         Optional<Integer> date = column(names, "date", "datum");
         Optional<Integer> time = column(names, "stamp", "time", "when", "zeit");
-        int first = date.or(() -> time).orElseThrow(() -> refused("No column is headed as a time: one must say “time”, “date” or “timestamp”."));
-        Optional<Integer> clock = date.isPresent() && time.isPresent() && !time.get().equals(first) && !names.get(first).contains("time") ? time : Optional.empty();
-        return new Columns(first, clock, temperature, unit(names.get(temperature)), column(names, "hum", "rh", "feucht"), delimiter != ',');
+        int first = date.or(() -> time)
+                .orElseThrow(
+                        () -> refused("No column is headed as a time: one must say “time”, “date” or “timestamp”."));
+        Optional<Integer> clock = date.isPresent()
+                        && time.isPresent()
+                        && !time.get().equals(first)
+                        && !names.get(first).contains("time")
+                ? time
+                : Optional.empty();
+        return new Columns(
+                first,
+                clock,
+                temperature,
+                unit(names.get(temperature)),
+                column(names, "hum", "rh", "feucht"),
+                delimiter != ',');
     }
 
     private static Optional<Integer> column(List<String> names, String... words) {
         for (String word : words) {
-            Optional<Integer> found = IntStream.range(0, names.size()).filter(i -> names.get(i).contains(word)).boxed().findFirst();
+            Optional<Integer> found = IntStream.range(0, names.size())
+                    .filter(i -> names.get(i).contains(word))
+                    .boxed()
+                    .findFirst();
             if (found.isPresent()) {
                 return found;
             }
@@ -111,23 +139,34 @@ final class ReadingsCsv {
         if (heading.contains("°c") || heading.contains("celsius") || heading.matches(".*[(_ \\[]c[)\\]]?$")) {
             return TemperatureUnit.C;
         }
-        return asked.orElseThrow(() -> new InvalidInput(List.of(new Fault("unit", "The column “%s” does not say whether it is °C or °F: choose which.".formatted(heading)))));
+        return asked.orElseThrow(() -> new InvalidInput(List.of(new Fault(
+                "unit", "The column “%s” does not say whether it is °C or °F: choose which.".formatted(heading)))));
     }
 
     private void row(CSVRecord row, Columns columns) {
         try {
-            Instant at = moment(row.get(columns.time()) + columns.clock().map(clock -> " " + row.get(clock)).orElse(""));
+            Instant at = moment(row.get(columns.time())
+                    + columns.clock().map(clock -> " " + row.get(clock)).orElse(""));
             if (at.isAfter(now)) {
-                throw new IllegalArgumentException("%s is still to come: check the clock it was read by.".formatted(at));
+                throw new IllegalArgumentException(
+                        "%s is still to come: check the clock it was read by.".formatted(at));
             }
-            OptionalDouble percent = columns.humidity().filter(index -> index < row.size() && !row.get(index).isBlank()).map(index -> OptionalDouble.of(number(row.get(index).replace("%", ""), columns)))
+            OptionalDouble percent = columns.humidity()
+                    .filter(index -> index < row.size() && !row.get(index).isBlank())
+                    .map(index -> OptionalDouble.of(number(row.get(index).replace("%", ""), columns)))
                     .orElse(OptionalDouble.empty());
-            readings.add(new RoomReading(at, columns.unit().toBase(number(row.get(columns.temperature()), columns)), percent));
+            readings.add(new RoomReading(
+                    at, columns.unit().toBase(number(row.get(columns.temperature()), columns)), percent));
             before = at;
         } catch (IllegalArgumentException | DateTimeException | ArrayIndexOutOfBoundsException e) {
             leftOut++;
             if (told.size() < MOST_TOLD) {
-                told.add("Row %d: %s".formatted(row.getRecordNumber(), e instanceof ArrayIndexOutOfBoundsException ? "it has too few columns." : String.valueOf(e.getMessage())));
+                told.add("Row %d: %s"
+                        .formatted(
+                                row.getRecordNumber(),
+                                e instanceof ArrayIndexOutOfBoundsException
+                                        ? "it has too few columns."
+                                        : String.valueOf(e.getMessage())));
             }
         }
     }
@@ -143,7 +182,8 @@ final class ReadingsCsv {
         } catch (NumberFormatException e) {
             // Told below, in words a person can use.
         }
-        throw new IllegalArgumentException("“%s” is not a number.".formatted(written.length() > 30 ? written.substring(0, 30) + "…" : written));
+        throw new IllegalArgumentException(
+                "“%s” is not a number.".formatted(written.length() > 30 ? written.substring(0, 30) + "…" : written));
     }
 
     private Instant moment(String written) {
@@ -155,7 +195,8 @@ final class ReadingsCsv {
             return Instant.ofEpochMilli(Long.parseLong(text));
         }
         if (text.matches(".*(Z|[+-]\\d{2}:?\\d{2})$") && text.length() > 16) {
-            return OffsetDateTime.parse(text.replace(' ', 'T').replaceFirst("([+-]\\d{2})(\\d{2})$", "$1:$2")).toInstant();
+            return OffsetDateTime.parse(text.replace(' ', 'T').replaceFirst("([+-]\\d{2})(\\d{2})$", "$1:$2"))
+                    .toInstant();
         }
         for (DateTimeFormatter format : LOCAL) {
             try {
@@ -164,14 +205,17 @@ final class ReadingsCsv {
                 continue;
             }
         }
-        throw new IllegalArgumentException("“%s” is not a time: write it as 2026-03-01 18:00, with a zone if it has one.".formatted(text.length() > 40 ? text.substring(0, 40) + "…" : text));
+        throw new IllegalArgumentException(
+                "“%s” is not a time: write it as 2026-03-01 18:00, with a zone if it has one."
+                        .formatted(text.length() > 40 ? text.substring(0, 40) + "…" : text));
     }
 
     /** Of an hour that came twice, the first passage is taken until the file's own times have passed it. */
     private Instant instant(LocalDateTime local) {
         List<ZoneOffset> offsets = zone.getRules().getValidOffsets(local);
         if (offsets.isEmpty()) {
-            throw new IllegalArgumentException("%s did not exist in %s: the clocks went forward over it.".formatted(local, zone));
+            throw new IllegalArgumentException(
+                    "%s did not exist in %s: the clocks went forward over it.".formatted(local, zone));
         }
         Instant first = local.toInstant(offsets.get(0));
         return offsets.size() > 1 && !first.isAfter(before) ? local.toInstant(offsets.get(1)) : first;

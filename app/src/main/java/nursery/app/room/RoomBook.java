@@ -24,7 +24,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class RoomBook {
 
     private static final int ROWS_AT_ONCE = 5000;
-    private static final DateTimeFormatter TAKEN_AT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss.SSS").withZone(ZoneOffset.UTC);
+    private static final DateTimeFormatter TAKEN_AT =
+            DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss.SSS").withZone(ZoneOffset.UTC);
     private static final JsonMapper JSON = new JsonMapper();
 
     private final RoomMapper mapper;
@@ -37,7 +38,11 @@ public class RoomBook {
 
     @Transactional
     void save(RoomPlan plan) {
-        mapper.savePlan(new PlanRow(plan.curePlace(), plan.way().name(), plan.steadyC().isPresent() ? plan.steadyC().getAsDouble() : null, plan.heating()));
+        mapper.savePlan(new PlanRow(
+                plan.curePlace(),
+                plan.way().name(),
+                plan.steadyC().isPresent() ? plan.steadyC().getAsDouble() : null,
+                plan.heating()));
     }
 
     /** Every place that was ever read, the bench first. */
@@ -59,7 +64,8 @@ public class RoomBook {
     }
 
     /**
-     * Adds readings; what is known already for the same place and moment is left as it is, also if it is being sent twice at once.
+     * Adds readings; what is known already for the same place and moment is left as it is, also if it is being sent
+     * twice at once.
      *
      * @return how many were new
      */
@@ -67,7 +73,8 @@ public class RoomBook {
     public int add(String place, List<RoomReading> readings, String recordedBy) {
         int added = 0;
         for (int i = 0; i < readings.size(); i += ROWS_AT_ONCE) {
-            added += mapper.insertAll(place, recordedBy, json(readings.subList(i, Math.min(readings.size(), i + ROWS_AT_ONCE))));
+            added += mapper.insertAll(
+                    place, recordedBy, json(readings.subList(i, Math.min(readings.size(), i + ROWS_AT_ONCE))));
         }
         if (added > 0) {
             mapper.changed();
@@ -76,15 +83,19 @@ public class RoomBook {
     }
 
     private static String json(List<RoomReading> readings) {
-        return JSON.writeValueAsString(readings.stream().map(reading -> {
-            List<Object> row = new ArrayList<>(List.of(TAKEN_AT.format(reading.at()), reading.temperatureC()));
-            reading.humidityPercent().ifPresent(row::add);
-            return row;
-        }).toList());
+        return JSON.writeValueAsString(readings.stream()
+                .map(reading -> {
+                    List<Object> row = new ArrayList<>(List.of(TAKEN_AT.format(reading.at()), reading.temperatureC()));
+                    reading.humidityPercent().ifPresent(row::add);
+                    return row;
+                })
+                .toList());
     }
 
     List<SensorRow> sensors() {
-        return mapper.sensors().stream().filter(sensor -> sensor.revokedAt() == null).toList();
+        return mapper.sensors().stream()
+                .filter(sensor -> sensor.revokedAt() == null)
+                .toList();
     }
 
     /** Lets a sensor write for a place; the token is told once and only its hash is kept. */

@@ -47,7 +47,13 @@ class RoomController {
     private final Moments moments;
     private final FormPost posts;
 
-    RoomController(RoomBook room, ImportDesk imports, SimulatedSensor simulated, Floors floors, Moments moments, FormPost posts) {
+    RoomController(
+            RoomBook room,
+            ImportDesk imports,
+            SimulatedSensor simulated,
+            Floors floors,
+            Moments moments,
+            FormPost posts) {
         this.room = room;
         this.imports = imports;
         this.simulated = simulated;
@@ -63,53 +69,100 @@ class RoomController {
 
     @PostMapping("/room")
     ModelAndView add(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            Instant now = moments.now();
-            FormReader reader = new FormReader(typed);
-            double celsius = reader.quantity("temperature", "The room's temperature", floors.ways().temperatureUnit());
-            OptionalDouble percent = reader.optionalNumber("humidity");
-            String place = place(reader);
-            reader.faults().throwIfAny();
-            reader.faults().attempt("temperature", () -> new RoomReading(now, celsius, percent)).ifPresent(reading -> room.add(place, List.of(reading), Maker.of(request).name()));
-            reader.faults().throwIfAny();
-            return "/room";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Instant now = moments.now();
+                    FormReader reader = new FormReader(typed);
+                    double celsius = reader.quantity(
+                            "temperature",
+                            "The room's temperature",
+                            floors.ways().temperatureUnit());
+                    OptionalDouble percent = reader.optionalNumber("humidity");
+                    String place = place(reader);
+                    reader.faults().throwIfAny();
+                    reader.faults()
+                            .attempt("temperature", () -> new RoomReading(now, celsius, percent))
+                            .ifPresent(reading -> room.add(
+                                    place, List.of(reading), Maker.of(request).name()));
+                    reader.faults().throwIfAny();
+                    return "/room";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/room/plan")
     ModelAndView plan(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            RoomPlan.Way way = reader.choice("way", "What to go by", RoomPlan.Way.class).orElse(RoomPlan.Way.LAST_DAYS);
-            OptionalDouble steady = way == RoomPlan.Way.STEADY ? OptionalDouble.of(reader.quantity("steady", "The temperature expected", floors.ways().temperatureUnit())) : OptionalDouble.empty();
-            String heating = reader.line("heating", "The heating's settings", 400, way == RoomPlan.Way.HEATING);
-            String place = place(reader);
-            reader.faults().throwIfAny();
-            RoomPlan plan = reader.faults().attempt("heating", () -> new RoomPlan(place, way, steady, RoomPlan.written(RoomPlan.settings(heating)))).orElse(RoomPlan.STARTING);
-            reader.faults().attempt(way == RoomPlan.Way.STEADY ? "steady" : "heating", plan::forecast);
-            reader.faults().throwIfAny();
-            room.save(plan);
-            return "/room#plan";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    RoomPlan.Way way = reader.choice("way", "What to go by", RoomPlan.Way.class)
+                            .orElse(RoomPlan.Way.LAST_DAYS);
+                    OptionalDouble steady = way == RoomPlan.Way.STEADY
+                            ? OptionalDouble.of(reader.quantity(
+                                    "steady",
+                                    "The temperature expected",
+                                    floors.ways().temperatureUnit()))
+                            : OptionalDouble.empty();
+                    String heating = reader.line("heating", "The heating's settings", 400, way == RoomPlan.Way.HEATING);
+                    String place = place(reader);
+                    reader.faults().throwIfAny();
+                    RoomPlan plan = reader.faults()
+                            .attempt(
+                                    "heating",
+                                    () -> new RoomPlan(
+                                            place, way, steady, RoomPlan.written(RoomPlan.settings(heating))))
+                            .orElse(RoomPlan.STARTING);
+                    reader.faults().attempt(way == RoomPlan.Way.STEADY ? "steady" : "heating", plan::forecast);
+                    reader.faults().throwIfAny();
+                    room.save(plan);
+                    return "/room#plan";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/room/import")
-    ModelAndView read(@RequestParam Map<String, String> typed, @RequestParam("file") MultipartFile file, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            reader.faults().require(!file.isEmpty(), "file", "No file was chosen.");
-            Optional<TemperatureUnit> unit = reader.raw("unit").isEmpty() ? Optional.empty() : reader.choice("unit", "The unit", TemperatureUnit.class);
-            String place = place(reader);
-            ZoneId zone = ZoneId.getAvailableZoneIds().contains(reader.raw("fileZone")) ? ZoneId.of(reader.raw("fileZone")) : floors.ways().zone();
-            reader.faults().throwIfAny();
-            return "/room/import/" + imports.start(bytes(file), place, zone, unit, Maker.of(request).name());
-        }, form -> page(model, form));
+    ModelAndView read(
+            @RequestParam Map<String, String> typed,
+            @RequestParam("file") MultipartFile file,
+            Model model,
+            HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    reader.faults().require(!file.isEmpty(), "file", "No file was chosen.");
+                    Optional<TemperatureUnit> unit = reader.raw("unit").isEmpty()
+                            ? Optional.empty()
+                            : reader.choice("unit", "The unit", TemperatureUnit.class);
+                    String place = place(reader);
+                    ZoneId zone = ZoneId.getAvailableZoneIds().contains(reader.raw("fileZone"))
+                            ? ZoneId.of(reader.raw("fileZone"))
+                            : floors.ways().zone();
+                    reader.faults().throwIfAny();
+                    return "/room/import/"
+                            + imports.start(
+                                    bytes(file),
+                                    place,
+                                    zone,
+                                    unit,
+                                    Maker.of(request).name());
+                },
+                form -> page(model, form));
     }
 
     @GetMapping("/room/import/{number}")
     String progress(@PathVariable long number, Model model) {
         model.addAttribute("number", number);
-        model.addAttribute("run", imports.run(number).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such import.")));
+        model.addAttribute(
+                "run",
+                imports.run(number)
+                        .orElseThrow(
+                                () -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such import.")));
         return "room/import";
     }
 
@@ -160,8 +213,17 @@ class RoomController {
         Air air = floor.air();
         TemperatureUnit unit = floor.ways().temperatureUnit();
         RoomPlan plan = floors.roomPlan();
-        Map<String, String> all = new LinkedHashMap<>(Map.of("way", plan.way().name(), "heating", plan.heating(), "place", plan.curePlace(), "fileZone", floor.ways().zone().getId(),
-                "steady", plan.steadyC().isPresent() ? unit.showNumber(plan.steadyC().getAsDouble()) : ""));
+        Map<String, String> all = new LinkedHashMap<>(Map.of(
+                "way",
+                plan.way().name(),
+                "heating",
+                plan.heating(),
+                "place",
+                plan.curePlace(),
+                "fileZone",
+                floor.ways().zone().getId(),
+                "steady",
+                plan.steadyC().isPresent() ? unit.showNumber(plan.steadyC().getAsDouble()) : ""));
         all.putAll(form.typed());
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
         model.addAttribute("unit", unit);
@@ -171,7 +233,12 @@ class RoomController {
         model.addAttribute("places", room.places());
         model.addAttribute("readings", room.newest(plan.curePlace(), SHOWN));
         model.addAttribute("nowC", air.temperatureC(floor.now()));
-        model.addAttribute("percent", air.course().humidityPercentAt(floor.now()).stream().boxed().findFirst().orElse(null));
+        model.addAttribute(
+                "percent",
+                air.course().humidityPercentAt(floor.now()).stream()
+                        .boxed()
+                        .findFirst()
+                        .orElse(null));
         model.addAttribute("fitness", air.fitness(floor.now()));
         model.addAttribute("turnsAt", air.fitnessTurnsAt(floor.now()).orElse(null));
         model.addAttribute("silentSince", air.silentSince().orElse(null));
@@ -183,6 +250,9 @@ class RoomController {
     }
 
     private static List<String> zones() {
-        return Arrays.stream(ZoneId.getAvailableZoneIds().toArray(String[]::new)).filter(zone -> zone.contains("/") && !zone.startsWith("Etc")).sorted().toList();
+        return Arrays.stream(ZoneId.getAvailableZoneIds().toArray(String[]::new))
+                .filter(zone -> zone.contains("/") && !zone.startsWith("Etc"))
+                .sorted()
+                .toList();
     }
 }

@@ -43,20 +43,35 @@ class SensorApi {
     }
 
     record SensorReading(
-            @Schema(description = "When it was read, in UTC; now if left out", example = "2026-03-01T18:00:00Z") @Nullable String at,
+            @Schema(description = "When it was read, in UTC; now if left out", example = "2026-03-01T18:00:00Z")
+                    @Nullable
+                    String at,
             @Schema(description = "°C, from −30 to 60; or temperatureF") @Nullable Double temperatureC,
             @Schema(description = "°F; or temperatureC") @Nullable Double temperatureF,
-            @Schema(description = "Relative humidity, above 1 and at most 100 %; may be left out") @Nullable Double humidityPercent) {}
+            @Schema(description = "Relative humidity, above 1 and at most 100 %; may be left out") @Nullable
+                    Double humidityPercent) {}
 
     record Taken(int added, int known) {}
 
     @PostMapping("/api/room/readings")
-    @Operation(summary = "Write readings", description = "The token says for which place. What is known already for that moment is left as it is, so a reading may be sent twice. Of a request with a wrong reading none counts.")
-    ResponseEntity<Object> readings(@RequestHeader(name = "Authorization", required = false) @Nullable String authorization, @RequestBody List<@Nullable SensorReading> sent) {
-        java.util.Optional<String> place = authorization == null || !authorization.startsWith(BEARER) ? java.util.Optional.empty() : room.placeOf(authorization.substring(BEARER.length()).strip());
+    @Operation(
+            summary = "Write readings",
+            description =
+                    "The token says for which place. What is known already for that moment is left as it is, so a "
+                            + "reading may be sent twice. Of a request with a wrong reading none counts.")
+    ResponseEntity<Object> readings(
+            @RequestHeader(name = "Authorization", required = false) @Nullable String authorization,
+            @RequestBody List<@Nullable SensorReading> sent) {
+        java.util.Optional<String> place = authorization == null || !authorization.startsWith(BEARER)
+                ? java.util.Optional.empty()
+                : room.placeOf(authorization.substring(BEARER.length()).strip());
         if (place.isEmpty()) {
-            return ResponseEntity.status(HttpStatus.UNAUTHORIZED).header("WWW-Authenticate", "Bearer")
-                    .body(ProblemDetail.forStatusAndDetail(HttpStatus.UNAUTHORIZED, "This needs a sensor's token, as “Authorization: Bearer …”: make one on the room's page. A revoked one does not count."));
+            return ResponseEntity.status(HttpStatus.UNAUTHORIZED)
+                    .header("WWW-Authenticate", "Bearer")
+                    .body(ProblemDetail.forStatusAndDetail(
+                            HttpStatus.UNAUTHORIZED,
+                            "This needs a sensor's token, as “Authorization: Bearer …”: make one on the "
+                                    + "room's page. A revoked one does not count."));
         }
         List<RoomReading> readings = read(sent);
         int added = room.add(place.get(), readings, "sensor");
@@ -65,7 +80,10 @@ class SensorApi {
 
     private List<RoomReading> read(List<@Nullable SensorReading> sent) {
         Faults faults = new Faults();
-        faults.require(!sent.isEmpty() && sent.size() <= MOST_READINGS, "readings", "Send from 1 to %d readings at once.".formatted(MOST_READINGS));
+        faults.require(
+                !sent.isEmpty() && sent.size() <= MOST_READINGS,
+                "readings",
+                "Send from 1 to %d readings at once.".formatted(MOST_READINGS));
         faults.throwIfAny();
         List<RoomReading> readings = new ArrayList<>();
         for (int i = 0; i < sent.size(); i++) {
@@ -85,21 +103,32 @@ class SensorApi {
         if (at.isAfter(moments.now().plus(CLOCK_SLACK))) {
             throw new IllegalArgumentException("%s is still to come: set the sensor's clock.".formatted(at));
         }
-        double celsius = reading.temperatureC() != null ? reading.temperatureC() : TemperatureUnit.F.toBase(java.util.Objects.requireNonNull(reading.temperatureF()));
-        return new RoomReading(at, celsius, reading.humidityPercent() == null ? OptionalDouble.empty() : OptionalDouble.of(reading.humidityPercent()));
+        double celsius = reading.temperatureC() != null
+                ? reading.temperatureC()
+                : TemperatureUnit.F.toBase(java.util.Objects.requireNonNull(reading.temperatureF()));
+        return new RoomReading(
+                at,
+                celsius,
+                reading.humidityPercent() == null
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(reading.humidityPercent()));
     }
 
     private static Instant moment(String written) {
         try {
             return Instant.parse(written);
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(written), e);
+            throw new IllegalArgumentException(
+                    "“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(written), e);
         }
     }
 
     @ExceptionHandler(InvalidInput.class)
     ProblemDetail invalid(InvalidInput invalid) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, "%d reading(s) are wrong; none was taken.".formatted(invalid.faults().size()));
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.BAD_REQUEST,
+                "%d reading(s) are wrong; none was taken."
+                        .formatted(invalid.faults().size()));
         problem.setProperty("errors", invalid.faults());
         return problem;
     }

@@ -21,7 +21,10 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
-/** Switches the simulated thermometer on: it writes over the same endpoint, with a token of its own, as a real one would. */
+/**
+ * Switches the simulated thermometer on: it writes over the same endpoint, with a token of its own, as a real one
+ * would.
+ */
 @Component
 class SimulatedSensor implements DisposableBean {
 
@@ -55,22 +58,41 @@ class SimulatedSensor implements DisposableBean {
     synchronized void switchOn(String by) {
         if (running.isEmpty()) {
             String token = room.newSensor(PLACE, by);
-            SimulatedThermometer thermometer = new SimulatedThermometer(3, floors.ways().zone(), 21, 16, Optional.empty());
-            running = Optional.of(ticking.scheduleAtFixedRate(() -> thermometer.read(moments.now()).ifPresent(reading -> write(reading, token)), 0, EVERY_S, TimeUnit.SECONDS));
+            SimulatedThermometer thermometer =
+                    new SimulatedThermometer(3, floors.ways().zone(), 21, 16, Optional.empty());
+            running = Optional.of(ticking.scheduleAtFixedRate(
+                    () -> thermometer.read(moments.now()).ifPresent(reading -> write(reading, token)),
+                    0,
+                    EVERY_S,
+                    TimeUnit.SECONDS));
         }
     }
 
     synchronized void switchOff() {
         running.ifPresent(work -> work.cancel(false));
         running = Optional.empty();
-        room.sensors().stream().filter(sensor -> sensor.place().equals(PLACE)).forEach(sensor -> room.revoke(sensor.id()));
+        room.sensors().stream()
+                .filter(sensor -> sensor.place().equals(PLACE))
+                .forEach(sensor -> room.revoke(sensor.id()));
     }
 
     private void write(RoomReading reading, String token) {
-        String body = String.format(Locale.ROOT, "[{\"at\":\"%s\",\"temperatureC\":%.2f,\"humidityPercent\":%.1f}]", reading.at(), reading.temperatureC(), reading.humidityPercent().orElse(50));
-        URI address = URI.create("http://127.0.0.1:" + environment.getProperty("local.server.port") + "/api/room/readings");
+        String body = String.format(
+                Locale.ROOT,
+                "[{\"at\":\"%s\",\"temperatureC\":%.2f,\"humidityPercent\":%.1f}]",
+                reading.at(),
+                reading.temperatureC(),
+                reading.humidityPercent().orElse(50));
+        URI address =
+                URI.create("http://127.0.0.1:" + environment.getProperty("local.server.port") + "/api/room/readings");
         try {
-            client.send(HttpRequest.newBuilder(address).header("Authorization", "Bearer " + token).header("Content-Type", "application/json").POST(BodyPublishers.ofString(body)).build(), BodyHandlers.discarding());
+            client.send(
+                    HttpRequest.newBuilder(address)
+                            .header("Authorization", "Bearer " + token)
+                            .header("Content-Type", "application/json")
+                            .POST(BodyPublishers.ofString(body))
+                            .build(),
+                    BodyHandlers.discarding());
         } catch (IOException e) {
             LOG.warn("The simulated thermometer could not write: {}", e.getMessage());
         } catch (InterruptedException e) {

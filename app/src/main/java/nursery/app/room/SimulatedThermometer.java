@@ -11,8 +11,8 @@ import nursery.app.platform.Published;
 import nursery.core.cure.RoomReading;
 
 /**
- * A stand-in for a sensor in a garage workshop: it follows the day outside, a heating, a window left open on one night, trembles a
- * little, and is silent now and then. The same seed and moment give the same reading.
+ * A stand-in for a sensor in a garage workshop: it follows the day outside, a heating, a window left open on one night,
+ * trembles a little, and is silent now and then. The same seed and moment give the same reading.
  *
  * @param coldNight when the window is left open, if it is; the room falls for eight hours from then
  */
@@ -28,6 +28,7 @@ public record SimulatedThermometer(long seed, ZoneId zone, double heatedC, doubl
     private static final double DROPOUTS = 0.03;
     /** Water in the air stays nearly the same, so the humidity falls as the room warms: about 3 % for a degree. */
     private static final double PERCENT_PER_C = 3;
+
     private static final double USUAL_PERCENT = 48;
 
     /** Empty while it is silent. */
@@ -37,9 +38,14 @@ public record SimulatedThermometer(long seed, ZoneId zone, double heatedC, doubl
             return Optional.empty();
         }
         double minutes = at.atZone(zone).toLocalTime().toSecondOfDay() / 60.0;
-        double celsius = between(minutes) - SWING_C * Math.cos(2 * Math.PI * (minutes / 1440 - 0.62)) - windowC(at) + NOISE_C * random.nextGaussian();
-        double percent = Math.max(25, Math.min(90, USUAL_PERCENT + PERCENT_PER_C * (heatedC - celsius) + random.nextGaussian()));
-        return Optional.of(new RoomReading(at, Math.round(celsius * 100) / 100.0, OptionalDouble.of(Math.round(percent * 10) / 10.0)));
+        double celsius = between(minutes)
+                - SWING_C * Math.cos(2 * Math.PI * (minutes / 1440 - 0.62))
+                - windowC(at)
+                + NOISE_C * random.nextGaussian();
+        double percent =
+                Math.max(25, Math.min(90, USUAL_PERCENT + PERCENT_PER_C * (heatedC - celsius) + random.nextGaussian()));
+        return Optional.of(new RoomReading(
+                at, Math.round(celsius * 100) / 100.0, OptionalDouble.of(Math.round(percent * 10) / 10.0)));
     }
 
     /** The heating's own course: up within two hours, down over five. */
@@ -54,11 +60,14 @@ public record SimulatedThermometer(long seed, ZoneId zone, double heatedC, doubl
     }
 
     private double windowC(Instant at) {
-        return coldNight.filter(from -> !at.isBefore(from)).map(from -> {
-            double open = Duration.between(from, at).toMinutes();
-            double lasting = WINDOW_OPEN.toMinutes();
-            double deep = WINDOW_C * (1 - Math.exp(-Math.min(open, lasting) / 70));
-            return open <= lasting ? deep : deep * Math.exp(-(open - lasting) / 80);
-        }).orElse(0.0);
+        return coldNight
+                .filter(from -> !at.isBefore(from))
+                .map(from -> {
+                    double open = Duration.between(from, at).toMinutes();
+                    double lasting = WINDOW_OPEN.toMinutes();
+                    double deep = WINDOW_C * (1 - Math.exp(-Math.min(open, lasting) / 70));
+                    return open <= lasting ? deep : deep * Math.exp(-(open - lasting) / 80);
+                })
+                .orElse(0.0);
     }
 }

@@ -1,6 +1,4 @@
-/**
- * The room's temperature. Publishes {@link nursery.app.room.RoomBook}.
- */
+/** The room's temperature. Publishes {@link nursery.app.room.RoomBook}. */
 @NullMarked
 package nursery.app.room;
 

@@ -27,7 +27,10 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** The scale's open interface: a stream to listen to, an address to write readings to, and the simulated scale's own buttons. */
+/**
+ * The scale's open interface: a stream to listen to, an address to write readings to, and the simulated scale's own
+ * buttons.
+ */
 @Controller
 class ScaleController implements DisposableBean {
 
@@ -58,37 +61,46 @@ class ScaleController implements DisposableBean {
     }
 
     /**
-     * Where a real scale, or the small program beside it, writes its lines. The header keeps other sites out: a browser does not
-     * send it across sites without asking first, and is not answered.
+     * Where a real scale, or the small program beside it, writes its lines. The header keeps other sites out: a browser
+     * does not send it across sites without asking first, and is not answered.
      */
     @PostMapping(value = "/api/scale/readings", consumes = MediaType.TEXT_PLAIN_VALUE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void readings(@RequestBody String lines, @RequestHeader("X-Scale") String name) {
         Faults faults = new Faults();
-        List<String> written = lines.lines().filter(line -> !line.isBlank()).limit(MOST_LINES).toList();
+        List<String> written =
+                lines.lines().filter(line -> !line.isBlank()).limit(MOST_LINES).toList();
         List<ScaleReading> readings = new ArrayList<>();
         for (int i = 0; i < written.size(); i++) {
             String line = written.get(i);
             faults.attempt("line " + (i + 1), () -> ScaleReading.parse(line)).ifPresent(readings::add);
         }
-        faults.require(name.matches("[\\w .-]{1,40}"), "X-Scale", "The scale's name must be 1 to 40 letters, digits, dots, dashes or blanks.");
+        faults.require(
+                name.matches("[\\w .-]{1,40}"),
+                "X-Scale",
+                "The scale's name must be 1 to 40 letters, digits, dots, dashes or blanks.");
         faults.throwIfAny();
         readings.forEach(reading -> feed.accept(name, reading));
     }
 
-    /** The simulated scale's buttons: on, off, tare, cup, stop, or pour at so many grams a second until it shows so much. */
+    /**
+     * The simulated scale's buttons: on, off, tare, cup, stop, or pour at so many grams a second until it shows so
+     * much.
+     */
     @PostMapping("/scale/simulated")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void press(@RequestParam Map<String, String> typed) {
         Instant now = moments.real();
         simulating = !"off".equals(typed.get("press"));
         switch (typed.getOrDefault("press", "")) {
-            case "on", "off" -> { }
+            case "on", "off" -> {}
             case "tare" -> simulated.tare(now);
             case "cup" -> simulated.freshCup(now);
             case "stop" -> simulated.stop(now);
             case "pour" -> pour(new FormReader(typed), now);
-            default -> throw new InvalidInput(List.of(new Fault("press", "The simulated scale has the buttons on, off, tare, cup, pour and stop.")));
+            default ->
+                throw new InvalidInput(List.of(
+                        new Fault("press", "The simulated scale has the buttons on, off, tare, cup, pour and stop.")));
         }
     }
 
@@ -112,7 +124,8 @@ class ScaleController implements DisposableBean {
     /** The simulated scale writes the same lines a real one would. */
     private void tick() {
         if (simulating && feed.isHeard()) {
-            feed.accept(SIMULATED, ScaleReading.parse(simulated.read(moments.real()).line()));
+            feed.accept(
+                    SIMULATED, ScaleReading.parse(simulated.read(moments.real()).line()));
         }
     }
 

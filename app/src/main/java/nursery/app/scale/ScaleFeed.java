@@ -19,6 +19,7 @@ class ScaleFeed {
     private static final long LISTEN_MS = 30 * 60 * 1000L;
     /** More than a hand pours between two readings: something was set down, lifted or knocked. From memory. */
     private static final double JUMP_G = 15;
+
     private static final int MOST_LISTENERS = 20;
 
     private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
@@ -27,7 +28,7 @@ class ScaleFeed {
     /**
      * What a listening page is told.
      *
-     * @param scale  which scale it is, by the name it gives itself
+     * @param scale which scale it is, by the name it gives itself
      * @param jumped whether the weight changed by more than a hand pours since the reading before
      */
     record Told(String scale, String at, double grams, boolean stable, boolean jumped) {}
@@ -67,7 +68,8 @@ class ScaleFeed {
 
     void accept(String scale, ScaleReading reading) {
         Optional<ScaleReading> before = Optional.ofNullable(last.put(scale, reading));
-        boolean jumped = before.filter(found -> Math.abs(reading.grams() - found.grams()) > JUMP_G).isPresent();
+        boolean jumped = before.filter(found -> Math.abs(reading.grams() - found.grams()) > JUMP_G)
+                .isPresent();
         Told told = new Told(scale, reading.at().toString(), reading.grams(), reading.stable(), jumped);
         for (SseEmitter listener : listeners) {
             try {

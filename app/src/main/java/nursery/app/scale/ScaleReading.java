@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
 /**
  * What a scale shows at one moment.
  *
- * @param grams  since it was last tared
+ * @param grams since it was last tared
  * @param stable whether it has come to rest
  */
 public record ScaleReading(Instant at, double grams, boolean stable) {
@@ -31,13 +31,16 @@ public record ScaleReading(Instant at, double grams, boolean stable) {
     public static ScaleReading parse(String line) {
         Matcher parts = LINE.matcher(line.strip());
         if (!parts.matches()) {
-            throw new IllegalArgumentException("“%s” is not a reading: write a UTC moment, grams, g, and stable if it is at rest."
-                    .formatted(line.length() > 60 ? line.substring(0, 60) + "…" : line));
+            throw new IllegalArgumentException(
+                    "“%s” is not a reading: write a UTC moment, grams, g, and stable if it is at rest."
+                            .formatted(line.length() > 60 ? line.substring(0, 60) + "…" : line));
         }
         try {
-            return new ScaleReading(Instant.parse(parts.group(1)), Double.parseDouble(parts.group(2)), parts.group(3) != null);
+            return new ScaleReading(
+                    Instant.parse(parts.group(1)), Double.parseDouble(parts.group(2)), parts.group(3) != null);
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(parts.group(1)), e);
+            throw new IllegalArgumentException(
+                    "“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(parts.group(1)), e);
         }
     }
 

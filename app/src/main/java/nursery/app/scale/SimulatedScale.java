@@ -5,13 +5,14 @@ import java.time.Instant;
 import java.util.Random;
 
 /**
- * A stand-in for a bench scale: it tares, drifts, trembles, and has liquid poured on it at a chosen speed. The same seed and the
- * same moments give the same readings.
+ * A stand-in for a bench scale: it tares, drifts, trembles, and has liquid poured on it at a chosen speed. The same
+ * seed and the same moments give the same readings.
  */
 final class SimulatedScale {
 
     /** As much as an ordinary kitchen scale wanders; from memory. */
     private static final double DRIFT_G_PER_HOUR = 0.4;
+
     private static final double NOISE_G = 0.03;
     private static final double CUP_G = 8;
     private static final double MS_PER_HOUR = 3_600_000;
@@ -68,7 +69,9 @@ final class SimulatedScale {
     }
 
     private void flow(Instant now) {
-        double poured = Math.min(toPourG, pourGPerSecond * Math.max(0, Duration.between(last, now).toMillis()) / MS_PER_SECOND);
+        double poured = Math.min(
+                toPourG,
+                pourGPerSecond * Math.max(0, Duration.between(last, now).toMillis()) / MS_PER_SECOND);
         loadG += poured;
         toPourG -= poured;
         last = now;

@@ -52,21 +52,30 @@ class SettingsController {
 
     @PostMapping("/shop")
     ModelAndView save(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            shops.save(read(new FormReader(typed)));
-            return "/shop#saved";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    shops.save(read(new FormReader(typed)));
+                    return "/shop#saved";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shop/maker")
     ModelAndView maker(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            String name = reader.line("maker", "The name", Maker.LONGEST_NAME, true);
-            reader.faults().throwIfAny();
-            response.addHeader(HttpHeaders.SET_COOKIE, new Maker(name).cookie().toString());
-            return "/shop#maker";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    String name = reader.line("maker", "The name", Maker.LONGEST_NAME, true);
+                    reader.faults().throwIfAny();
+                    response.addHeader(
+                            HttpHeaders.SET_COOKIE, new Maker(name).cookie().toString());
+                    return "/shop#maker";
+                },
+                form -> page(model, form));
     }
 
     private Ways read(FormReader reader) {
@@ -74,18 +83,29 @@ class SettingsController {
         Optional<VolumeUnit> volume = reader.choice("volumeUnit", "Amounts", VolumeUnit.class);
         Optional<TemperatureUnit> temperature = reader.choice("temperatureUnit", "Temperatures", TemperatureUnit.class);
         String zone = reader.raw("zone");
-        reader.faults().require(ZoneId.getAvailableZoneIds().contains(zone), "zone", "“%s” is not a time zone: choose one from the list.".formatted(zone));
+        reader.faults()
+                .require(
+                        ZoneId.getAvailableZoneIds().contains(zone),
+                        "zone",
+                        "“%s” is not a time zone: choose one from the list.".formatted(zone));
         Optional<LocalTime> from = reader.faults().attempt("quietFrom", () -> TimeOfDay.parse(reader.raw("quietFrom")));
-        Optional<LocalTime> until = reader.faults().attempt("quietUntil", () -> TimeOfDay.parse(reader.raw("quietUntil")));
+        Optional<LocalTime> until =
+                reader.faults().attempt("quietUntil", () -> TimeOfDay.parse(reader.raw("quietUntil")));
         // The form names the unit it was filled in, which this very form may be changing.
         VolumeUnit filledIn = floors.ways().volumeUnit();
         double lossFillMl = reader.quantity("lossFill", "What stays on a mixing cup", filledIn, 0, Losses.MOST_ML);
         double lossCupMl = reader.quantity("lossCup", "What stays on the glove", filledIn, 0, Losses.MOST_ML);
         OptionalDouble minutes = reader.optionalNumber("minutesPerCup");
-        minutes.ifPresent(found -> reader.faults().attempt("minutesPerCup", () -> new Pace(Pace.USUAL_MIXING_MIN, found)));
+        minutes.ifPresent(
+                found -> reader.faults().attempt("minutesPerCup", () -> new Pace(Pace.USUAL_MIXING_MIN, found)));
         reader.faults().throwIfAny();
-        return new Ways(length.orElseThrow(), volume.orElseThrow(), temperature.orElseThrow(), new QuietHours(from.orElseThrow(), until.orElseThrow(), ZoneId.of(zone)),
-                new Losses(lossFillMl, lossCupMl), minutes);
+        return new Ways(
+                length.orElseThrow(),
+                volume.orElseThrow(),
+                temperature.orElseThrow(),
+                new QuietHours(from.orElseThrow(), until.orElseThrow(), ZoneId.of(zone)),
+                new Losses(lossFillMl, lossCupMl),
+                minutes);
     }
 
     private static Map<String, String> typedFrom(Ways ways, Maker maker) {
@@ -98,7 +118,12 @@ class SettingsController {
         typed.put("quietUntil", ways.quiet().untilExclusive().toString());
         typed.put("lossFill", ways.volumeUnit().showNumber(ways.losses().perFillMl()));
         typed.put("lossCup", ways.volumeUnit().showNumber(ways.losses().perCupMl()));
-        typed.put("minutesPerCup", ways.minutesPerCup().stream().mapToObj(minutes -> Numbers.show(minutes, 1)).findFirst().orElse(""));
+        typed.put(
+                "minutesPerCup",
+                ways.minutesPerCup().stream()
+                        .mapToObj(minutes -> Numbers.show(minutes, 1))
+                        .findFirst()
+                        .orElse(""));
         typed.put("maker", maker.isNamed() ? maker.name() : "");
         return typed;
     }
@@ -107,7 +132,12 @@ class SettingsController {
         Map<String, String> all = typedFrom(floors.ways(), new Maker(form.value("maker")));
         all.putAll(form.typed());
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
-        model.addAttribute("zones", ZoneId.getAvailableZoneIds().stream().filter(zone -> zone.contains("/") && !zone.startsWith("Etc")).sorted().toList());
+        model.addAttribute(
+                "zones",
+                ZoneId.getAvailableZoneIds().stream()
+                        .filter(zone -> zone.contains("/") && !zone.startsWith("Etc"))
+                        .sorted()
+                        .toList());
         model.addAttribute("lengthUnits", LengthUnit.values());
         model.addAttribute("volumeUnits", VolumeUnit.values());
         model.addAttribute("temperatureUnits", TemperatureUnit.values());

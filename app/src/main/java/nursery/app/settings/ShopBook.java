@@ -18,6 +18,9 @@ public class ShopBook {
 
     @Transactional
     public void save(Ways ways) {
-        mapper.save(ways, ways.zone().getId(), ways.minutesPerCup().isPresent() ? ways.minutesPerCup().getAsDouble() : null);
+        mapper.save(
+                ways,
+                ways.zone().getId(),
+                ways.minutesPerCup().isPresent() ? ways.minutesPerCup().getAsDouble() : null);
     }
 }

@@ -9,11 +9,16 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface ShopMapper {
 
-    @Insert("""
-            INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, loss_cup_ml, minutes_per_cup)
-            VALUES (1, #{w.lengthUnit}, #{w.volumeUnit}, #{w.temperatureUnit}, #{zone}, #{w.quiet.from}, #{w.quiet.untilExclusive}, #{w.losses.perFillMl}, #{w.losses.perCupMl}, #{pace})
-            ON DUPLICATE KEY UPDATE length_unit = #{w.lengthUnit}, volume_unit = #{w.volumeUnit}, temperature_unit = #{w.temperatureUnit}, zone = #{zone},
-              quiet_from = #{w.quiet.from}, quiet_until = #{w.quiet.untilExclusive}, loss_fill_ml = #{w.losses.perFillMl}, loss_cup_ml = #{w.losses.perCupMl},
+    @Insert(
+            """
+            INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until,
+              loss_fill_ml, loss_cup_ml, minutes_per_cup)
+            VALUES (1, #{w.lengthUnit}, #{w.volumeUnit}, #{w.temperatureUnit}, #{zone}, #{w.quiet.from},
+              #{w.quiet.untilExclusive}, #{w.losses.perFillMl}, #{w.losses.perCupMl}, #{pace})
+            ON DUPLICATE KEY UPDATE length_unit = #{w.lengthUnit}, volume_unit = #{w.volumeUnit}, temperature_unit =
+              #{w.temperatureUnit}, zone = #{zone},
+              quiet_from = #{w.quiet.from}, quiet_until = #{w.quiet.untilExclusive}, loss_fill_ml =
+                #{w.losses.perFillMl}, loss_cup_ml = #{w.losses.perCupMl},
               minutes_per_cup = #{pace}""")
     void save(@Param("w") Ways ways, @Param("zone") String zone, @Param("pace") @Nullable Double minutesPerCup);
 }

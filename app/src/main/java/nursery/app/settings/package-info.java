@@ -1,6 +1,4 @@
-/**
- * The shop's units, zone, quiet hours and measuring cup. Publishes {@link nursery.app.settings.ShopBook}.
- */
+/** The shop's units, zone, quiet hours and measuring cup. Publishes {@link nursery.app.settings.ShopBook}. */
 @NullMarked
 package nursery.app.settings;
 

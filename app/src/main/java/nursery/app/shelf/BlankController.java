@@ -39,12 +39,16 @@ class BlankController {
 
     @GetMapping("/shelf/blanks/new")
     String fresh(Model model) {
-        return page(model, Form.fresh(Map.of("form", "STRAIGHT", "unit", floors.ways().lengthUnit().name(), "baseCoated", "on", "h0", "0")));
+        return page(
+                model,
+                Form.fresh(Map.of(
+                        "form", "STRAIGHT", "unit", floors.ways().lengthUnit().name(), "baseCoated", "on", "h0", "0")));
     }
 
     @GetMapping("/shelf/blanks/{id}")
     String open(@PathVariable long id, Model model) {
-        ShelfBlank blank = floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank =
+                floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
         return page(model, Form.fresh(BlankForm.typedFrom(blank, floors.ways().lengthUnit())));
     }
@@ -58,32 +62,54 @@ class BlankController {
 
     @PostMapping("/shelf/blanks/new")
     ModelAndView add(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            BlankForm form = new BlankForm(typed);
-            String name = form.name();
-            return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow());
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    BlankForm form = new BlankForm(typed);
+                    String name = form.name();
+                    return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow());
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/blanks/{id}")
-    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView change(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         model.addAttribute("id", id);
-        return posts.handle(typed, model, () -> {
-            BlankForm form = new BlankForm(typed);
-            String name = form.name();
-            shelf.changeBlank(id, form.version(), name, form.blankOrThrow(), form.why(), Maker.of(request).name());
-            return "/shelf#blank-" + id;
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    BlankForm form = new BlankForm(typed);
+                    String name = form.name();
+                    shelf.changeBlank(
+                            id,
+                            form.version(),
+                            name,
+                            form.blankOrThrow(),
+                            form.why(),
+                            Maker.of(request).name());
+                    return "/shelf#blank-" + id;
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/blanks/{id}/remove")
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        ShelfBlank blank = floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank =
+                floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
-        return posts.handle(typed, model, () -> {
-            shelf.removeBlank(id);
-            return "/shelf";
-        }, form -> page(model, new Form(BlankForm.typedFrom(blank, floors.ways().lengthUnit()), form.faults(), form.token())));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    shelf.removeBlank(id);
+                    return "/shelf";
+                },
+                form -> page(
+                        model,
+                        new Form(BlankForm.typedFrom(blank, floors.ways().lengthUnit()), form.faults(), form.token())));
     }
 
     private String page(Model model, Form form) {
@@ -98,6 +124,8 @@ class BlankController {
         model.addAttribute("blank", blank.orElse(null));
         model.addAttribute("unit", form.unit());
         model.addAttribute("problems", blank.isPresent() ? List.of() : form.faults());
-        model.addAttribute("picture", blank.map(b -> CupPicture.of("blank", b, CupLook.BARE)).orElse(null));
+        model.addAttribute(
+                "picture",
+                blank.map(b -> CupPicture.of("blank", b, CupLook.BARE)).orElse(null));
     }
 }

@@ -7,12 +7,32 @@ import nursery.core.measure.Edition;
 import org.jspecify.annotations.Nullable;
 
 /** An edition of a blank as its table keeps it; its stations are rows of their own. */
-record BlankEditionRow(int number, int product, Instant madeAt, String madeBy, String why, String form, boolean baseCoated, double rimBareMm, double baseBareMm, double handleGapMm,
+record BlankEditionRow(
+        int number,
+        int product,
+        Instant madeAt,
+        String madeBy,
+        String why,
+        String form,
+        boolean baseCoated,
+        double rimBareMm,
+        double baseBareMm,
+        double handleGapMm,
         @Nullable Double nominalOz) {
 
     static BlankEditionRow of(Edition<Blank> edition) {
         Blank blank = edition.value();
-        return new BlankEditionRow(edition.number(), edition.product(), edition.madeAt(), edition.madeBy(), edition.why().name(), OutlineForm.of(blank.outline()).name(),
-                blank.baseCoated(), blank.rimBareMm(), blank.baseBareMm(), blank.handleGapMm(), blank.nominalOz().isPresent() ? blank.nominalOz().getAsDouble() : null);
+        return new BlankEditionRow(
+                edition.number(),
+                edition.product(),
+                edition.madeAt(),
+                edition.madeBy(),
+                edition.why().name(),
+                OutlineForm.of(blank.outline()).name(),
+                blank.baseCoated(),
+                blank.rimBareMm(),
+                blank.baseBareMm(),
+                blank.handleGapMm(),
+                blank.nominalOz().isPresent() ? blank.nominalOz().getAsDouble() : null);
     }
 }

@@ -58,7 +58,11 @@ final class BlankForm {
         if (outline.isEmpty() || !reader.faults().none()) {
             return Optional.empty();
         }
-        return reader.faults().attempt("form", () -> new Blank(outline.get(), reader.isTicked("baseCoated"), rimBareMm, baseBareMm, gapMm, size));
+        return reader.faults()
+                .attempt(
+                        "form",
+                        () -> new Blank(
+                                outline.get(), reader.isTicked("baseCoated"), rimBareMm, baseBareMm, gapMm, size));
     }
 
     /** @throws InvalidInput with everything wrong on the form */
@@ -84,9 +88,14 @@ final class BlankForm {
     private Optional<Outline> outline() {
         String form = reader.raw("form");
         return switch (form) {
-            case "STRAIGHT" -> outline(() -> new Straight(length("height", "The height"), length("circumference", "The circumference")));
-            case "TAPERED" -> outline(() -> new Tapered(length("height", "The height"), length("baseCircumference", "The circumference at the base"),
-                    length("rimCircumference", "The circumference at the rim")));
+            case "STRAIGHT" ->
+                outline(() ->
+                        new Straight(length("height", "The height"), length("circumference", "The circumference")));
+            case "TAPERED" ->
+                outline(() -> new Tapered(
+                        length("height", "The height"),
+                        length("baseCircumference", "The circumference at the base"),
+                        length("rimCircumference", "The circumference at the rim")));
             case "TURNED" -> outline(this::turned);
             default -> {
                 reader.faults().add("form", "The form: choose straight, tapered or turned.");

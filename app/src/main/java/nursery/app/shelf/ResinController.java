@@ -48,38 +48,59 @@ class ResinController {
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
         Resin resin = floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("id", id);
-        return posts.handle(typed, model, () -> {
-            shelf.removeResin(id);
-            return "/shelf";
-        }, form -> page(model, new Form(typedFrom(resin), form.faults(), form.token())));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    shelf.removeResin(id);
+                    return "/shelf";
+                },
+                form -> page(model, new Form(typedFrom(resin), form.faults(), form.token())));
     }
 
     private Map<String, String> typedFrom(Resin resin) {
-        Map<String, String> typed = ResinForm.typedFrom(resin.name(), resin.copy().printed(), resin.copy().source(), unit());
+        Map<String, String> typed = ResinForm.typedFrom(
+                resin.name(), resin.copy().printed(), resin.copy().source(), unit());
         typed.put("version", String.valueOf(resin.version()));
         return typed;
     }
 
     @PostMapping("/shelf/resins/new")
     ModelAndView add(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            ResinForm form = new ResinForm(typed, unit());
-            String name = form.name();
-            String source = form.source();
-            return "/shelf#resin-" + shelf.addResin(name, form.labelOrThrow(), source);
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    ResinForm form = new ResinForm(typed, unit());
+                    String name = form.name();
+                    String source = form.source();
+                    return "/shelf#resin-" + shelf.addResin(name, form.labelOrThrow(), source);
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/resins/{id}")
-    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView change(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         model.addAttribute("id", id);
-        return posts.handle(typed, model, () -> {
-            ResinForm form = new ResinForm(typed, unit());
-            String name = form.name();
-            String source = form.source();
-            shelf.changeResin(id, form.version(), name, form.labelOrThrow(), source, form.why(), Maker.of(request).name());
-            return "/shelf#resin-" + id;
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    ResinForm form = new ResinForm(typed, unit());
+                    String name = form.name();
+                    String source = form.source();
+                    shelf.changeResin(
+                            id,
+                            form.version(),
+                            name,
+                            form.labelOrThrow(),
+                            source,
+                            form.why(),
+                            Maker.of(request).name());
+                    return "/shelf#resin-" + id;
+                },
+                form -> page(model, form));
     }
 
     private TemperatureUnit unit() {

@@ -14,7 +14,10 @@ import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MixRatio;
 
-/** The form a resin's label is copied to: between what was typed and a {@link Label}. Working time is in minutes, as labels print it. */
+/**
+ * The form a resin's label is copied to: between what was typed and a {@link Label}. Working time is in minutes, as
+ * labels print it.
+ */
 final class ResinForm {
 
     static final int LONGEST_NAME = 80;
@@ -50,13 +53,25 @@ final class ResinForm {
         if (ratio.isEmpty() || times.isEmpty() || Double.isNaN(referenceC)) {
             return Optional.empty();
         }
-        return reader.faults().attempt("name", () -> new Label(ratio.get(), times.get(), referenceC, activation, densities, viscosity, potLife, tolerance));
+        return reader.faults()
+                .attempt(
+                        "name",
+                        () -> new Label(
+                                ratio.get(),
+                                times.get(),
+                                referenceC,
+                                activation,
+                                densities,
+                                viscosity,
+                                potLife,
+                                tolerance));
     }
 
     /** @throws InvalidInput with everything wrong on the form */
     Label labelOrThrow() {
         Optional<Label> label = label();
-        return label.filter(read -> reader.faults().none()).orElseThrow(() -> new InvalidInput(reader.faults().found()));
+        return label.filter(read -> reader.faults().none())
+                .orElseThrow(() -> new InvalidInput(reader.faults().found()));
     }
 
     int version() {
@@ -79,19 +94,35 @@ final class ResinForm {
         double scuffAfterH = reader.number("scuffAfter", "Scuff needed after");
         double curedH = reader.number("cured", "Cured");
         double fullCureH = reader.number("fullCure", "Full cure");
-        return reader.faults().found().size() > before ? Optional.empty()
-                : reader.faults().attempt("working", () -> new LabelTimes(workingH, turningH, recoatFromH, recoatUntilH, sandableFromH,
-                        sandableSureH, scuffAfterH, curedH, fullCureH));
+        return reader.faults().found().size() > before
+                ? Optional.empty()
+                : reader.faults()
+                        .attempt(
+                                "working",
+                                () -> new LabelTimes(
+                                        workingH,
+                                        turningH,
+                                        recoatFromH,
+                                        recoatUntilH,
+                                        sandableFromH,
+                                        sandableSureH,
+                                        scuffAfterH,
+                                        curedH,
+                                        fullCureH));
     }
 
     private Optional<Densities> densities() {
         OptionalDouble a = reader.optionalNumber("densityA");
         OptionalDouble b = reader.optionalNumber("densityB");
         if (a.isPresent() != b.isPresent()) {
-            reader.faults().require(!reader.raw(a.isPresent() ? "densityB" : "densityA").isEmpty(), a.isPresent() ? "densityB" : "densityA",
-                    "One density alone cannot split a mix by scale: enter both or neither.");
+            reader.faults()
+                    .require(
+                            !reader.raw(a.isPresent() ? "densityB" : "densityA").isEmpty(),
+                            a.isPresent() ? "densityB" : "densityA",
+                            "One density alone cannot split a mix by scale: enter both or neither.");
         }
-        return a.isPresent() && b.isPresent() ? reader.faults().attempt("densityA", () -> new Densities(a.getAsDouble(), b.getAsDouble()))
+        return a.isPresent() && b.isPresent()
+                ? reader.faults().attempt("densityA", () -> new Densities(a.getAsDouble(), b.getAsDouble()))
                 : Optional.empty();
     }
 

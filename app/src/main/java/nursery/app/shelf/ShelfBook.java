@@ -80,13 +80,16 @@ public class ShelfBook {
     public long addResin(String name, Label label, String source) {
         refuseTaken(mapper.resinNamed(name), 0, name);
         long id = mapper.insertResin(name);
-        copyDown(id, Editions.first(new Resin.Copy(label, Optional.empty(), source), moments.now(), NOBODY).current());
+        copyDown(
+                id,
+                Editions.first(new Resin.Copy(label, Optional.empty(), source), moments.now(), NOBODY)
+                        .current());
         return id;
     }
 
     /**
-     * Changes a resin. What its label was is kept: coats that were poured with it keep it, unless it was copied wrong. What was learned here
-     * stays only while it is measured against the same times.
+     * Changes a resin. What its label was is kept: coats that were poured with it keep it, unless it was copied wrong.
+     * What was learned here stays only while it is measured against the same times.
      *
      * @param why whether it was copied wrong, or the product is another from now on
      * @throws InvalidInput if another resin has the name, or it was changed since {@code version} was read
@@ -97,7 +100,10 @@ public class ShelfBook {
         refuseTaken(mapper.resinNamed(name), id, name);
         refuseStale(mapper.updateResin(id, version, name));
         Resin now = floors.shelf().resin(id).orElseThrow();
-        Optional<Resin.Found> found = why == Edition.Why.CHANGED || !curesAlike(now.copy().printed(), label) ? Optional.empty() : now.copy().found();
+        Optional<Resin.Found> found =
+                why == Edition.Why.CHANGED || !curesAlike(now.copy().printed(), label)
+                        ? Optional.empty()
+                        : now.copy().found();
         Resin.Copy copy = new Resin.Copy(label, found, source);
         if (!now.copy().equals(copy)) {
             copyDown(id, now.editions().next(copy, moments.now(), by, why));
@@ -105,7 +111,9 @@ public class ShelfBook {
     }
 
     private static boolean curesAlike(Label a, Label b) {
-        return a.times().equals(b.times()) && a.referenceC() == b.referenceC() && a.activationKjPerMol() == b.activationKjPerMol();
+        return a.times().equals(b.times())
+                && a.referenceC() == b.referenceC()
+                && a.activationKjPerMol() == b.activationKjPerMol();
     }
 
     private void copyDown(long id, Edition<Resin.Copy> edition) {
@@ -140,7 +148,8 @@ public class ShelfBook {
     public void removeResin(long id) {
         refuseInUse("resin", mapper.cupsInResin(id, MOST_TOLD + 1));
         if (mapper.recordsOfResin(id) > 0) {
-            throw new InvalidInput(List.of(new Fault("resin", "Mixes or bottles of this resin are on record: it stays, so that they can be traced.")));
+            throw new InvalidInput(List.of(new Fault(
+                    "resin", "Mixes or bottles of this resin are on record: it stays, so that they can be traced.")));
         }
         mapper.deleteResinEditions(id);
         mapper.deleteResin(id);
@@ -149,8 +158,12 @@ public class ShelfBook {
 
     private static void refuseInUse(String what, List<String> codes) {
         if (!codes.isEmpty()) {
-            String told = String.join(", ", codes.subList(0, Math.min(MOST_TOLD, codes.size()))) + (codes.size() > MOST_TOLD ? " and more" : "");
-            throw new InvalidInput(List.of(new Fault(what, "This %s is in use by %s: it stays, because their plans and logs rest on it.".formatted(what, told))));
+            String told = String.join(", ", codes.subList(0, Math.min(MOST_TOLD, codes.size())))
+                    + (codes.size() > MOST_TOLD ? " and more" : "");
+            throw new InvalidInput(List.of(new Fault(
+                    what,
+                    "This %s is in use by %s: it stays, because their plans and logs rest on it."
+                            .formatted(what, told))));
         }
     }
 
@@ -170,10 +183,14 @@ public class ShelfBook {
     @Transactional
     public void addSpindles(int count) {
         mapper.changed();
-        Turner newest = floors.shelf().turners().stream().reduce((a, b) -> b)
-                .orElseThrow(() -> new InvalidInput(List.of(new Fault("spindle", "There is no turner to add a spindle to: add one on the shelf."))));
+        Turner newest = floors.shelf().turners().stream()
+                .reduce((a, b) -> b)
+                .orElseThrow(() -> new InvalidInput(List.of(
+                        new Fault("spindle", "There is no turner to add a spindle to: add one on the shelf."))));
         for (int i = 1; i <= count; i++) {
-            addSpindle(newest.id(), "%s-%d".formatted(newest.name(), newest.spindles().size() + i));
+            addSpindle(
+                    newest.id(),
+                    "%s-%d".formatted(newest.name(), newest.spindles().size() + i));
         }
     }
 
@@ -213,7 +230,9 @@ public class ShelfBook {
         faults.throwIfAny();
     }
 
-    /** Puts the two starting profiles and a four-spindle turner on an empty shelf, so that a first cup can be started. */
+    /**
+     * Puts the two starting profiles and a four-spindle turner on an empty shelf, so that a first cup can be started.
+     */
     @Transactional
     public void stockIfEmpty() {
         if (mapper.resins() > 0) {
@@ -230,14 +249,17 @@ public class ShelfBook {
 
     private static void refuseTaken(Optional<Long> holder, long self, String name) {
         if (holder.filter(id -> id != self).isPresent()) {
-            throw new InvalidInput(List.of(new Fault("name", "“%s” is already on the shelf: choose another name.".formatted(name))));
+            throw new InvalidInput(
+                    List.of(new Fault("name", "“%s” is already on the shelf: choose another name.".formatted(name))));
         }
     }
 
     private static void refuseStale(int changed) {
         if (changed == 0) {
-            throw new InvalidInput(List.of(new Fault("version",
-                    "Someone changed this while you had it open. Your figures are still here: open it afresh in another tab to compare, then save again from there.")));
+            throw new InvalidInput(List.of(new Fault(
+                    "version",
+                    "Someone changed this while you had it open. Your figures are still here: open "
+                            + "it afresh in another tab to compare, then save again from there.")));
         }
     }
 }

@@ -41,7 +41,10 @@ class ShelfController {
     /** A blank with its drawing and its area. */
     record BlankCard(ShelfBlank blank, CupPicture picture, CoatedArea area) {
         static BlankCard of(ShelfBlank blank) {
-            return new BlankCard(blank, CupPicture.of("blank-" + blank.id(), blank.blank(), CupLook.BARE), blank.blank().area());
+            return new BlankCard(
+                    blank,
+                    CupPicture.of("blank-" + blank.id(), blank.blank(), CupLook.BARE),
+                    blank.blank().area());
         }
     }
 
@@ -52,53 +55,75 @@ class ShelfController {
 
     @PostMapping("/shelf/turners")
     ModelAndView turner(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            String name = reader.line("turner", "The turner's name", LONGEST_NAME, true);
-            double rpm = reader.number("rpm", "The turner's speed");
-            double spindles = reader.number("spindles", "The number of spindles");
-            reader.faults().require(Double.isNaN(spindles) || spindles >= 1 && spindles <= MOST_SPINDLES && spindles == Math.rint(spindles), "spindles",
-                    "A turner has 1 to %d spindles.".formatted(MOST_SPINDLES));
-            reader.faults().throwIfAny();
-            shelf.addTurner(name, rpm, (int) spindles);
-            return "/shelf#turners";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    String name = reader.line("turner", "The turner's name", LONGEST_NAME, true);
+                    double rpm = reader.number("rpm", "The turner's speed");
+                    double spindles = reader.number("spindles", "The number of spindles");
+                    reader.faults()
+                            .require(
+                                    Double.isNaN(spindles)
+                                            || spindles >= 1
+                                                    && spindles <= MOST_SPINDLES
+                                                    && spindles == Math.rint(spindles),
+                                    "spindles",
+                                    "A turner has 1 to %d spindles.".formatted(MOST_SPINDLES));
+                    reader.faults().throwIfAny();
+                    shelf.addTurner(name, rpm, (int) spindles);
+                    return "/shelf#turners";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/turners/{id}")
     ModelAndView speed(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            double rpm = reader.number("rpm-" + id, "The turner's speed");
-            reader.faults().throwIfAny();
-            shelf.changeSpeed(id, rpm);
-            return "/shelf#turners";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double rpm = reader.number("rpm-" + id, "The turner's speed");
+                    reader.faults().throwIfAny();
+                    shelf.changeSpeed(id, rpm);
+                    return "/shelf#turners";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/measuring-cups")
     ModelAndView measuringCup(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            VolumeUnit volume = floors.ways().volumeUnit();
-            LengthUnit length = floors.ways().lengthUnit();
-            String name = reader.line("cupName", "The measuring cup's name", LONGEST_NAME, true);
-            double capacityMl = reader.quantity("cupMl", "What it holds", volume);
-            double markMl = reader.quantity("markMl", "The distance between marks", volume);
-            double bottomMm = reader.quantity("bottomMm", "The diameter at the bottom", length);
-            double topMm = reader.quantity("topMm", "The diameter at the last mark", length);
-            reader.faults().throwIfAny();
-            shelf.addMeasuringCup(name, new MeasuringCup(capacityMl, markMl, bottomMm, topMm));
-            return "/shelf#measuring-cups";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    VolumeUnit volume = floors.ways().volumeUnit();
+                    LengthUnit length = floors.ways().lengthUnit();
+                    String name = reader.line("cupName", "The measuring cup's name", LONGEST_NAME, true);
+                    double capacityMl = reader.quantity("cupMl", "What it holds", volume);
+                    double markMl = reader.quantity("markMl", "The distance between marks", volume);
+                    double bottomMm = reader.quantity("bottomMm", "The diameter at the bottom", length);
+                    double topMm = reader.quantity("topMm", "The diameter at the last mark", length);
+                    reader.faults().throwIfAny();
+                    shelf.addMeasuringCup(name, new MeasuringCup(capacityMl, markMl, bottomMm, topMm));
+                    return "/shelf#measuring-cups";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/measuring-cups/{id}/in-hand")
     ModelAndView inHand(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(typed, model, () -> {
-            shelf.takeInHand(id);
-            return "/shelf#measuring-cups";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    shelf.takeInHand(id);
+                    return "/shelf#measuring-cups";
+                },
+                form -> page(model, form));
     }
 
     private String page(Model model, Form form) {

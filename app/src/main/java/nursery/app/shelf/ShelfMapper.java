@@ -26,13 +26,21 @@ interface ShelfMapper {
     @Update("UPDATE blank SET name = #{name}, version = version + 1 WHERE id = #{id} AND version = #{version}")
     int updateBlank(@Param("id") long id, @Param("version") int version, @Param("name") String name);
 
-    @Insert("""
-            INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why, form, base_coated, rim_bare_mm, base_bare_mm, handle_gap_mm, nominal_oz)
-            VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.form}, #{e.baseCoated}, #{e.rimBareMm}, #{e.baseBareMm}, #{e.handleGapMm}, #{e.nominalOz})""")
+    @Insert(
+            """
+            INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why, form, base_coated,
+              rim_bare_mm, base_bare_mm, handle_gap_mm, nominal_oz)
+            VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.form}, #{e.baseCoated},
+              #{e.rimBareMm}, #{e.baseBareMm}, #{e.handleGapMm}, #{e.nominalOz})""")
     void insertBlankEdition(@Param("id") long id, @Param("e") BlankEditionRow edition);
 
-    @Insert("INSERT INTO blank_station (blank_id, edition, position, height_mm, circumference_mm) VALUES (#{blankId}, #{edition}, #{position}, #{s.heightMm}, #{s.circumferenceMm})")
-    void insertStation(@Param("blankId") long blankId, @Param("edition") int edition, @Param("position") int position, @Param("s") Station station);
+    @Insert("INSERT INTO blank_station (blank_id, edition, position, height_mm, circumference_mm) VALUES "
+            + "(#{blankId}, #{edition}, #{position}, #{s.heightMm}, #{s.circumferenceMm})")
+    void insertStation(
+            @Param("blankId") long blankId,
+            @Param("edition") int edition,
+            @Param("position") int position,
+            @Param("s") Station station);
 
     @Select("SELECT id FROM blank WHERE name = #{name}")
     Optional<Long> blankNamed(String name);
@@ -44,13 +52,19 @@ interface ShelfMapper {
     @Update("UPDATE resin SET name = #{name}, version = version + 1 WHERE id = #{id} AND version = #{version}")
     int updateResin(@Param("id") long id, @Param("version") int version, @Param("name") String name);
 
-    @Insert("""
-            INSERT INTO resin_edition (resin_id, number, product, made_at, made_by, why, ratio, working_h, turning_h, recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h,
-              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, pot_life, tolerance, source, found_speed, found_activation,
+    @Insert(
+            """
+            INSERT INTO resin_edition (resin_id, number, product, made_at, made_by, why, ratio, working_h, turning_h,
+              recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h,
+              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity,
+                pot_life, tolerance, source, found_speed, found_activation,
               found_observations)
-            VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.ratio}, #{e.times.workingH}, #{e.times.turningH}, #{e.times.recoatFromH},
-              #{e.times.recoatUntilH}, #{e.times.sandableFromH}, #{e.times.sandableSureH}, #{e.times.scuffAfterH}, #{e.times.curedH}, #{e.times.fullCureH}, #{e.referenceC},
-              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.potLife}, #{e.tolerance}, #{e.source}, #{e.foundSpeed}, #{e.foundActivation},
+            VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.ratio},
+              #{e.times.workingH}, #{e.times.turningH}, #{e.times.recoatFromH},
+              #{e.times.recoatUntilH}, #{e.times.sandableFromH}, #{e.times.sandableSureH}, #{e.times.scuffAfterH},
+                #{e.times.curedH}, #{e.times.fullCureH}, #{e.referenceC},
+              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.potLife}, #{e.tolerance},
+                #{e.source}, #{e.foundSpeed}, #{e.foundActivation},
               #{e.foundObservations})""")
     void insertResinEdition(@Param("id") long id, @Param("e") ResinEditionRow edition);
 
@@ -84,7 +98,8 @@ interface ShelfMapper {
     @Select("SELECT id FROM measuring_cup WHERE name = #{name}")
     Optional<Long> measuringCupNamed(String name);
 
-    @Insert("INSERT INTO measuring_cup (name, capacity_ml, mark_ml, bottom_mm, top_mm) VALUES (#{name}, #{cup.capacityMl}, #{cup.markMl}, #{cup.bottomDiameterMm}, #{cup.topDiameterMm})")
+    @Insert("INSERT INTO measuring_cup (name, capacity_ml, mark_ml, bottom_mm, top_mm) VALUES (#{name}, "
+            + "#{cup.capacityMl}, #{cup.markMl}, #{cup.bottomDiameterMm}, #{cup.topDiameterMm})")
     void insertMeasuringCup(@Param("name") String name, @Param("cup") MeasuringCup cup);
 
     @Update("UPDATE measuring_cup SET at_hand = (id = #{id})")
@@ -99,8 +114,10 @@ interface ShelfMapper {
     List<String> cupsInResin(@Param("id") long id, @Param("most") int most);
 
     /** How many mixes, bottles and coats keep a resin's record; one of each is enough to know. */
-    @Select("""
-            SELECT EXISTS (SELECT 1 FROM batch WHERE resin_id = #{id}) + EXISTS (SELECT 1 FROM bottle WHERE resin_id = #{id})
+    @Select(
+            """
+            SELECT EXISTS (SELECT 1 FROM batch WHERE resin_id = #{id}) + EXISTS (SELECT 1 FROM bottle WHERE resin_id
+              = #{id})
               + EXISTS (SELECT 1 FROM log_entry WHERE resin_id = #{id})""")
     int recordsOfResin(long id);
 

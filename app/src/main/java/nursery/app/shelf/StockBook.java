@@ -14,7 +14,9 @@ import nursery.core.resin.Part;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The bottles, and what every batch drew from which lot. A shop that keeps no bottles here is not bothered with them. */
+/**
+ * The bottles, and what every batch drew from which lot. A shop that keeps no bottles here is not bothered with them.
+ */
 @Published
 @Service
 public class StockBook {
@@ -40,13 +42,18 @@ public class StockBook {
     public record Lot(Part part, String lot, double ml) {}
 
     public List<StockedBottle> bottles() {
-        return mapper.bottles().stream().map(row -> new StockedBottle(row.resinId(), bottle(row))).toList();
+        return mapper.bottles().stream()
+                .map(row -> new StockedBottle(row.resinId(), bottle(row)))
+                .toList();
     }
 
     /** Bottles of one part of a resin that are not empty, the one opened first coming first. */
     public List<Bottle> bottles(long resinId, Part part) {
-        return bottles().stream().filter(stocked -> stocked.resinId() == resinId).map(StockedBottle::bottle)
-                .filter(bottle -> bottle.part() == part && bottle.leftMl() > 0).toList();
+        return bottles().stream()
+                .filter(stocked -> stocked.resinId() == resinId)
+                .map(StockedBottle::bottle)
+                .filter(bottle -> bottle.part() == part && bottle.leftMl() > 0)
+                .toList();
     }
 
     /** What the bottles lack for a mix, by the book; nothing for a resin whose bottles are not kept. */
@@ -54,11 +61,19 @@ public class StockBook {
         if (bottles().stream().noneMatch(stocked -> stocked.resinId() == resinId)) {
             return List.of();
         }
-        return List.of(Part.values()).stream().map(part -> new Lot(part, "", Bottle.draw(bottles(resinId, part), of(mix, part)).shortMl())).filter(lot -> lot.ml() > 0.05).toList();
+        return List.of(Part.values()).stream()
+                .map(part -> new Lot(
+                        part,
+                        "",
+                        Bottle.draw(bottles(resinId, part), of(mix, part)).shortMl()))
+                .filter(lot -> lot.ml() > 0.05)
+                .toList();
     }
 
     public List<Lot> lotsOf(long batch) {
-        return mapper.lotsOf(batch).stream().map(row -> new Lot(Part.valueOf(row.part()), row.lot(), row.ml())).toList();
+        return mapper.lotsOf(batch).stream()
+                .map(row -> new Lot(Part.valueOf(row.part()), row.lot(), row.ml()))
+                .toList();
     }
 
     /** Takes a batch's parts out of the bottles; what they do not hold by the book is not drawn from anywhere. */
@@ -82,7 +97,9 @@ public class StockBook {
     private void draw(long resinId, Mix mix, DrawnFor drawnFor, String by) {
         mapper.lock(resinId);
         for (Part part : Part.values()) {
-            Bottle.draw(bottles(resinId, part), of(mix, part)).draws().forEach(draw -> insert(draw.bottleId(), drawnFor, draw.ml(), by));
+            Bottle.draw(bottles(resinId, part), of(mix, part))
+                    .draws()
+                    .forEach(draw -> insert(draw.bottleId(), drawnFor, draw.ml(), by));
         }
     }
 
@@ -105,13 +122,26 @@ public class StockBook {
      */
     @Transactional
     public void look(long bottleId, double leftMl, String by) {
-        StockedBottle stocked = bottles().stream().filter(found -> found.bottle().id() == bottleId).findFirst()
-                .orElseThrow(() -> new InvalidInput(List.of(new Fault("bottle", "That bottle is not on the shelf any more."))));
+        StockedBottle stocked = bottles().stream()
+                .filter(found -> found.bottle().id() == bottleId)
+                .findFirst()
+                .orElseThrow(() ->
+                        new InvalidInput(List.of(new Fault("bottle", "That bottle is not on the shelf any more."))));
         mapper.lock(stocked.resinId());
         Faults faults = new Faults();
-        faults.within("left-" + bottleId, "What is left of lot " + stocked.bottle().lot(), leftMl, 0, stocked.bottle().holdsMl(), "ml");
+        faults.within(
+                "left-" + bottleId,
+                "What is left of lot " + stocked.bottle().lot(),
+                leftMl,
+                0,
+                stocked.bottle().holdsMl(),
+                "ml");
         faults.throwIfAny();
-        Bottle now = bottles().stream().map(StockedBottle::bottle).filter(bottle -> bottle.id() == bottleId).findFirst().orElseThrow();
+        Bottle now = bottles().stream()
+                .map(StockedBottle::bottle)
+                .filter(bottle -> bottle.id() == bottleId)
+                .findFirst()
+                .orElseThrow();
         insert(bottleId, new DrawnFor(null, null), now.leftMl() - leftMl, by);
     }
 
@@ -120,6 +150,11 @@ public class StockBook {
     }
 
     private static Bottle bottle(BottleRow row) {
-        return new Bottle(row.id(), Part.valueOf(row.part()), row.lot(), row.holdsMl(), Math.max(0, Math.min(row.holdsMl(), row.holdsMl() - row.drawnMl())));
+        return new Bottle(
+                row.id(),
+                Part.valueOf(row.part()),
+                row.lot(),
+                row.holdsMl(),
+                Math.max(0, Math.min(row.holdsMl(), row.holdsMl() - row.drawnMl())));
     }
 }

@@ -42,11 +42,18 @@ class StockController {
         public double mixableMl() {
             double a = left(Part.A);
             double b = left(Part.B);
-            return resin.label().ratio().parts() * Math.min(a / resin.label().ratio().partsA(), b / resin.label().ratio().partsB());
+            return resin.label().ratio().parts()
+                    * Math.min(
+                            a / resin.label().ratio().partsA(),
+                            b / resin.label().ratio().partsB());
         }
 
         private double left(Part part) {
-            return bottles.stream().map(StockBook.StockedBottle::bottle).filter(bottle -> bottle.part() == part).mapToDouble(bottle -> bottle.leftMl()).sum();
+            return bottles.stream()
+                    .map(StockBook.StockedBottle::bottle)
+                    .filter(bottle -> bottle.part() == part)
+                    .mapToDouble(bottle -> bottle.leftMl())
+                    .sum();
         }
     }
 
@@ -57,36 +64,65 @@ class StockController {
 
     @PostMapping("/shelf/bottles")
     ModelAndView add(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            Optional<Long> resin = reader.id("resin", "The resin").filter(id -> floors.shelf().resin(id).isPresent());
-            reader.faults().require(resin.isPresent() || reader.raw("resin").isEmpty(), "resin", "That resin is not on the shelf any more: choose another.");
-            Optional<Part> part = reader.choice("part", "Resin or hardener", Part.class);
-            String lot = reader.line("lot", "The lot", LONGEST_LOT, true);
-            double holdsMl = reader.quantity("holds", "What the bottle holds", floors.ways().volumeUnit());
-            reader.faults().throwIfAny();
-            stock.add(resin.orElseThrow(), part.orElseThrow(), lot, holdsMl, Maker.of(request).name());
-            return "/shelf/bottles";
-        }, form -> page(model, form));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Optional<Long> resin = reader.id("resin", "The resin")
+                            .filter(id -> floors.shelf().resin(id).isPresent());
+                    reader.faults()
+                            .require(
+                                    resin.isPresent() || reader.raw("resin").isEmpty(),
+                                    "resin",
+                                    "That resin is not on the shelf any more: choose another.");
+                    Optional<Part> part = reader.choice("part", "Resin or hardener", Part.class);
+                    String lot = reader.line("lot", "The lot", LONGEST_LOT, true);
+                    double holdsMl = reader.quantity(
+                            "holds", "What the bottle holds", floors.ways().volumeUnit());
+                    reader.faults().throwIfAny();
+                    stock.add(
+                            resin.orElseThrow(),
+                            part.orElseThrow(),
+                            lot,
+                            holdsMl,
+                            Maker.of(request).name());
+                    return "/shelf/bottles";
+                },
+                form -> page(model, form));
     }
 
     @PostMapping("/shelf/bottles/{id}")
-    ModelAndView look(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            double leftMl = reader.quantity("left-" + id, "What is left", floors.ways().volumeUnit());
-            reader.faults().throwIfAny();
-            stock.look(id, leftMl, Maker.of(request).name());
-            return "/shelf/bottles";
-        }, form -> page(model, form));
+    ModelAndView look(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double leftMl = reader.quantity(
+                            "left-" + id, "What is left", floors.ways().volumeUnit());
+                    reader.faults().throwIfAny();
+                    stock.look(id, leftMl, Maker.of(request).name());
+                    return "/shelf/bottles";
+                },
+                form -> page(model, form));
     }
 
     private String page(Model model, Form form) {
         List<StockBook.StockedBottle> all = stock.bottles();
         model.addAttribute("form", form);
         model.addAttribute("resins", floors.shelf().resins());
-        model.addAttribute("stocks", floors.shelf().resins().stream()
-                .map(resin -> new ResinStock(resin, all.stream().filter(bottle -> bottle.resinId() == resin.id()).toList())).filter(found -> !found.bottles().isEmpty()).toList());
+        model.addAttribute(
+                "stocks",
+                floors.shelf().resins().stream()
+                        .map(resin -> new ResinStock(
+                                resin,
+                                all.stream()
+                                        .filter(bottle -> bottle.resinId() == resin.id())
+                                        .toList()))
+                        .filter(found -> !found.bottles().isEmpty())
+                        .toList());
         return "shelf/bottles";
     }
 }

@@ -26,11 +26,24 @@ interface StockMapper {
     @Select("SELECT id FROM bottle WHERE resin_id = #{resinId} FOR UPDATE")
     List<Long> lock(long resinId);
 
-    @Insert("INSERT INTO bottle (resin_id, part, lot, holds_ml, added_at, added_by) VALUES (#{resinId}, #{part}, #{lot}, #{holdsMl}, #{at}, #{by})")
-    void insertBottle(@Param("resinId") long resinId, @Param("part") String part, @Param("lot") String lot, @Param("holdsMl") double holdsMl, @Param("at") Instant at, @Param("by") String by);
+    @Insert("INSERT INTO bottle (resin_id, part, lot, holds_ml, added_at, added_by) VALUES (#{resinId}, #{part}, "
+            + "#{lot}, #{holdsMl}, #{at}, #{by})")
+    void insertBottle(
+            @Param("resinId") long resinId,
+            @Param("part") String part,
+            @Param("lot") String lot,
+            @Param("holdsMl") double holdsMl,
+            @Param("at") Instant at,
+            @Param("by") String by);
 
-    @Insert("INSERT INTO bottle_draw (bottle_id, batch_id, entry_id, ml, drawn_at, drawn_by) VALUES (#{bottleId}, #{for.batch}, #{for.entry}, #{ml}, #{at}, #{by})")
-    void insertDraw(@Param("bottleId") long bottleId, @Param("for") DrawnFor drawnFor, @Param("ml") double ml, @Param("at") Instant at, @Param("by") String by);
+    @Insert("INSERT INTO bottle_draw (bottle_id, batch_id, entry_id, ml, drawn_at, drawn_by) VALUES (#{bottleId}, "
+            + "#{for.batch}, #{for.entry}, #{ml}, #{at}, #{by})")
+    void insertDraw(
+            @Param("bottleId") long bottleId,
+            @Param("for") DrawnFor drawnFor,
+            @Param("ml") double ml,
+            @Param("at") Instant at,
+            @Param("by") String by);
 
     @Update("UPDATE bottle SET drawn_ml = drawn_ml + #{ml} WHERE id = #{bottleId}")
     void countOn(@Param("bottleId") long bottleId, @Param("ml") double ml);
@@ -40,6 +53,7 @@ interface StockMapper {
     @Select("SELECT bottle_id, SUM(ml) FROM bottle_draw WHERE entry_id = #{entryId} GROUP BY bottle_id")
     List<DrawRow> drawnFor(long entryId);
 
-    @Select("SELECT b.part, b.lot, d.ml FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id WHERE d.batch_id = #{batchId} ORDER BY b.part, d.id")
+    @Select("SELECT b.part, b.lot, d.ml FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id WHERE d.batch_id = "
+            + "#{batchId} ORDER BY b.part, d.id")
     List<LotRow> lotsOf(long batchId);
 }

@@ -61,25 +61,43 @@ class EditController {
     }
 
     @PostMapping("/techniques/{key}/edit")
-    ModelAndView save(@PathVariable String key, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView save(
+            @PathVariable String key,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         find(key);
-        return posts.handle(typed, model, () -> {
-            FormReader reader = new FormReader(typed);
-            Optional<Technique> technique = EditForm.read(reader, typed);
-            reader.faults().throwIfAny();
-            techniques.change(key, reader.version(), technique.orElseThrow(), Maker.of(request).name());
-            return "/techniques/" + key;
-        }, form -> page(key, form, model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Optional<Technique> technique = EditForm.read(reader, typed);
+                    reader.faults().throwIfAny();
+                    techniques.change(
+                            key,
+                            reader.version(),
+                            technique.orElseThrow(),
+                            Maker.of(request).name());
+                    return "/techniques/" + key;
+                },
+                form -> page(key, form, model));
     }
 
     private ShelvedTechnique find(String key) {
-        return techniques.find(key).filter(ShelvedTechnique::own).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no technique of your own here: copy one first."));
+        return techniques
+                .find(key)
+                .filter(ShelvedTechnique::own)
+                .orElseThrow(() -> new ResponseStatusException(
+                        HttpStatus.NOT_FOUND, "There is no technique of your own here: copy one first."));
     }
 
     private String page(String key, Form form, Model model) {
         FormReader reader = new FormReader(form.typed());
         Optional<Technique> technique = EditForm.read(reader, form.typed());
-        List<Judgement.Finding> findings = technique.map(found -> judge.findings(found.plan(Schools.of(), Map.of()))).orElse(List.of());
+        List<Judgement.Finding> findings = technique
+                .map(found -> judge.findings(found.plan(Schools.of(), Map.of())))
+                .orElse(List.of());
         model.addAttribute("form", form);
         model.addAttribute("key", key);
         model.addAttribute("rows", EditForm.rows(form.typed()));

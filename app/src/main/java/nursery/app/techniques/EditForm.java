@@ -21,15 +21,31 @@ import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
 
 /**
- * A technique as a form: rows of inputs, {@code s0.do} and so on. A group of steps is a row that opens it and a row that closes it.
- * Nothing is kept on the server while it is edited; the form itself is the draft.
+ * A technique as a form: rows of inputs, {@code s0.do} and so on. A group of steps is a row that opens it and a row
+ * that closes it. Nothing is kept on the server while it is edited; the form itself is the draft.
  */
 final class EditForm {
 
     /** What a row can be beside a step. */
     static final String REPEAT_FROM = "repeat-from";
+
     static final String REPEAT_TO = "repeat-to";
-    private static final List<String> FIELDS = List.of("do", "title", "detail", "wait", "amount", "fast", "coat", "material", "width", "height", "grit", "only", "least", "most", "usual");
+    private static final List<String> FIELDS = List.of(
+            "do",
+            "title",
+            "detail",
+            "wait",
+            "amount",
+            "fast",
+            "coat",
+            "material",
+            "width",
+            "height",
+            "grit",
+            "only",
+            "least",
+            "most",
+            "usual");
 
     private EditForm() {}
 
@@ -49,7 +65,11 @@ final class EditForm {
                 return "Until here";
             }
             String title = value("title");
-            return value("do").equals(REPEAT_FROM) ? "Several times: " + title : title.isEmpty() ? StepKind.named(value("do")).map(StepKind::title).orElse("A step") : title;
+            return value("do").equals(REPEAT_FROM)
+                    ? "Several times: " + title
+                    : title.isEmpty()
+                            ? StepKind.named(value("do")).map(StepKind::title).orElse("A step")
+                            : title;
         }
 
         public boolean isPour() {
@@ -69,7 +89,17 @@ final class EditForm {
         List<Map<String, String>> rows = new ArrayList<>();
         for (Technique.Part part : technique.parts()) {
             if (part instanceof Technique.Repeat repeat) {
-                rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_FROM, "title", repeat.title(), "least", "" + repeat.least(), "most", "" + repeat.most(), "usual", "" + repeat.usual())));
+                rows.add(new LinkedHashMap<>(Map.of(
+                        "do",
+                        REPEAT_FROM,
+                        "title",
+                        repeat.title(),
+                        "least",
+                        "" + repeat.least(),
+                        "most",
+                        "" + repeat.most(),
+                        "usual",
+                        "" + repeat.usual())));
                 repeat.steps().forEach(step -> rows.add(row(step)));
                 rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_TO)));
             } else if (part instanceof Technique.Single single) {
@@ -88,12 +118,20 @@ final class EditForm {
         row.put("title", step.title());
         row.put("detail", step.detail());
         row.put("wait", wait.kind().written());
-        row.put("amount", wait.kind().isMinutes() ? String.valueOf(wait.atLeast().toMinutes()) : wait.kind() == Wait.Kind.AGE ? Numbers.show(wait.hours()) : "");
+        row.put(
+                "amount",
+                wait.kind().isMinutes()
+                        ? String.valueOf(wait.atLeast().toMinutes())
+                        : wait.kind() == Wait.Kind.AGE ? Numbers.show(wait.hours()) : "");
         row.put("fast", wait.fastHours() != wait.hours() ? Numbers.show(wait.fastHours()) : "");
         row.put("coat", step.role().map(CoatRole::written).orElse(""));
         row.put("material", step.material().written());
-        row.put("width", step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
-        row.put("height", step.size().map(size -> Numbers.show(size.heightMm(), 1)).orElse(""));
+        row.put(
+                "width",
+                step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
+        row.put(
+                "height",
+                step.size().map(size -> Numbers.show(size.heightMm(), 1)).orElse(""));
         row.put("grit", step.grit());
         row.put("only", String.join(",", step.only().stream().map(School::name).toList()));
         return row;
@@ -113,7 +151,8 @@ final class EditForm {
 
     /** The form after a button between the rows was pressed, such as {@code up-3}. */
     static Map<String, String> pressed(Map<String, String> typed, String press) {
-        List<Map<String, String>> rows = new ArrayList<>(rows(typed).stream().map(Row::values).toList());
+        List<Map<String, String>> rows =
+                new ArrayList<>(rows(typed).stream().map(Row::values).toList());
         String[] parts = press.split("-", 2);
         int at = parts.length == 2 && parts[1].matches("\\d{1,3}") ? Integer.parseInt(parts[1]) : -1;
         if (at >= 0 && at < rows.size()) {
@@ -122,8 +161,12 @@ final class EditForm {
                 case "down" -> swap(rows, at, at + 1);
                 case "remove" -> rows.remove(at);
                 case "twice" -> rows.add(at + 1, new LinkedHashMap<>(rows.get(at)));
-                case "after" -> rows.add(at + 1, new LinkedHashMap<>(Map.of("do", StepKind.WASH.written(), "wait", "none", "material", "ordinary")));
-                default -> { }
+                case "after" ->
+                    rows.add(
+                            at + 1,
+                            new LinkedHashMap<>(
+                                    Map.of("do", StepKind.WASH.written(), "wait", "none", "material", "ordinary")));
+                default -> {}
             }
         }
         Map<String, String> next = new LinkedHashMap<>(typed);
@@ -159,12 +202,22 @@ final class EditForm {
         for (Row row : rows(typed)) {
             String at = "s" + row.place();
             if (row.is("do", REPEAT_FROM)) {
-                reader.faults().require(open.isEmpty(), at + ".do", "A repeat cannot hold another: close the first one before.");
-                open = Optional.of(new Technique.Repeat(row.value("title"), whole(reader, row, "least"), whole(reader, row, "most"), whole(reader, row, "usual"), List.of()));
+                reader.faults()
+                        .require(
+                                open.isEmpty(),
+                                at + ".do",
+                                "A repeat cannot hold another: close the first one before.");
+                open = Optional.of(new Technique.Repeat(
+                        row.value("title"),
+                        whole(reader, row, "least"),
+                        whole(reader, row, "most"),
+                        whole(reader, row, "usual"),
+                        List.of()));
                 openedAt = at;
             } else if (row.is("do", REPEAT_TO)) {
                 reader.faults().require(open.isPresent(), at + ".do", "This closes a repeat that was not opened.");
-                open.ifPresent(from -> parts.add(new Technique.Repeat(from.title(), from.least(), from.most(), from.usual(), List.copyOf(inside))));
+                open.ifPresent(from -> parts.add(new Technique.Repeat(
+                        from.title(), from.least(), from.most(), from.usual(), List.copyOf(inside))));
                 inside.clear();
                 open = Optional.empty();
             } else {
@@ -176,22 +229,45 @@ final class EditForm {
                 }
             }
         }
-        reader.faults().require(open.isEmpty(), openedAt + ".do", "This repeat is not closed: put “until here” behind its last step.");
-        return reader.faults().none() ? reader.faults().attempt("steps", () -> new Technique(name, about, parts)) : Optional.empty();
+        reader.faults()
+                .require(
+                        open.isEmpty(),
+                        openedAt + ".do",
+                        "This repeat is not closed: put “until here” behind its last step.");
+        return reader.faults().none()
+                ? reader.faults().attempt("steps", () -> new Technique(name, about, parts))
+                : Optional.empty();
     }
 
     private static Optional<TechniqueStep> step(FormReader reader, Row row, String at) {
         Optional<StepKind> kind = StepKind.named(row.value("do"));
-        reader.faults().require(kind.isPresent(), at + ".do", "“%s” is no kind of step: choose one.".formatted(row.value("do")));
+        reader.faults()
+                .require(
+                        kind.isPresent(),
+                        at + ".do",
+                        "“%s” is no kind of step: choose one.".formatted(row.value("do")));
         Optional<Wait> wait = wait(reader, row, at);
         Optional<CoatRole> role = kind.filter(StepKind::isPour).flatMap(found -> CoatRole.named(row.value("coat")));
-        kind.filter(StepKind::isPour).ifPresent(found -> reader.faults().require(role.isPresent(), at + ".coat", "%s is a coat: choose which.".formatted(found.title())));
-        List<School> only = Arrays.stream(row.value("only").split(",")).filter(school -> !school.isBlank()).flatMap(school -> Arrays.stream(School.values()).filter(found -> found.name().equals(school.strip()))).toList();
+        kind.filter(StepKind::isPour).ifPresent(found -> reader.faults()
+                .require(role.isPresent(), at + ".coat", "%s is a coat: choose which.".formatted(found.title())));
+        List<School> only = Arrays.stream(row.value("only").split(","))
+                .filter(school -> !school.isBlank())
+                .flatMap(school -> Arrays.stream(School.values())
+                        .filter(found -> found.name().equals(school.strip())))
+                .toList();
         if (kind.isEmpty() || wait.isEmpty() || kind.get().isPour() != role.isPresent()) {
             return Optional.empty();
         }
-        return Optional.of(new TechniqueStep(kind.get(), row.value("title").strip(), wait.get(), row.value("detail").strip(), role, Material.named(row.value("material")).orElse(Material.ORDINARY),
-                size(reader, row, at), row.value("grit").strip(), only));
+        return Optional.of(new TechniqueStep(
+                kind.get(),
+                row.value("title").strip(),
+                wait.get(),
+                row.value("detail").strip(),
+                role,
+                Material.named(row.value("material")).orElse(Material.ORDINARY),
+                size(reader, row, at),
+                row.value("grit").strip(),
+                only));
     }
 
     private static Optional<Wait> wait(FormReader reader, Row row, String at) {
@@ -200,7 +276,9 @@ final class EditForm {
         reader.faults().require(kind.isPresent(), at + ".wait", "“%s” is no wait: choose one.".formatted(written));
         return kind.flatMap(found -> switch (found) {
             case NONE, STRAIGHT_ON, SANDABLE, CURED -> Optional.of(Wait.of(found));
-            case DRY, SETTLE, INTO_COAT -> minutes(reader, at).flatMap(minutes -> reader.faults().attempt(at + ".amount", () -> Wait.of(found, minutes)));
+            case DRY, SETTLE, INTO_COAT ->
+                minutes(reader, at)
+                        .flatMap(minutes -> reader.faults().attempt(at + ".amount", () -> Wait.of(found, minutes)));
             case AGE -> age(reader, at);
         });
     }
@@ -208,7 +286,9 @@ final class EditForm {
     private static Optional<Wait> age(FormReader reader, String at) {
         double hours = reader.number(at + ".amount", "The hours on the cure clock");
         double fast = reader.optionalNumber(at + ".fast").orElse(hours);
-        return Double.isNaN(hours) ? Optional.empty() : reader.faults().attempt(at + ".amount", () -> Wait.age(hours, fast));
+        return Double.isNaN(hours)
+                ? Optional.empty()
+                : reader.faults().attempt(at + ".amount", () -> Wait.age(hours, fast));
     }
 
     private static Optional<Duration> minutes(FormReader reader, String at) {
@@ -216,7 +296,14 @@ final class EditForm {
         if (Double.isNaN(minutes)) {
             return Optional.empty();
         }
-        boolean sane = reader.faults().within(at + ".amount", "The minutes to wait", minutes, 0, Duration.ofDays(30).toMinutes(), "min");
+        boolean sane = reader.faults()
+                .within(
+                        at + ".amount",
+                        "The minutes to wait",
+                        minutes,
+                        0,
+                        Duration.ofDays(30).toMinutes(),
+                        "min");
         return sane ? Optional.of(Duration.ofMinutes(Math.round(minutes))) : Optional.empty();
     }
 
@@ -226,13 +313,20 @@ final class EditForm {
         }
         double width = reader.quantity(at + ".width", "The width", LengthUnit.MM);
         double height = reader.quantity(at + ".height", "The height", LengthUnit.MM);
-        return Double.isNaN(width) || Double.isNaN(height) ? Optional.empty() : reader.faults().attempt(at + ".width", () -> new DecalSize(width, height));
+        return Double.isNaN(width) || Double.isNaN(height)
+                ? Optional.empty()
+                : reader.faults().attempt(at + ".width", () -> new DecalSize(width, height));
     }
 
     private static int whole(FormReader reader, Row row, String field) {
         String value = row.value(field).strip();
         boolean sane = value.matches("\\d{1,2}");
-        reader.faults().require(sane, "s%d.%s".formatted(row.place(), field), "“%s” is no number of times: write 1 to %d.".formatted(value.toLowerCase(Locale.ROOT), Technique.MOST_TIMES));
+        reader.faults()
+                .require(
+                        sane,
+                        "s%d.%s".formatted(row.place(), field),
+                        "“%s” is no number of times: write 1 to %d."
+                                .formatted(value.toLowerCase(Locale.ROOT), Technique.MOST_TIMES));
         return sane ? Integer.parseInt(value) : 0;
     }
 }

@@ -20,7 +20,10 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import org.springframework.stereotype.Component;
 
-/** A technique looked at on its own: on the first blank of the shelf and with a regular resin, since no cup has chosen either yet. */
+/**
+ * A technique looked at on its own: on the first blank of the shelf and with a regular resin, since no cup has chosen
+ * either yet.
+ */
 @Component
 class PlanJudge {
 
@@ -34,30 +37,51 @@ class PlanJudge {
     }
 
     /** What a card says: how many steps and coats, hands and days, and what is wrong. */
-    record Sketch(int steps, int coats, int handsOnMinutes, double hours, List<Mark> marks, List<Judgement.Finding> findings) {
+    record Sketch(
+            int steps,
+            int coats,
+            int handsOnMinutes,
+            double hours,
+            List<Mark> marks,
+            List<Judgement.Finding> findings) {
 
         public String lasts() {
-            return hours < HOURS_PER_DAY ? Numbers.show(hours, 0) + " h" : Numbers.show(hours / HOURS_PER_DAY, 1) + " days";
+            return hours < HOURS_PER_DAY
+                    ? Numbers.show(hours, 0) + " h"
+                    : Numbers.show(hours / HOURS_PER_DAY, 1) + " days";
         }
     }
 
     /** A step on the strip of hours that stands for a technique: how far along, per cent, and as what. */
     record Mark(double x, String style) {
         static Mark of(PlanStep step, double hours, double allHours) {
-            String style = step.kind().isClearCoat() ? "coat" : step.kind().isPour() ? "adhesive" : step.kind().isSanding() ? "sand" : "work";
+            String style = step.kind().isClearCoat()
+                    ? "coat"
+                    : step.kind().isPour() ? "adhesive" : step.kind().isSanding() ? "sand" : "work";
             return new Mark(Math.round(970 * hours / Math.max(1, allHours)) / 10.0, style);
         }
     }
 
-    /** A step to read: when it comes at the earliest, counted from the start, what it waits for, and what is wrong with it. */
+    /**
+     * A step to read: when it comes at the earliest, counted from the start, what it waits for, and what is wrong with
+     * it.
+     */
     record Line(PlanStep step, String from, String waits, String amount, List<Judgement.Finding> findings) {}
 
     Sketch sketch(Technique technique, Schools schools) {
         List<PlanStep> plan = technique.plan(schools, Map.of());
-        List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        List<Double> hours = Judgement.earliestHours(
+                plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         double all = hours.isEmpty() ? 0 : hours.get(hours.size() - 1);
-        return new Sketch(plan.size(), (int) plan.stream().filter(step -> step.kind().isPour()).count(), plan.stream().mapToInt(step -> step.kind().handsOnMinutes()).sum(),
-                all, IntStream.range(0, plan.size()).mapToObj(i -> Mark.of(plan.get(i), hours.get(i), all)).toList(), findings(plan));
+        return new Sketch(
+                plan.size(),
+                (int) plan.stream().filter(step -> step.kind().isPour()).count(),
+                plan.stream().mapToInt(step -> step.kind().handsOnMinutes()).sum(),
+                all,
+                IntStream.range(0, plan.size())
+                        .mapToObj(i -> Mark.of(plan.get(i), hours.get(i), all))
+                        .toList(),
+                findings(plan));
     }
 
     List<Judgement.Finding> findings(List<PlanStep> plan) {
@@ -66,21 +90,42 @@ class PlanJudge {
 
     List<Line> lines(Technique technique, Schools schools, Show show) {
         List<PlanStep> plan = technique.plan(schools, Map.of());
-        List<Double> hours = Judgement.earliestHours(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        List<Double> hours = Judgement.earliestHours(
+                plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         List<Judgement.Finding> findings = findings(plan);
-        return IntStream.range(0, plan.size()).mapToObj(i -> new Line(plan.get(i), from(hours.get(i)), plan.get(i).waiting().words(), amount(plan.get(i), show),
-                findings.stream().filter(finding -> finding.place() == i).toList())).toList();
+        return IntStream.range(0, plan.size())
+                .mapToObj(i -> new Line(
+                        plan.get(i),
+                        from(hours.get(i)),
+                        plan.get(i).waiting().words(),
+                        amount(plan.get(i), show),
+                        findings.stream()
+                                .filter(finding -> finding.place() == i)
+                                .toList()))
+                .toList();
     }
 
     private String amount(PlanStep step, Show show) {
-        return step.role().map(role -> {
-            Share share = Share.of(blank(), role, step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE, 0);
-            return "about %s; practice %s %s".formatted(show.volume(share.suggestedMl()), show.volumes(share.practice().lowMl(), share.practice().highMl()), share.practice().on());
-        }).orElse("");
+        return step.role()
+                .map(role -> {
+                    Share share = Share.of(
+                            blank(), role, step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE, 0);
+                    return "about %s; practice %s %s"
+                            .formatted(
+                                    show.volume(share.suggestedMl()),
+                                    show.volumes(
+                                            share.practice().lowMl(),
+                                            share.practice().highMl()),
+                                    share.practice().on());
+                })
+                .orElse("");
     }
 
     private Blank blank() {
-        return floors.shelf().blanks().stream().map(ShelfBlank::blank).findFirst().orElse(USUAL_BLANK);
+        return floors.shelf().blanks().stream()
+                .map(ShelfBlank::blank)
+                .findFirst()
+                .orElse(USUAL_BLANK);
     }
 
     private static String from(double hours) {

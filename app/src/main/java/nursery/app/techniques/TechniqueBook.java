@@ -41,7 +41,10 @@ public class TechniqueBook {
     }
 
     public List<ShelvedTechnique> own() {
-        return mapper.all().stream().map(row -> new ShelvedTechnique(String.valueOf(row.id()), true, row.version(), TechniqueFile.read(row.body()))).toList();
+        return mapper.all().stream()
+                .map(row -> new ShelvedTechnique(
+                        String.valueOf(row.id()), true, row.version(), TechniqueFile.read(row.body())))
+                .toList();
     }
 
     public Optional<ShelvedTechnique> find(String key) {
@@ -69,8 +72,18 @@ public class TechniqueBook {
     @Transactional
     public void change(String key, int version, Technique technique, String by) {
         refuseTaken(technique.name(), key);
-        if (mapper.update(Long.parseLong(key), version, technique.name(), TechniqueFile.write(technique), moments.now(), by) == 0) {
-            throw new InvalidInput(List.of(new Fault("version", "Someone changed or removed this technique while you had it open. Save yours under another name, then compare.")));
+        if (mapper.update(
+                        Long.parseLong(key),
+                        version,
+                        technique.name(),
+                        TechniqueFile.write(technique),
+                        moments.now(),
+                        by)
+                == 0) {
+            throw new InvalidInput(List.of(new Fault(
+                    "version",
+                    "Someone changed or removed this technique while you had it open. Save yours "
+                            + "under another name, then compare.")));
         }
     }
 
@@ -80,15 +93,27 @@ public class TechniqueBook {
     }
 
     private void refuseTaken(String name, String exceptKey) {
-        if (all().stream().anyMatch(other -> other.technique().name().equalsIgnoreCase(name) && !other.key().equals(exceptKey))) {
-            throw new InvalidInput(List.of(new Fault("name", "There is a technique called “%s” already: choose another name.".formatted(name))));
+        if (all().stream()
+                .anyMatch(other -> other.technique().name().equalsIgnoreCase(name)
+                        && !other.key().equals(exceptKey))) {
+            throw new InvalidInput(List.of(new Fault(
+                    "name", "There is a technique called “%s” already: choose another name.".formatted(name))));
         }
     }
 
     private static List<ShelvedTechnique> shipped() {
         try {
-            return Stream.of(new PathMatchingResourcePatternResolver().getResources("classpath:/techniques/*.json")).filter(file -> !String.valueOf(file.getFilename()).contains(".schema."))
-                    .map(TechniqueBook::shipped).sorted((a, b) -> a.key().equals(FIRST) ? -1 : b.key().equals(FIRST) ? 1 : a.technique().name().compareTo(b.technique().name())).toList();
+            return Stream.of(new PathMatchingResourcePatternResolver().getResources("classpath:/techniques/*.json"))
+                    .filter(file -> !String.valueOf(file.getFilename()).contains(".schema."))
+                    .map(TechniqueBook::shipped)
+                    .sorted((a, b) -> a.key().equals(FIRST)
+                            ? -1
+                            : b.key().equals(FIRST)
+                                    ? 1
+                                    : a.technique()
+                                            .name()
+                                            .compareTo(b.technique().name()))
+                    .toList();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -96,11 +121,16 @@ public class TechniqueBook {
 
     private static ShelvedTechnique shipped(Resource file) {
         try {
-            return new ShelvedTechnique(String.valueOf(file.getFilename()).replace(".json", ""), false, 0, TechniqueFile.read(file.getContentAsByteArray()));
+            return new ShelvedTechnique(
+                    String.valueOf(file.getFilename()).replace(".json", ""),
+                    false,
+                    0,
+                    TechniqueFile.read(file.getContentAsByteArray()));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         } catch (InvalidInput e) {
-            throw new IllegalStateException("A technique that ships is wrong, " + file.getFilename() + ": " + e.faults(), e);
+            throw new IllegalStateException(
+                    "A technique that ships is wrong, " + file.getFilename() + ": " + e.faults(), e);
         }
     }
 }

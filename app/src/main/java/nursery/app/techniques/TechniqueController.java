@@ -60,8 +60,13 @@ class TechniqueController {
     @GetMapping(value = "/techniques/{key}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable String key) {
         Technique technique = find(key).technique();
-        String name = technique.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".technique.json";
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(TechniqueFile.write(technique));
+        String name =
+                technique.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".technique.json";
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(TechniqueFile.write(technique));
     }
 
     @GetMapping(value = "/techniques/schema.json", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -70,37 +75,65 @@ class TechniqueController {
     }
 
     @PostMapping("/techniques/import")
-    ModelAndView read(@RequestParam Map<String, String> typed, @RequestParam("file") MultipartFile file, Model model, HttpServletRequest request) {
-        return posts.handle(typed, model, () -> {
-            if (file.isEmpty()) {
-                throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-            }
-            return "/techniques/" + techniques.add(TechniqueFile.read(bytes(file)), Maker.of(request).name());
-        }, form -> shelf(model, form));
+    ModelAndView read(
+            @RequestParam Map<String, String> typed,
+            @RequestParam("file") MultipartFile file,
+            Model model,
+            HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    if (file.isEmpty()) {
+                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
+                    }
+                    return "/techniques/"
+                            + techniques.add(
+                                    TechniqueFile.read(bytes(file)),
+                                    Maker.of(request).name());
+                },
+                form -> shelf(model, form));
     }
 
     @PostMapping("/techniques/{key}/copy")
-    ModelAndView copy(@PathVariable String key, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+    ModelAndView copy(
+            @PathVariable String key,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         Technique original = find(key).technique();
-        return posts.handle(typed, model, () -> "/techniques/%s/edit".formatted(
-                techniques.add(new Technique(freeName(original.name()), original.about(), original.parts()), Maker.of(request).name())), form -> page(key, form, model));
+        return posts.handle(
+                typed,
+                model,
+                () -> "/techniques/%s/edit"
+                        .formatted(techniques.add(
+                                new Technique(freeName(original.name()), original.about(), original.parts()),
+                                Maker.of(request).name())),
+                form -> page(key, form, model));
     }
 
     @PostMapping("/techniques/{key}/remove")
     ModelAndView remove(@PathVariable String key, @RequestParam Map<String, String> typed, Model model) {
         ShelvedTechnique technique = find(key);
-        return posts.handle(typed, model, () -> {
-            if (!technique.own()) {
-                throw new InvalidInput(List.of(new Fault("technique", "This technique ships with Nursery and stays.")));
-            }
-            techniques.remove(key);
-            return "/techniques";
-        }, form -> page(key, form, model));
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    if (!technique.own()) {
+                        throw new InvalidInput(
+                                List.of(new Fault("technique", "This technique ships with Nursery and stays.")));
+                    }
+                    techniques.remove(key);
+                    return "/techniques";
+                },
+                form -> page(key, form, model));
     }
 
     private String freeName(String name) {
-        String stem = name.length() > Technique.LONGEST_NAME - 12 ? name.substring(0, Technique.LONGEST_NAME - 12) : name;
-        List<String> taken = techniques.all().stream().map(other -> other.technique().name()).toList();
+        String stem =
+                name.length() > Technique.LONGEST_NAME - 12 ? name.substring(0, Technique.LONGEST_NAME - 12) : name;
+        List<String> taken =
+                techniques.all().stream().map(other -> other.technique().name()).toList();
         String free = stem + ", my way";
         for (int i = 2; taken.contains(free); i++) {
             free = stem + ", my way " + i;
@@ -109,7 +142,9 @@ class TechniqueController {
     }
 
     private ShelvedTechnique find(String key) {
-        return techniques.find(key).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such technique."));
+        return techniques
+                .find(key)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such technique."));
     }
 
     private static byte[] bytes(MultipartFile file) {
@@ -122,7 +157,9 @@ class TechniqueController {
 
     private String shelf(Model model, Form form) {
         Map<ShelvedTechnique, PlanJudge.Sketch> sketches = new LinkedHashMap<>();
-        techniques.all().forEach(technique -> sketches.put(technique, judge.sketch(technique.technique(), Schools.of())));
+        techniques
+                .all()
+                .forEach(technique -> sketches.put(technique, judge.sketch(technique.technique(), Schools.of())));
         model.addAttribute("form", form);
         model.addAttribute("techniques", sketches);
         return "techniques/shelf";
@@ -134,7 +171,9 @@ class TechniqueController {
         model.addAttribute("form", form);
         model.addAttribute("shelved", technique);
         model.addAttribute("sketch", judge.sketch(technique.technique(), Schools.of()));
-        model.addAttribute("questions", technique.technique().questions().stream().map(Question::words).toList());
+        model.addAttribute(
+                "questions",
+                technique.technique().questions().stream().map(Question::words).toList());
         model.addAttribute("lines", judge.lines(technique.technique(), Schools.of(), show));
         return "techniques/technique";
     }

@@ -25,7 +25,8 @@ import org.junit.jupiter.api.Test;
 class PlanBarTest {
 
     private static final Instant START = Instant.parse("2026-03-02T00:00:00Z");
-    private static final Frame HUNDRED_HOURS = new Frame(new Span(START, hour(100)), new QuietHours(LocalTime.of(22, 0), LocalTime.of(6, 0), ZoneOffset.UTC));
+    private static final Frame HUNDRED_HOURS = new Frame(
+            new Span(START, hour(100)), new QuietHours(LocalTime.of(22, 0), LocalTime.of(6, 0), ZoneOffset.UTC));
 
     private static Instant hour(double hours) {
         return START.plus(Duration.ofMinutes(Math.round(hours * 60)));
@@ -37,10 +38,14 @@ class PlanBarTest {
 
     @Test
     void aCoatIsDrawnInItsPhasesByTheLabel() {
-        // Common practice for regular resin: turning 4 h, straight on from 4 to 6 h, sandable from 8 h, cured after 24 h (P13 to P17).
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(new Coat(poured(10), hour(100))), List.of(), List.of(), Optional.empty());
+        // Common practice for regular resin: turning 4 h, straight on from 4 to 6 h, sandable from 8 h, cured after 24
+        // h (P13 to P17).
+        PlanBar bar = PlanBar.of(
+                HUNDRED_HOURS, List.of(new Coat(poured(10), hour(100))), List.of(), List.of(), Optional.empty());
 
-        assertThat(bar.coats()).extracting(Piece::style, Piece::x).contains(tuple("tack", 14.0), tuple("hardening", 16.0), tuple("sandable", 18.0), tuple("cured", 34.0));
+        assertThat(bar.coats())
+                .extracting(Piece::style, Piece::x)
+                .contains(tuple("tack", 14.0), tuple("hardening", 16.0), tuple("sandable", 18.0), tuple("cured", 34.0));
         assertThat(bar.coats()).noneMatch(piece -> piece.style().equals("full-cure"));
         // Full cure after 72 h: there the row is bare again.
         Piece last = bar.coats().get(bar.coats().size() - 1);
@@ -49,36 +54,67 @@ class PlanBarTest {
 
     @Test
     void aCoatEndsWhereTheNextBegins() {
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(new Coat(poured(10), hour(15)), new Coat(poured(15), hour(40))), List.of(), List.of(), Optional.empty());
+        PlanBar bar = PlanBar.of(
+                HUNDRED_HOURS,
+                List.of(new Coat(poured(10), hour(15)), new Coat(poured(15), hour(40))),
+                List.of(),
+                List.of(),
+                Optional.empty());
 
-        assertThat(bar.coats()).filteredOn(piece -> piece.x() < 15).allSatisfy(piece -> assertThat(piece.x() + piece.width()).isLessThanOrEqualTo(15.01));
+        assertThat(bar.coats())
+                .filteredOn(piece -> piece.x() < 15)
+                .allSatisfy(piece -> assertThat(piece.x() + piece.width()).isLessThanOrEqualTo(15.01));
         assertThat(bar.coats()).extracting(Piece::style).containsSubsequence("tack", "workable", "tack");
-        assertThat(bar.coats()).allSatisfy(piece -> assertThat(piece.x() + piece.width()).isLessThanOrEqualTo(40.01));
+        assertThat(bar.coats())
+                .allSatisfy(piece -> assertThat(piece.x() + piece.width()).isLessThanOrEqualTo(40.01));
     }
 
     @Test
     void workAndSessionsLieWhereTheirHoursAre() {
         Stretch sanding = new Stretch(new Span(hour(20), hour(20.5)), "work", "", "Sand the body");
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(sanding), List.of(new Stretch(new Span(hour(18), hour(22)), "session", "", "At the bench")), Optional.empty());
+        PlanBar bar = PlanBar.of(
+                HUNDRED_HOURS,
+                List.of(),
+                List.of(sanding),
+                List.of(new Stretch(new Span(hour(18), hour(22)), "session", "", "At the bench")),
+                Optional.empty());
 
-        assertThat(bar.work()).extracting(Piece::x, Piece::width, Piece::title).containsExactly(tuple(20.0, 0.5, "Sand the body"));
+        assertThat(bar.work())
+                .extracting(Piece::x, Piece::width, Piece::title)
+                .containsExactly(tuple(20.0, 0.5, "Sand the body"));
         assertThat(bar.sessions()).extracting(Piece::x, Piece::width).containsExactly(tuple(18.0, 4.0));
         assertThat(bar.quiet()).extracting(Piece::x).containsExactly(0.0, 22.0, 46.0, 70.0, 94.0);
     }
 
     @Test
     void whatLiesOutsideIsNotDrawn() {
-        PlanBar bar = PlanBar.of(HUNDRED_HOURS, List.of(), List.of(new Stretch(new Span(hour(-5), hour(-4)), "work", "", ""), new Stretch(new Span(hour(101), hour(102)), "work", "", "")), List.of(), Optional.of(hour(120)));
+        PlanBar bar = PlanBar.of(
+                HUNDRED_HOURS,
+                List.of(),
+                List.of(
+                        new Stretch(new Span(hour(-5), hour(-4)), "work", "", ""),
+                        new Stretch(new Span(hour(101), hour(102)), "work", "", "")),
+                List.of(),
+                Optional.of(hour(120)));
 
         assertThat(bar.work()).isEmpty();
         assertThat(bar.due()).isEmpty();
-        assertThat(PlanBar.of(HUNDRED_HOURS, List.of(), List.of(), List.of(), Optional.of(hour(72))).due()).contains(72.0);
+        assertThat(PlanBar.of(HUNDRED_HOURS, List.of(), List.of(), List.of(), Optional.of(hour(72)))
+                        .due())
+                .contains(72.0);
     }
 
     @Test
     void aCupsCodeStandsOnItsTurningOnlyWhereItFits() {
-        PlanBar bar = PlanBar.turning(HUNDRED_HOURS, List.of(new Stretch(new Span(hour(1), hour(5)), "turning", "A-01", "A-01 turns"), new Stretch(new Span(hour(10), hour(11)), "turning", "A-02", "A-02 turns")), List.of());
+        PlanBar bar = PlanBar.turning(
+                HUNDRED_HOURS,
+                List.of(
+                        new Stretch(new Span(hour(1), hour(5)), "turning", "A-01", "A-01 turns"),
+                        new Stretch(new Span(hour(10), hour(11)), "turning", "A-02", "A-02 turns")),
+                List.of());
 
-        assertThat(bar.coats()).extracting(Piece::word, Piece::title).containsExactly(tuple("A-01", "A-01 turns"), tuple("", "A-02 turns"));
+        assertThat(bar.coats())
+                .extracting(Piece::word, Piece::title)
+                .containsExactly(tuple("A-01", "A-01 turns"), tuple("", "A-02 turns"));
     }
 }

@@ -14,7 +14,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 class CsvTextTest {
 
     @ParameterizedTest
-    @ValueSource(strings = {"name,count\nBell,2\n", "name;count\r\nBell;2\r\n", "name\tcount\nBell\t2", "\ufeffname,count\n\n Bell , 2 \n"})
+    @ValueSource(
+            strings = {
+                "name,count\nBell,2\n",
+                "name;count\r\nBell;2\r\n",
+                "name\tcount\nBell\t2",
+                "\ufeffname,count\n\n Bell , 2 \n"
+            })
     void theSameRowsComeOutWhateverPartsThem(String text) throws IOException {
         try (CsvText file = CsvText.open(text)) {
             List<CSVRecord> rows = file.parser().getRecords();
@@ -30,15 +36,19 @@ class CsvTextTest {
         // RFC 4180, section 2, rules 6 and 7.
         try (CsvText file = CsvText.open("name;note\n\"Bell; brass\";\"two\nlines, and a \"\"quote\"\"\"\n")) {
             assertThat(file.delimiter()).isEqualTo(';');
-            assertThat(file.parser().getRecords().get(1).toList()).containsExactly("Bell; brass", "two\nlines, and a \"quote\"");
+            assertThat(file.parser().getRecords().get(1).toList())
+                    .containsExactly("Bell; brass", "two\nlines, and a \"quote\"");
         }
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", " ", "\n\n", "\ufeff"})
     void aFileOfNothingIsToldToBeEmpty(String text) {
-        assertThatThrownBy(() -> CsvText.open(text)).isInstanceOf(InvalidInput.class)
-                .satisfies(e -> assertThat(((InvalidInput) e).faults()).singleElement().satisfies(fault -> assertThat(fault.message()).isEqualTo("The file is empty.")));
+        assertThatThrownBy(() -> CsvText.open(text))
+                .isInstanceOf(InvalidInput.class)
+                .satisfies(e -> assertThat(((InvalidInput) e).faults())
+                        .singleElement()
+                        .satisfies(fault -> assertThat(fault.message()).isEqualTo("The file is empty.")));
     }
 
     @ParameterizedTest

@@ -37,9 +37,22 @@ class ScaleTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "12.34 g", "yesterday 12 g", "2026-03-01T18:00:00Z 12,3 g", "2026-03-01T18:00:00Z NaN g", "2026-03-01T18:00:00Z 1e308 g", "2026-03-01T18:00:00Z 99999 g", "2026-03-01T18:00:00Z 12 oz"})
+    @ValueSource(
+            strings = {
+                "",
+                "12.34 g",
+                "yesterday 12 g",
+                "2026-03-01T18:00:00Z 12,3 g",
+                "2026-03-01T18:00:00Z NaN g",
+                "2026-03-01T18:00:00Z 1e308 g",
+                "2026-03-01T18:00:00Z 99999 g",
+                "2026-03-01T18:00:00Z 12 oz"
+            })
     void whatIsNoReadingIsRefused(String line) {
-        assertThatThrownBy(() -> ScaleReading.parse(line)).isInstanceOf(IllegalArgumentException.class).message().endsWith(".");
+        assertThatThrownBy(() -> ScaleReading.parse(line))
+                .isInstanceOf(IllegalArgumentException.class)
+                .message()
+                .endsWith(".");
     }
 
     /** 14.4 g at 6 g/s take 2.4 s; noise is a few hundredths of a gram, drift 0.4 g an hour. */
@@ -53,7 +66,9 @@ class ScaleTest {
         assertThat(scale.read(START.plusSeconds(1)).stable()).isFalse();
         assertThat(scale.read(START.plusSeconds(5)).grams()).isCloseTo(14.4, within(0.2));
         assertThat(scale.read(START.plusSeconds(5)).stable()).isTrue();
-        assertThat(scale.read(START.plus(Duration.ofHours(10))).grams()).as("drift").isCloseTo(18.4, within(0.2));
+        assertThat(scale.read(START.plus(Duration.ofHours(10))).grams())
+                .as("drift")
+                .isCloseTo(18.4, within(0.2));
         scale.freshCup(START.plus(Duration.ofHours(10)));
         scale.tare(START.plus(Duration.ofHours(10)));
         assertThat(scale.read(START.plus(Duration.ofHours(10))).grams()).isCloseTo(0, within(0.2));
@@ -62,11 +77,24 @@ class ScaleTest {
     @Test
     void whatAScaleWritesIsHeardAndAJumpIsMarked(Running shop) throws Exception {
         HttpClient client = HttpClient.newHttpClient();
-        HttpResponse<Stream<String>> stream = client.send(HttpRequest.newBuilder(URI.create(shop.address() + "/scale/stream")).build(), BodyHandlers.ofLines());
-        assertThat(write(client, shop, "2026-03-01T18:00:00Z 1.00 g\n2026-03-01T18:00:00.2Z 2.00 g stable\n2026-03-01T18:00:00.4Z 40.00 g").statusCode()).isEqualTo(204);
-        Iterator<String> events = stream.body().filter(line -> line.startsWith("data:")).iterator();
+        HttpResponse<Stream<String>> stream = client.send(
+                HttpRequest.newBuilder(URI.create(shop.address() + "/scale/stream"))
+                        .build(),
+                BodyHandlers.ofLines());
+        assertThat(write(
+                                client,
+                                shop,
+                                "2026-03-01T18:00:00Z 1.00 g\n2026-03-01T18:00:00.2Z 2.00 g "
+                                        + "stable\n2026-03-01T18:00:00.4Z 40.00 g")
+                        .statusCode())
+                .isEqualTo(204);
+        Iterator<String> events =
+                stream.body().filter(line -> line.startsWith("data:")).iterator();
         assertThat(events.next()).contains("\"grams\":1.0").contains("\"jumped\":false");
-        assertThat(events.next()).contains("\"grams\":2.0").contains("\"stable\":true").contains("\"jumped\":false");
+        assertThat(events.next())
+                .contains("\"grams\":2.0")
+                .contains("\"stable\":true")
+                .contains("\"jumped\":false");
         assertThat(events.next()).contains("\"grams\":40.0").contains("\"jumped\":true");
         stream.body().close();
     }
@@ -80,12 +108,23 @@ class ScaleTest {
 
     @Test
     void withoutItsHeaderNothingIsTaken(Running shop) throws Exception {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(shop.address() + "/api/scale/readings")).header("Content-Type", "text/plain").POST(BodyPublishers.ofString("2026-03-01T18:00:00Z 1.00 g")).build();
-        assertThat(HttpClient.newHttpClient().send(request, BodyHandlers.ofString()).statusCode()).isEqualTo(400);
+        HttpRequest request = HttpRequest.newBuilder(URI.create(shop.address() + "/api/scale/readings"))
+                .header("Content-Type", "text/plain")
+                .POST(BodyPublishers.ofString("2026-03-01T18:00:00Z 1.00 g"))
+                .build();
+        assertThat(HttpClient.newHttpClient()
+                        .send(request, BodyHandlers.ofString())
+                        .statusCode())
+                .isEqualTo(400);
     }
 
     private static HttpResponse<String> write(HttpClient client, Running shop, String lines) throws Exception {
-        return client.send(HttpRequest.newBuilder(URI.create(shop.address() + "/api/scale/readings")).header("Content-Type", "text/plain").header("X-Scale", "test")
-                .POST(BodyPublishers.ofString(lines)).build(), BodyHandlers.ofString());
+        return client.send(
+                HttpRequest.newBuilder(URI.create(shop.address() + "/api/scale/readings"))
+                        .header("Content-Type", "text/plain")
+                        .header("X-Scale", "test")
+                        .POST(BodyPublishers.ofString(lines))
+                        .build(),
+                BodyHandlers.ofString());
     }
 }

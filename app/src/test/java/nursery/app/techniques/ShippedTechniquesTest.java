@@ -41,7 +41,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** Every technique that ships, followed from start to finish with a simulated clock. Waits and order are common practice (P13–P27 and the order of work). */
+/**
+ * Every technique that ships, followed from start to finish with a simulated clock. Waits and order are common practice
+ * (P13–P27 and the order of work).
+ */
 class ShippedTechniquesTest {
 
     private static final Path FOLDER = Path.of("src/main/resources/techniques");
@@ -53,7 +56,13 @@ class ShippedTechniquesTest {
     private static final List<String> REGULAR_ONLY = List.of("ink-bloom", "chunky-glitter");
 
     static Stream<String> slugs() throws IOException {
-        return Files.list(FOLDER).map(file -> file.getFileName().toString()).filter(name -> name.endsWith(".json") && !name.contains(".schema.")).map(name -> name.replace(".json", "")).sorted().toList().stream();
+        return Files.list(FOLDER)
+                .map(file -> file.getFileName().toString())
+                .filter(name -> name.endsWith(".json") && !name.contains(".schema."))
+                .map(name -> name.replace(".json", ""))
+                .sorted()
+                .toList()
+                .stream();
     }
 
     static Technique technique(String slug) {
@@ -67,7 +76,8 @@ class ShippedTechniquesTest {
     @Test
     void fifteenShip() throws IOException {
         assertThat(slugs()).hasSize(15);
-        assertThat(slugs().map(ShippedTechniquesTest::technique).map(Technique::name)).doesNotHaveDuplicates();
+        assertThat(slugs().map(ShippedTechniquesTest::technique).map(Technique::name))
+                .doesNotHaveDuplicates();
     }
 
     /** Whatever sound school a maker chooses, and however often a group is repeated. */
@@ -76,7 +86,8 @@ class ShippedTechniquesTest {
     void noneGoesAgainstPracticeInAnySchool(String slug) {
         Technique technique = technique(slug);
         List<Schools> choices = new ArrayList<>(List.of(Schools.of()));
-        technique.questions().forEach(question -> question.schools().forEach(school -> choices.add(Schools.of(school))));
+        technique.questions().forEach(question -> question.schools()
+                .forEach(school -> choices.add(Schools.of(school))));
         for (Schools schools : choices) {
             for (int times = 0; times <= 3; times++) {
                 int rounds = times;
@@ -86,7 +97,9 @@ class ShippedTechniquesTest {
                     if (REGULAR_ONLY.contains(slug) && label.times().turningH() <= 2) {
                         continue;
                     }
-                    assertThat(Judgement.of(technique.plan(schools, repeats), label, label, SLIM)).as("%s, %s, %d times", slug, schools.all(), times).isEmpty();
+                    assertThat(Judgement.of(technique.plan(schools, repeats), label, label, SLIM))
+                            .as("%s, %s, %d times", slug, schools.all(), times)
+                            .isEmpty();
                 }
             }
         }
@@ -97,15 +110,21 @@ class ShippedTechniquesTest {
     void anInkBloomOrALongBlendInFastResinIsAgainstPractice() {
         Label fast = StartingProfile.FAST.label();
         for (String slug : REGULAR_ONLY) {
-            assertThat(Judgement.of(technique(slug).plan(Schools.of(), Map.of()), fast, fast, SLIM)).extracting(finding -> finding.rule().mark()).containsOnly("P18, P26");
+            assertThat(Judgement.of(technique(slug).plan(Schools.of(), Map.of()), fast, fast, SLIM))
+                    .extracting(finding -> finding.rule().mark())
+                    .containsOnly("P18, P26");
         }
     }
 
     static Stream<org.junit.jupiter.params.provider.Arguments> runs() throws IOException {
-        return slugs().flatMap(slug -> Stream.of(StartingProfile.values()).flatMap(profile -> Stream.of(15.0, 24.0).map(room -> org.junit.jupiter.params.provider.Arguments.of(slug, profile, room))));
+        return slugs().flatMap(slug -> Stream.of(StartingProfile.values()).flatMap(profile -> Stream.of(15.0, 24.0)
+                .map(room -> org.junit.jupiter.params.provider.Arguments.of(slug, profile, room))));
     }
 
-    /** Each step as soon as its window allows: nothing refused, nothing questioned, every step done, in the order of the plan. */
+    /**
+     * Each step as soon as its window allows: nothing refused, nothing questioned, every step done, in the order of the
+     * plan.
+     */
     @ParameterizedTest
     @MethodSource("runs")
     void aCupCanBeFollowedToItsEnd(String slug, StartingProfile profile, double roomC) {
@@ -125,32 +144,57 @@ class ShippedTechniquesTest {
             assertThat(next.kind()).as(slug + ": " + next.step().title()).isEqualTo(NextAction.Kind.STEP);
             assertThat(next.step()).isEqualTo(plan.get(i));
             now = next.window().opensAt().isAfter(now) ? next.window().opensAt() : now;
-            assertThat(next.window().hasClosedBy(now)).as(slug + ": " + next.step().title() + " can be reached before its window closes").isFalse();
+            assertThat(next.window().hasClosedBy(now))
+                    .as(slug + ": " + next.step().title() + " can be reached before its window closes")
+                    .isFalse();
             assertThat(ahead.get(i).at()).as("foreseen at the start").isEqualTo(now);
             Mark mark = new Mark(i + 1, now, now, "Mira", "");
-            LogEntry entry = next.step().kind().isPour() ? new LogEntry.Poured(mark, next.step().number(), state.share(file, next.step().role().orElseThrow()).suggestedMl(), Optional.empty())
+            LogEntry entry = next.step().kind().isPour()
+                    ? new LogEntry.Poured(
+                            mark,
+                            next.step().number(),
+                            state.share(file, next.step().role().orElseThrow()).suggestedMl(),
+                            Optional.empty())
                     : new LogEntry.StepDone(mark, next.step().number());
             CupState before = file.withLog(log).at(room, now);
             assertThat(LegalMoves.refusalOf(before, file, entry, now)).isEmpty();
-            assertThat(LegalMoves.concernsAbout(before, file, entry)).as(slug + ": " + next.step().title()).isEmpty();
+            assertThat(LegalMoves.concernsAbout(before, file, entry))
+                    .as(slug + ": " + next.step().title())
+                    .isEmpty();
             log.add(entry);
             now = now.plus(Duration.ofMinutes(next.step().kind().handsOnMinutes()));
         }
         assertThat(file.withLog(log).at(room, now).isFinished()).isTrue();
     }
 
-    /** P13, P14, P15, P19 and step 10 of the order of work, for regular resin at its label's temperature: hours after the pour before. */
+    /**
+     * P13, P14, P15, P19 and step 10 of the order of work, for regular resin at its label's temperature: hours after
+     * the pour before.
+     */
     @Test
     void aBeginnersGlitterCupWaitsAsPracticeSays() {
         Label regular = StartingProfile.REGULAR.label();
         List<PlanStep> plan = technique("one-colour-glitter").plan(Schools.of(), Map.of());
-        List<Ahead.Expected> ahead = Ahead.of(cup(regular, plan), RoomCourse.steady(regular.referenceC()), START, NEVER);
-        assertThat(plan).extracting(PlanStep::kind).containsExactly(StepKind.PREP, StepKind.PAINT, StepKind.ADHESIVE, StepKind.GLITTER, StepKind.FLOOD_COAT, StepKind.BUILD_COAT,
-                StepKind.TRIM_AND_SAND, StepKind.FINISHING_COAT, StepKind.FINISH);
+        List<Ahead.Expected> ahead =
+                Ahead.of(cup(regular, plan), RoomCourse.steady(regular.referenceC()), START, NEVER);
+        assertThat(plan)
+                .extracting(PlanStep::kind)
+                .containsExactly(
+                        StepKind.PREP,
+                        StepKind.PAINT,
+                        StepKind.ADHESIVE,
+                        StepKind.GLITTER,
+                        StepKind.FLOOD_COAT,
+                        StepKind.BUILD_COAT,
+                        StepKind.TRIM_AND_SAND,
+                        StepKind.FINISHING_COAT,
+                        StepKind.FINISH);
         assertThat(hoursBetween(ahead, 2, 4)).as("P19: set 2–3 h").isBetween(2.0, 3.1);
         assertThat(hoursBetween(ahead, 4, 5)).as("P14: straight on from 4–6 h").isBetween(4.0, 6.0);
         assertThat(hoursBetween(ahead, 5, 6)).as("P15: sandable at 8–12 h").isBetween(8.0, 12.0);
-        assertThat(hoursBetween(ahead, 7, 8)).as("finished after at least 8–12 h").isBetween(8.0, 12.1);
+        assertThat(hoursBetween(ahead, 7, 8))
+                .as("finished after at least 8–12 h")
+                .isBetween(8.0, 12.1);
     }
 
     /** P22: tape is pulled about 45 min into every coat, and new tape laid before the next. */
@@ -170,17 +214,29 @@ class ShippedTechniquesTest {
     @Test
     void thereAreOneToThreeWavesAndTheFirstIsTheLargest() {
         for (int further = 0; further <= 2; further++) {
-            List<PlanStep> waves = technique("waves").plan(Schools.of(), Map.of("Further wave", further)).stream().filter(step -> step.kind() == StepKind.PARTIAL_COAT).toList();
+            List<PlanStep> waves = technique("waves").plan(Schools.of(), Map.of("Further wave", further)).stream()
+                    .filter(step -> step.kind() == StepKind.PARTIAL_COAT)
+                    .toList();
             assertThat(waves).hasSize(further + 1);
-            assertThat(waves.get(0).role().orElseThrow().practiceFor(OptionalDouble.of(20)).highMl()).isEqualTo(20);
-            assertThat(waves.subList(1, waves.size())).allSatisfy(wave -> assertThat(wave.role().orElseThrow().practiceFor(OptionalDouble.of(20)).highMl()).isEqualTo(15));
+            assertThat(waves.get(0)
+                            .role()
+                            .orElseThrow()
+                            .practiceFor(OptionalDouble.of(20))
+                            .highMl())
+                    .isEqualTo(20);
+            assertThat(waves.subList(1, waves.size())).allSatisfy(wave -> assertThat(wave.role()
+                            .orElseThrow()
+                            .practiceFor(OptionalDouble.of(20))
+                            .highMl())
+                    .isEqualTo(15));
         }
     }
 
     /** P23, P24: 24 h of dry ink under vinyl, a water-slide overnight. */
     @Test
     void inkAndWaterSlidesDryAsLongAsPracticeSays() {
-        assertThat(waitBefore("ink-under-vinyl-matte", StepKind.VINYL, School.DRY_A_DAY)).isEqualTo(Duration.ofHours(24));
+        assertThat(waitBefore("ink-under-vinyl-matte", StepKind.VINYL, School.DRY_A_DAY))
+                .isEqualTo(Duration.ofHours(24));
         assertThat(waitBefore("marbled-wrap", StepKind.BUILD_COAT)).isGreaterThanOrEqualTo(Duration.ofHours(8));
     }
 
@@ -188,7 +244,8 @@ class ShippedTechniquesTest {
     @Test
     void aWrapInFastResinIsDoneInTwoDays() {
         Label fast = StartingProfile.FAST.label();
-        List<Double> hours = Judgement.earliestHours(technique("wrap-two-days").plan(Schools.of(), Map.of()), fast, fast, SLIM);
+        List<Double> hours =
+                Judgement.earliestHours(technique("wrap-two-days").plan(Schools.of(), Map.of()), fast, fast, SLIM);
         assertThat(hours.get(hours.size() - 1)).isLessThan(48.0);
     }
 
@@ -204,7 +261,10 @@ class ShippedTechniquesTest {
     }
 
     private static Duration waitBefore(String slug, StepKind kind, School... schools) {
-        PlanStep step = technique(slug).plan(Schools.of(Arrays.asList(schools)), Map.of()).stream().filter(found -> found.kind() == kind && found.waiting().kind() == Wait.Kind.DRY).findFirst().orElseThrow();
+        PlanStep step = technique(slug).plan(Schools.of(Arrays.asList(schools)), Map.of()).stream()
+                .filter(found -> found.kind() == kind && found.waiting().kind() == Wait.Kind.DRY)
+                .findFirst()
+                .orElseThrow();
         return step.waiting().atLeast();
     }
 

@@ -19,8 +19,9 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * The same problem put to Timefold's local search. Windows on the cure clock, spindles held until a coat has gelled and coats that must be followed while they are wet have no
- * expression of their own there, so it searches what our search searches, the genes, and our decoder lays them out: what is compared is the search, with its stock moves.
+ * The same problem put to Timefold's local search. Windows on the cure clock, spindles held until a coat has gelled and
+ * coats that must be followed while they are wet have no expression of their own there, so it searches what our search
+ * searches, the genes, and our decoder lays them out: what is compared is the search, with its stock moves.
  */
 public final class GeneralPlanner {
 
@@ -37,7 +38,9 @@ public final class GeneralPlanner {
         start.problem = problem;
         start.decoder = new Decoder(problem);
         int place = 0;
-        for (Problem.Job job : problem.jobs.stream().sorted(Comparator.comparingInt(Problem.Job::due)).toList()) {
+        for (Problem.Job job : problem.jobs.stream()
+                .sorted(Comparator.comparingInt(Problem.Job::due))
+                .toList()) {
             for (int i = 0; i < job.acts().size(); i++) {
                 Turn turn = new Turn();
                 turn.act = job.first() + i;
@@ -48,34 +51,47 @@ public final class GeneralPlanner {
                 start.turns.add(turn);
             }
         }
-        SolverConfig config = new SolverConfig().withSolutionClass(Plan.class).withEntityClasses(Turn.class).withEasyScoreCalculatorClass(Laying.class).withRandomSeed(1L).withTerminationSpentLimit(Duration.ofMillis(Math.round(seconds * 1000)));
+        SolverConfig config = new SolverConfig()
+                .withSolutionClass(Plan.class)
+                .withEntityClasses(Turn.class)
+                .withEasyScoreCalculatorClass(Laying.class)
+                .withRandomSeed(1L)
+                .withTerminationSpentLimit(Duration.ofMillis(Math.round(seconds * 1000)));
         Plan best = SolverFactory.<Plan>create(config).buildSolver().solve(start);
         return new Answer(best.decoder.lay(best.genes()).score());
     }
 
-    /** A step's turn. */
+    /** A step's turn. Its fields are filled in by the solver. */
+    @SuppressWarnings("NullAway.Init")
     @PlanningEntity
     public static class Turn {
 
         @PlanningId
         int act;
+
         int job;
+
         @PlanningVariable(valueRangeProviderRefs = "priorities")
         Integer priority;
+
         @PlanningVariable(valueRangeProviderRefs = "yesOrNo")
         Boolean straightOn;
+
         @PlanningVariable(valueRangeProviderRefs = "slots")
         Integer notBefore;
     }
 
-    /** All turns. */
+    /** All turns. The score is filled in by the solver. */
+    @SuppressWarnings("NullAway.Init")
     @PlanningSolution
     public static class Plan {
 
         Problem problem;
         Decoder decoder;
+
         @PlanningEntityCollectionProperty
         List<Turn> turns = new ArrayList<>();
+
         @PlanningScore(bendableHardLevelsSize = 0, bendableSoftLevelsSize = LEVELS)
         BendableLongScore score;
 
@@ -95,7 +111,14 @@ public final class GeneralPlanner {
         }
 
         Genes genes() {
-            Genes genes = Genes.of(turns.stream().sorted(Comparator.comparingInt((Turn turn) -> turn.priority).thenComparingInt(turn -> turn.act)).mapToInt(turn -> turn.job).toArray(), turns.size(), false);
+            Genes genes = Genes.of(
+                    turns.stream()
+                            .sorted(Comparator.comparingInt((Turn turn) -> turn.priority)
+                                    .thenComparingInt(turn -> turn.act))
+                            .mapToInt(turn -> turn.job)
+                            .toArray(),
+                    turns.size(),
+                    false);
             turns.forEach(turn -> {
                 genes.straightOn()[turn.act] = turn.straightOn;
                 genes.notBefore()[turn.act] = turn.notBefore;
@@ -110,7 +133,15 @@ public final class GeneralPlanner {
         @Override
         public BendableLongScore calculateScore(Plan plan) {
             Score score = plan.decoder.lay(plan.genes()).score();
-            return BendableLongScore.of(new long[0], new long[] {-score.notPlaced(), -score.missed(), -score.lateMinutes(), -score.scuffs(), -score.sessions(), -score.mixes(), -score.finishMinutes()});
+            return BendableLongScore.of(new long[0], new long[] {
+                -score.notPlaced(),
+                -score.missed(),
+                -score.lateMinutes(),
+                -score.scuffs(),
+                -score.sessions(),
+                -score.mixes(),
+                -score.finishMinutes()
+            });
         }
     }
 }

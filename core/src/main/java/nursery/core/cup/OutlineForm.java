@@ -4,7 +4,9 @@ import java.util.List;
 
 /** The forms an outline is described by. */
 public enum OutlineForm {
-    STRAIGHT, TAPERED, TURNED;
+    STRAIGHT,
+    TAPERED,
+    TURNED;
 
     public static OutlineForm of(Outline outline) {
         if (outline instanceof Straight) {

@@ -6,9 +6,9 @@ import java.util.List;
 /**
  * The area of a turned surface as a stack of frusta.
  *
- * <p>A frustum between circumferences {@code C1} and {@code C2} with slant {@code s} has the area
- * {@code (C1 + C2) / 2 * s}, which is what Pappus's second theorem gives for a straight stretch turned about the
- * axis. Exact for straight and tapered cups; for a turned outline it is exact for the polygon through its stations.
+ * <p>A frustum between circumferences {@code C1} and {@code C2} with slant {@code s} has the area {@code (C1 + C2) / 2
+ * * s}, which is what Pappus's second theorem gives for a straight stretch turned about the axis. Exact for straight
+ * and tapered cups; for a turned outline it is exact for the polygon through its stations.
  */
 final class Surface {
 
@@ -31,9 +31,11 @@ final class Surface {
         double fromMm = blank.baseBareMm();
         double toMm = slantMm - blank.rimBareMm();
         double baseMm2 = outline.baseCircumferenceMm() * outline.baseCircumferenceMm() / (4 * Math.PI);
-        double coatedMm2 = sideMm2(between(outline, fromMm, toMm)) - blank.handleGapMm() * (toMm - fromMm)
+        double coatedMm2 = sideMm2(between(outline, fromMm, toMm))
+                - blank.handleGapMm() * (toMm - fromMm)
                 + (blank.baseCoated() ? baseMm2 : 0);
-        return new CoatedArea(sideMm2(outline.stations()) / MM2_PER_CM2, baseMm2 / MM2_PER_CM2, coatedMm2 / MM2_PER_CM2, slantMm);
+        return new CoatedArea(
+                sideMm2(outline.stations()) / MM2_PER_CM2, baseMm2 / MM2_PER_CM2, coatedMm2 / MM2_PER_CM2, slantMm);
     }
 
     /** The part of a side between two distances from the base, both measured along the surface. */
@@ -69,7 +71,8 @@ final class Surface {
     }
 
     private static Station along(Station low, Station high, double part) {
-        return new Station(low.heightMm() + (high.heightMm() - low.heightMm()) * part,
+        return new Station(
+                low.heightMm() + (high.heightMm() - low.heightMm()) * part,
                 low.circumferenceMm() + (high.circumferenceMm() - low.circumferenceMm()) * part);
     }
 

@@ -1,6 +1,4 @@
-/**
- * Blanks: the outline of a bare cup and the area a coat has to cover. Uses {@code measure}.
- */
+/** Blanks: the outline of a bare cup and the area a coat has to cover. Uses {@code measure}. */
 @NullMarked
 package nursery.core.cup;
 

@@ -16,32 +16,43 @@ import org.hipparchus.optim.nonlinear.scalar.noderiv.SimplexOptimizer;
 import org.hipparchus.special.Erf;
 
 /**
- * What touch tests say about a resin in this shop: how much faster than its label it cures, and how strongly warmth speeds it.
+ * What touch tests say about a resin in this shop: how much faster than its label it cures, and how strongly warmth
+ * speeds it.
  *
- * <p>Model: a coat passes a label's threshold {@code L} at an equivalent age {@code A} that is log-normal about {@code L/speed}; the age
- * itself depends on the activation energy and on the room the coat had. A touch at a known age brackets {@code A}: it is an
- * interval-censored observation, with the probability {@code Φ((ln a − ln from + b)/σ) − Φ((ln a − ln until + b)/σ)}, {@code b = ln speed} (interval-censored likelihood:
- * Turnbull, J. R. Stat. Soc. B 38, 1976). So that one odd touch cannot swing it, each is taken to be a slip with a small probability.
+ * <p>Model: a coat passes a label's threshold {@code L} at an equivalent age {@code A} that is log-normal about
+ * {@code L/speed}; the age itself depends on the activation energy and on the room the coat had. A touch at a known age
+ * brackets {@code A}: it is an interval-censored observation, with the probability {@code Φ((ln a − ln from + b)/σ) −
+ * Φ((ln a − ln until + b)/σ)}, {@code b = ln speed} (interval-censored likelihood: Turnbull, J. R. Stat. Soc. B 38,
+ * 1976). So that one odd touch cannot swing it, each is taken to be a slip with a small probability.
  *
- * <p>The label is the prior: {@code b} normal about 0, the activation energy about the label's own; widths from memory. Method: the
- * posterior's maximum by the Nelder–Mead simplex of a general-purpose library, and its spread from the curvature there (Laplace).
+ * <p>The label is the prior: {@code b} normal about 0, the activation energy about the label's own; widths from memory.
+ * Method: the posterior's maximum by the Nelder–Mead simplex of a general-purpose library, and its spread from the
+ * curvature there (Laplace).
  *
- * @param speed        how much faster than the label
- * @param speedLow     the lower end of its 95 % interval
- * @param speedHigh    the upper end
+ * @param speed how much faster than the label
+ * @param speedLow the lower end of its 95 % interval
+ * @param speedHigh the upper end
  * @param activationKjPerMol how strongly warmth speeds it
- * @param activationSpread   half the width of its 95 % interval, kJ/mol
+ * @param activationSpread half the width of its 95 % interval, kJ/mol
  * @param observations how many touches it rests on
  */
-public record Calibration(double speed, double speedLow, double speedHigh, double activationKjPerMol, double activationSpread, int observations) {
+public record Calibration(
+        double speed,
+        double speedLow,
+        double speedHigh,
+        double activationKjPerMol,
+        double activationSpread,
+        int observations) {
 
     /** How much thresholds differ from coat to coat, as a standard deviation of the logarithm; from memory. */
     static final double COAT_SPREAD = 0.15;
+
     private static final double PRIOR_SPEED = 0.3;
     private static final double PRIOR_ACTIVATION = 12;
     private static final double SLIP = 0.04;
     /** Where every touch looks like a slip the posterior is flat, so the search begins in several places. */
     private static final double[] STARTS = {-0.8, -0.4, 0, 0.4, 0.8};
+
     private static final double NINETY_FIVE = 1.959964;
     private static final double STEP_SPEED = 1e-3;
     private static final double STEP_ACTIVATION = 0.1;
@@ -66,10 +77,20 @@ public record Calibration(double speed, double speedLow, double speedHigh, doubl
     /** @param label as printed, before anything was learned */
     public static Calibration of(Label label, List<Observation> observations) {
         MultivariateFunction cost = point -> cost(label, observations, point[0], point[1]);
-        double[] best = Arrays.stream(STARTS).mapToObj(start -> minimum(cost, start, label.activationKjPerMol())).min(Comparator.comparing(PointValuePair::getValue)).orElseThrow().getPoint();
+        double[] best = Arrays.stream(STARTS)
+                .mapToObj(start -> minimum(cost, start, label.activationKjPerMol()))
+                .min(Comparator.comparing(PointValuePair::getValue))
+                .orElseThrow()
+                .getPoint();
         double[][] spread = covariance(cost, best);
         double b = NINETY_FIVE * Math.sqrt(spread[0][0]);
-        return new Calibration(Math.exp(best[0]), Math.exp(best[0] - b), Math.exp(best[0] + b), best[1], NINETY_FIVE * Math.sqrt(spread[1][1]), observations.size());
+        return new Calibration(
+                Math.exp(best[0]),
+                Math.exp(best[0] - b),
+                Math.exp(best[0] + b),
+                best[1],
+                NINETY_FIVE * Math.sqrt(spread[1][1]),
+                observations.size());
     }
 
     /** Whether it says more than the label does: the interval of the speed leaves 1 out. */
@@ -82,7 +103,13 @@ public record Calibration(double speed, double speedLow, double speedHigh, doubl
     }
 
     private static PointValuePair minimum(MultivariateFunction cost, double start, double activation) {
-        return new SimplexOptimizer(1e-10, 1e-10).optimize(new MaxEval(MOST_EVALUATIONS), new ObjectiveFunction(cost), GoalType.MINIMIZE, new InitialGuess(new double[] {start, activation}), new NelderMeadSimplex(new double[] {0.1, 5}));
+        return new SimplexOptimizer(1e-10, 1e-10)
+                .optimize(
+                        new MaxEval(MOST_EVALUATIONS),
+                        new ObjectiveFunction(cost),
+                        GoalType.MINIMIZE,
+                        new InitialGuess(new double[] {start, activation}),
+                        new NelderMeadSimplex(new double[] {0.1, 5}));
     }
 
     private static double cost(Label label, List<Observation> observations, double b, double activation) {
@@ -90,7 +117,8 @@ public record Calibration(double speed, double speedLow, double speedHigh, doubl
             return Double.MAX_VALUE / 2;
         }
         CureClock clock = new CureClock(label.referenceC(), activation);
-        double sum = b * b / (2 * PRIOR_SPEED * PRIOR_SPEED) + Math.pow(activation - label.activationKjPerMol(), 2) / (2 * PRIOR_ACTIVATION * PRIOR_ACTIVATION);
+        double sum = b * b / (2 * PRIOR_SPEED * PRIOR_SPEED)
+                + Math.pow(activation - label.activationKjPerMol(), 2) / (2 * PRIOR_ACTIVATION * PRIOR_ACTIVATION);
         for (Observation observation : observations) {
             double age = Math.log(observation.ageH(clock)) + b;
             double fromH = observation.touch().fromH(label.times());
@@ -112,13 +140,15 @@ public record Calibration(double speed, double speedLow, double speedHigh, doubl
         double middle = cost.value(at);
         double[] curvature = new double[2];
         for (int i = 0; i < 2; i++) {
-            curvature[i] = (shifted(cost, at, i, step[i]) - 2 * middle + shifted(cost, at, i, -step[i])) / (step[i] * step[i]);
+            curvature[i] =
+                    (shifted(cost, at, i, step[i]) - 2 * middle + shifted(cost, at, i, -step[i])) / (step[i] * step[i]);
         }
         double[] both = {at[0] + step[0], at[1] + step[1]};
         double[] neither = {at[0] - step[0], at[1] - step[1]};
         double[] one = {at[0] + step[0], at[1] - step[1]};
         double[] other = {at[0] - step[0], at[1] + step[1]};
-        double mixed = (cost.value(both) - cost.value(one) - cost.value(other) + cost.value(neither)) / (4 * step[0] * step[1]);
+        double mixed = (cost.value(both) - cost.value(one) - cost.value(other) + cost.value(neither))
+                / (4 * step[0] * step[1]);
         double flatSpeed = 1 / (PRIOR_SPEED * PRIOR_SPEED);
         double flatActivation = 1 / (PRIOR_ACTIVATION * PRIOR_ACTIVATION);
         double a = Math.max(curvature[0], flatSpeed);

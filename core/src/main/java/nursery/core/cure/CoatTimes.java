@@ -84,8 +84,19 @@ public final class CoatTimes {
     /** The phases from the pour on, in order, without gaps; full cure, the last, has no end. */
     public List<PhaseBegin> phases() {
         LabelTimes times = label.times();
-        List<Double> ages = DoubleStream.of(0, times.workingH(), times.turningH(), times.recoatFromH(), times.recoatUntilH(),
-                times.sandableFromH(), times.curedH(), times.fullCureH()).sorted().distinct().boxed().toList();
+        List<Double> ages = DoubleStream.of(
+                        0,
+                        times.workingH(),
+                        times.turningH(),
+                        times.recoatFromH(),
+                        times.recoatUntilH(),
+                        times.sandableFromH(),
+                        times.curedH(),
+                        times.fullCureH())
+                .sorted()
+                .distinct()
+                .boxed()
+                .toList();
         List<PhaseBegin> spans = new ArrayList<>();
         for (double age : ages) {
             Phase phase = Phase.at(times, age);

@@ -11,15 +11,16 @@ import nursery.core.resin.Label;
  *
  * <p>Model: the maturity method of ASTM C1074 with the Arrhenius rate of Freiesleben Hansen and Pedersen (1977),
  * {@code k = exp(-Ea/R · (1/T - 1/Tref))}, age {@code = ∫ k dt}. Applied here to epoxy instead of concrete; a coat is
- * thin, so it is taken to be as warm as the room. Valid between the temperatures a label's times hold for, roughly
- * 10 to 35 °C.
+ * thin, so it is taken to be as warm as the room. Valid between the temperatures a label's times hold for, roughly 10
+ * to 35 °C.
  *
  * <p>Method: the temperature is linear on each stretch and the rate smooth, so Gauss–Legendre quadrature with eight
  * points over at most {@value #MAX_SPAN_K} K is exact to rounding and does not depend on how a straight line was
- * sampled. What each stretch adds is summed once for a room (compensated, after Kahan), so an age is a difference of two sums
- * and a moment is found by halving. The closed form with exponential integrals cancels badly where the temperature hardly changes.
+ * sampled. What each stretch adds is summed once for a room (compensated, after Kahan), so an age is a difference of
+ * two sums and a moment is found by halving. The closed form with exponential integrals cancels badly where the
+ * temperature hardly changes.
  *
- * @param referenceC         temperature at which the clock runs at label speed, °C
+ * @param referenceC temperature at which the clock runs at label speed, °C
  * @param activationKjPerMol activation energy, kJ/mol
  */
 public record CureClock(double referenceC, double activationKjPerMol) {
@@ -27,8 +28,13 @@ public record CureClock(double referenceC, double activationKjPerMol) {
     private static final double MAX_SPAN_K = 10;
     private static final double TOLERANCE_H = 1e-9;
     /** Abscissae and weights for eight points on [-1, 1]: Abramowitz and Stegun, table 25.4. */
-    private static final double[] NODES = {0.183434642495649805, 0.525532409916328986, 0.796666477413626740, 0.960289856497536232};
-    private static final double[] WEIGHTS = {0.362683783378361983, 0.313706645877887287, 0.222381034453374471, 0.101228536290376259};
+    private static final double[] NODES = {
+        0.183434642495649805, 0.525532409916328986, 0.796666477413626740, 0.960289856497536232
+    };
+
+    private static final double[] WEIGHTS = {
+        0.362683783378361983, 0.313706645877887287, 0.222381034453374471, 0.101228536290376259
+    };
 
     public static CureClock of(Label label) {
         return new CureClock(label.referenceC(), label.activationKjPerMol());
@@ -88,7 +94,9 @@ public record CureClock(double referenceC, double activationKjPerMol) {
 
     private double ageAt(RoomCourse room, double hour) {
         int stretch = room.stretchAt(hour);
-        return stretch < 0 ? within(room, stretch, room.startH(0), hour) : room.ages(this)[stretch] + within(room, stretch, room.startH(stretch), hour);
+        return stretch < 0
+                ? within(room, stretch, room.startH(0), hour)
+                : room.ages(this)[stretch] + within(room, stretch, room.startH(stretch), hour);
     }
 
     /** Newton's method on a monotone function, kept inside its bracket by bisection. */
@@ -113,7 +121,10 @@ public record CureClock(double referenceC, double activationKjPerMol) {
         return elapsed;
     }
 
-    /** The age gained between two hours of one stretch; before the first and after the last reading the room stands still. */
+    /**
+     * The age gained between two hours of one stretch; before the first and after the last reading the room stands
+     * still.
+     */
     private double within(RoomCourse room, int stretch, double fromH, double untilH) {
         if (stretch < 0 || stretch >= room.stretches()) {
             return (untilH - fromH) * rateAt(room.startC(Math.max(0, stretch)));

@@ -3,8 +3,9 @@ package nursery.core.cure;
 import nursery.core.measure.Faults;
 
 /**
- * The temperature at which the air's moisture would settle on a surface: Magnus form of WMO-No. 8 (Guide to Instruments and Methods of
- * Observation, annex 4.B), {@code γ = ln(RH/100) + 17.62·t/(243.12 + t)}, {@code t_d = 243.12·γ/(17.62 − γ)}. Over water, from −45 to 60 °C.
+ * The temperature at which the air's moisture would settle on a surface: Magnus form of WMO-No. 8 (Guide to Instruments
+ * and Methods of Observation, annex 4.B), {@code γ = ln(RH/100) + 17.62·t/(243.12 + t)}, {@code t_d = 243.12·γ/(17.62 −
+ * γ)}. Over water, from −45 to 60 °C.
  */
 public final class DewPoint {
 
@@ -14,7 +15,7 @@ public final class DewPoint {
     private DewPoint() {}
 
     /**
-     * @param airC            the air, °C
+     * @param airC the air, °C
      * @param humidityPercent relative humidity, above 0 and at most 100
      * @throws nursery.core.measure.InvalidInput if that is no air
      */
@@ -27,7 +28,9 @@ public final class DewPoint {
         return MAGNUS_C * gamma / (MAGNUS_B - gamma);
     }
 
-    /** What the same moisture is in relative humidity at another temperature; at most 100 %, because the rest settles. */
+    /**
+     * What the same moisture is in relative humidity at another temperature; at most 100 %, because the rest settles.
+     */
     public static double humidityPercentAt(double otherC, double airC, double humidityPercent) {
         double saturation = MAGNUS_B * airC / (MAGNUS_C + airC) - MAGNUS_B * otherC / (MAGNUS_C + otherC);
         return Math.max(RoomReading.DRIEST_PERCENT, Math.min(100, humidityPercent * Math.exp(saturation)));

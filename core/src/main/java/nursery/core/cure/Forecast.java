@@ -17,6 +17,7 @@ public sealed interface Forecast {
 
     /** So far it looks ahead; after that the room is taken to stand still. */
     Duration HORIZON = Duration.ofDays(4);
+
     Duration STEP = Duration.ofMinutes(30);
     /** A room is never known better than this; from memory. */
     double LEAST_SPREAD_C = 1;
@@ -48,13 +49,21 @@ public sealed interface Forecast {
 
         public Steady {
             Faults faults = new Faults();
-            faults.within("forecast", "The temperature expected", temperatureC, RoomReading.COLDEST_C, RoomReading.WARMEST_C, "°C");
+            faults.within(
+                    "forecast",
+                    "The temperature expected",
+                    temperatureC,
+                    RoomReading.COLDEST_C,
+                    RoomReading.WARMEST_C,
+                    "°C");
             faults.throwIfAny();
         }
 
         @Override
         public List<RoomReading> ahead(RoomCourse history, Instant now, ZoneId zone) {
-            return List.of(new RoomReading(now.plus(REACHED_IN), temperatureC), new RoomReading(now.plus(HORIZON), temperatureC));
+            return List.of(
+                    new RoomReading(now.plus(REACHED_IN), temperatureC),
+                    new RoomReading(now.plus(HORIZON), temperatureC));
         }
 
         @Override
@@ -70,16 +79,27 @@ public sealed interface Forecast {
         public record Setting(LocalTime from, double temperatureC) {}
 
         public Heating {
-            settings = settings.stream().sorted(Comparator.comparing(Setting::from)).toList();
+            settings = settings.stream()
+                    .sorted(Comparator.comparing(Setting::from))
+                    .toList();
             Faults faults = new Faults();
-            faults.require(!settings.isEmpty() && settings.size() <= 12, "heating", "A heating has 1 to 12 settings a day.");
-            settings.forEach(setting -> faults.within("heating", "A heating's setting", setting.temperatureC(), RoomReading.COLDEST_C, RoomReading.WARMEST_C, "°C"));
+            faults.require(
+                    !settings.isEmpty() && settings.size() <= 12, "heating", "A heating has 1 to 12 settings a day.");
+            settings.forEach(setting -> faults.within(
+                    "heating",
+                    "A heating's setting",
+                    setting.temperatureC(),
+                    RoomReading.COLDEST_C,
+                    RoomReading.WARMEST_C,
+                    "°C"));
             faults.throwIfAny();
         }
 
         @Override
         public List<RoomReading> ahead(RoomCourse history, Instant now, ZoneId zone) {
-            return steps(now).stream().map(at -> new RoomReading(at, at(at.atZone(zone).toLocalTime()))).toList();
+            return steps(now).stream()
+                    .map(at -> new RoomReading(at, at(at.atZone(zone).toLocalTime())))
+                    .toList();
         }
 
         @Override
@@ -88,13 +108,17 @@ public sealed interface Forecast {
         }
 
         private double at(LocalTime time) {
-            return settings.stream().filter(setting -> !setting.from().isAfter(time)).reduce((a, b) -> b).orElse(settings.get(settings.size() - 1)).temperatureC();
+            return settings.stream()
+                    .filter(setting -> !setting.from().isAfter(time))
+                    .reduce((a, b) -> b)
+                    .orElse(settings.get(settings.size() - 1))
+                    .temperatureC();
         }
     }
 
     /**
-     * As on the last days at the same time of day, starting from what it is now: today's difference from the pattern fades within
-     * hours. Without a whole day of readings the room is taken to stand still.
+     * As on the last days at the same time of day, starting from what it is now: today's difference from the pattern
+     * fades within hours. Without a whole day of readings the room is taken to stand still.
      */
     record LikeLastDays(int days) implements Forecast {
 
@@ -114,10 +138,19 @@ public sealed interface Forecast {
                 return List.of(new RoomReading(now.plus(HORIZON), nowC));
             }
             double off = nowC - usualNow.getAsDouble();
-            return steps(now).stream().map(at -> {
-                double fading = off * Math.exp(-Duration.between(now, at).toMinutes() / 60.0 / FADES_IN_H);
-                return new RoomReading(at, Math.max(RoomReading.COLDEST_C, Math.min(RoomReading.WARMEST_C, usualC(history, at, now, zone).orElse(nowC) + fading)));
-            }).toList();
+            return steps(now).stream()
+                    .map(at -> {
+                        double fading =
+                                off * Math.exp(-Duration.between(now, at).toMinutes() / 60.0 / FADES_IN_H);
+                        return new RoomReading(
+                                at,
+                                Math.max(
+                                        RoomReading.COLDEST_C,
+                                        Math.min(
+                                                RoomReading.WARMEST_C,
+                                                usualC(history, at, now, zone).orElse(nowC) + fading)));
+                    })
+                    .toList();
         }
 
         /** The standard deviation of the same hours from day to day. */
@@ -130,22 +163,32 @@ public sealed interface Forecast {
             int count = 0;
             for (int hour = 0; hour < 24; hour++) {
                 List<Double> same = sameHour(history, now.plus(Duration.ofHours(hour)), now, zone);
-                double mean = same.stream().mapToDouble(Double::doubleValue).average().orElse(0);
-                sum += same.stream().mapToDouble(value -> (value - mean) * (value - mean)).sum();
+                double mean =
+                        same.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+                sum += same.stream()
+                        .mapToDouble(value -> (value - mean) * (value - mean))
+                        .sum();
                 count += Math.max(0, same.size() - 1);
             }
             return Math.max(LEAST_SPREAD_C, count == 0 ? LEAST_SPREAD_C * 2 : Math.sqrt(sum / count));
         }
 
         private OptionalDouble usualC(RoomCourse history, Instant at, Instant now, ZoneId zone) {
-            return sameHour(history, at, now, zone).stream().mapToDouble(Double::doubleValue).average();
+            return sameHour(history, at, now, zone).stream()
+                    .mapToDouble(Double::doubleValue)
+                    .average();
         }
 
         /** What it was at the same time of day, on the wall's clock, on each of the last days that was read. */
         private List<Double> sameHour(RoomCourse history, Instant at, Instant now, ZoneId zone) {
             ZonedDateTime local = at.atZone(zone);
-            List<Instant> same = IntStream.rangeClosed(0, days + (int) HORIZON.toDays()).mapToObj(back -> local.minusDays(back).toInstant())
-                    .filter(past -> !past.isAfter(now) && past.isAfter(now.minus(Duration.ofDays(days))) && !past.isBefore(history.firstReadingAt()) && !past.isAfter(history.lastReadingAt())).toList();
+            List<Instant> same = IntStream.rangeClosed(0, days + (int) HORIZON.toDays())
+                    .mapToObj(back -> local.minusDays(back).toInstant())
+                    .filter(past -> !past.isAfter(now)
+                            && past.isAfter(now.minus(Duration.ofDays(days)))
+                            && !past.isBefore(history.firstReadingAt())
+                            && !past.isAfter(history.lastReadingAt()))
+                    .toList();
             return same.stream().map(history::temperatureCAt).toList();
         }
     }

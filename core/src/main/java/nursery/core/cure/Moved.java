@@ -10,10 +10,10 @@ import nursery.core.resin.Label;
 /**
  * How far the room has moved a coat's sanding, against a room that had stayed as it was at the pour.
  *
- * @param from       when it would have been sandable
- * @param to         when it will be
- * @param extremeC   how cold, or how warm, the room got meanwhile
- * @param extremeAt  when
+ * @param from when it would have been sandable
+ * @param to when it will be
+ * @param extremeC how cold, or how warm, the room got meanwhile
+ * @param extremeAt when
  */
 public record Moved(Instant from, Instant to, double extremeC, Instant extremeAt) {
 
@@ -21,7 +21,7 @@ public record Moved(Instant from, Instant to, double extremeC, Instant extremeAt
     private static final Duration WORTH_TELLING = Duration.ofMinutes(30);
 
     /**
-     * @param room  what the room did, with its forecast behind
+     * @param room what the room did, with its forecast behind
      * @param known until when the room is known; what lies after is forecast
      */
     public static Optional<Moved> of(Label label, Instant pouredAt, RoomCourse room, Instant known) {
@@ -32,7 +32,8 @@ public record Moved(Instant from, Instant to, double extremeC, Instant extremeAt
             return Optional.empty();
         }
         Comparator<RoomReading> warmer = Comparator.comparing(RoomReading::temperatureC);
-        RoomReading extreme = (to.isAfter(from) ? since.stream().min(warmer) : since.stream().max(warmer)).orElseThrow();
+        RoomReading extreme =
+                (to.isAfter(from) ? since.stream().min(warmer) : since.stream().max(warmer)).orElseThrow();
         boolean tellsWhy = to.isAfter(from) == extreme.temperatureC() < room.temperatureCAt(pouredAt);
         return tellsWhy ? Optional.of(new Moved(from, to, extreme.temperatureC(), extreme.at())) : Optional.empty();
     }

@@ -13,8 +13,9 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * The room over time: linear between readings, held flat before the first and after the last. Of two readings at the same moment the
- * later in the list counts. What each clock makes of it is summed once and kept, so that asking for many coats costs little.
+ * The room over time: linear between readings, held flat before the first and after the last. Of two readings at the
+ * same moment the later in the list counts. What each clock makes of it is summed once and kept, so that asking for
+ * many coats costs little.
  */
 public final class RoomCourse {
 
@@ -36,10 +37,12 @@ public final class RoomCourse {
         }
         NavigableMap<Instant, Double> temperatures = new TreeMap<>();
         readings.forEach(reading -> temperatures.put(reading.at(), reading.temperatureC()));
-        readings.forEach(reading -> reading.humidityPercent().ifPresent(percent -> humidity.put(reading.at(), percent)));
+        readings.forEach(
+                reading -> reading.humidityPercent().ifPresent(percent -> humidity.put(reading.at(), percent)));
         first = temperatures.firstKey();
         hours = temperatures.keySet().stream().mapToDouble(this::hoursAt).toArray();
-        celsius = temperatures.values().stream().mapToDouble(Double::doubleValue).toArray();
+        celsius =
+                temperatures.values().stream().mapToDouble(Double::doubleValue).toArray();
     }
 
     public static RoomCourse steady(double temperatureC) {
@@ -47,8 +50,8 @@ public final class RoomCourse {
     }
 
     /**
-     * Readings without those that cannot be: one that stands off both its neighbours by far, while these agree and are near. A sun-lit
-     * or knocked thermometer does that; a room does not. The figures are from memory.
+     * Readings without those that cannot be: one that stands off both its neighbours by far, while these agree and are
+     * near. A sun-lit or knocked thermometer does that; a room does not. The figures are from memory.
      */
     public static List<RoomReading> withoutSpikes(List<RoomReading> inOrder) {
         List<RoomReading> kept = new ArrayList<>();
@@ -61,8 +64,12 @@ public final class RoomCourse {
     }
 
     private static boolean isSpike(RoomReading before, RoomReading here, RoomReading after) {
-        double off = Math.min(Math.abs(here.temperatureC() - before.temperatureC()), Math.abs(here.temperatureC() - after.temperatureC()));
-        return Duration.between(before.at(), after.at()).compareTo(SPIKE_WITHIN) <= 0 && off > SPIKE_C && Math.abs(after.temperatureC() - before.temperatureC()) < SPIKE_C / 2;
+        double off = Math.min(
+                Math.abs(here.temperatureC() - before.temperatureC()),
+                Math.abs(here.temperatureC() - after.temperatureC()));
+        return Duration.between(before.at(), after.at()).compareTo(SPIKE_WITHIN) <= 0
+                && off > SPIKE_C
+                && Math.abs(after.temperatureC() - before.temperatureC()) < SPIKE_C / 2;
     }
 
     /** This course up to a moment, and another after it. */
@@ -82,7 +89,9 @@ public final class RoomCourse {
         Map.Entry<Instant, Double> before = humidity.floorEntry(at);
         Map.Entry<Instant, Double> after = humidity.ceilingEntry(at);
         if (before == null || after == null) {
-            return before == null && after == null ? OptionalDouble.empty() : OptionalDouble.of((before == null ? after : before).getValue());
+            return before == null && after == null
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of((before == null ? after : before).getValue());
         }
         double span = Duration.between(before.getKey(), after.getKey()).toMillis();
         double part = span == 0 ? 0 : Duration.between(before.getKey(), at).toMillis() / span;
@@ -92,11 +101,14 @@ public final class RoomCourse {
     /** The readings between two moments, both included. */
     public List<RoomReading> readings(Instant from, Instant until) {
         List<RoomReading> found = new ArrayList<>();
-        for (int i = Math.max(0, stretchAt(hoursAt(from)) - 1); i < hours.length && !instant(hours[i]).isAfter(until); i++) {
+        for (int i = Math.max(0, stretchAt(hoursAt(from)) - 1);
+                i < hours.length && !instant(hours[i]).isAfter(until);
+                i++) {
             Instant at = instant(hours[i]);
             if (!at.isBefore(from)) {
                 Double percent = humidity.get(at);
-                found.add(new RoomReading(at, celsius[i], percent == null ? OptionalDouble.empty() : OptionalDouble.of(percent)));
+                found.add(new RoomReading(
+                        at, celsius[i], percent == null ? OptionalDouble.empty() : OptionalDouble.of(percent)));
             }
         }
         return Collections.unmodifiableList(found);
@@ -126,13 +138,19 @@ public final class RoomCourse {
         moved.add(new RoomReading(after, temperatureCAt(after)));
         Instant soon = after.plus(Duration.ofMinutes(1));
         List<RoomReading> later = readings(after.plusNanos(1), Instant.MAX);
-        List<RoomReading> ahead = later.isEmpty() || later.get(0).at().isAfter(soon) ? new ArrayList<>(List.of(new RoomReading(soon, temperatureCAt(soon)))) : new ArrayList<>();
+        List<RoomReading> ahead = later.isEmpty() || later.get(0).at().isAfter(soon)
+                ? new ArrayList<>(List.of(new RoomReading(soon, temperatureCAt(soon))))
+                : new ArrayList<>();
         ahead.addAll(later);
-        ahead.forEach(reading -> moved.add(new RoomReading(reading.at(), Math.max(RoomReading.COLDEST_C, Math.min(RoomReading.WARMEST_C, reading.temperatureC() + byC)))));
+        ahead.forEach(reading -> moved.add(new RoomReading(
+                reading.at(),
+                Math.max(RoomReading.COLDEST_C, Math.min(RoomReading.WARMEST_C, reading.temperatureC() + byC)))));
         return new RoomCourse(moved);
     }
 
-    /** This course, but held at a temperature between two moments: the cup on a warm shelf, or the heating turned up. */
+    /**
+     * This course, but held at a temperature between two moments: the cup on a warm shelf, or the heating turned up.
+     */
     public RoomCourse heldAt(Instant from, Instant until, double temperatureC) {
         Instant changed = from.plus(CHANGES_WITHIN);
         Instant back = until.plus(CHANGES_WITHIN);

@@ -21,14 +21,16 @@ public record RoomReading(Instant at, double temperatureC, OptionalDouble humidi
         if (!(temperatureC >= COLDEST_C && temperatureC <= WARMEST_C)) {
             double ifFahrenheitC = TemperatureUnit.F.toBase(temperatureC);
             String hint = ifFahrenheitC >= COLDEST_C && ifFahrenheitC <= WARMEST_C
-                    ? "did you mean %s °F (%s °C)?".formatted(Numbers.show(temperatureC), Numbers.show(ifFahrenheitC, 1))
+                    ? "did you mean %s °F (%s °C)?"
+                            .formatted(Numbers.show(temperatureC), Numbers.show(ifFahrenheitC, 1))
                     : "check the thermometer.";
-            throw new IllegalArgumentException("A room at %s °C is outside %s–%s °C: %s".formatted(Numbers.show(temperatureC),
-                    Numbers.show(COLDEST_C), Numbers.show(WARMEST_C), hint));
+            throw new IllegalArgumentException("A room at %s °C is outside %s–%s °C: %s"
+                    .formatted(Numbers.show(temperatureC), Numbers.show(COLDEST_C), Numbers.show(WARMEST_C), hint));
         }
         humidityPercent.ifPresent(percent -> {
             if (!(percent >= DRIEST_PERCENT && percent <= 100)) {
-                throw new IllegalArgumentException("A humidity of %s %% is outside %s–100 %%: check the hygrometer.".formatted(Numbers.show(percent), Numbers.show(DRIEST_PERCENT)));
+                throw new IllegalArgumentException("A humidity of %s %% is outside %s–100 %%: check the hygrometer."
+                        .formatted(Numbers.show(percent), Numbers.show(DRIEST_PERCENT)));
             }
         });
     }

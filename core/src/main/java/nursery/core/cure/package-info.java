@@ -1,6 +1,4 @@
-/**
- * The room's temperature, and the clock a coat cures by. Uses {@code measure} and {@code resin}.
- */
+/** The room's temperature, and the clock a coat cures by. Uses {@code measure} and {@code resin}. */
 @NullMarked
 package nursery.core.cure;
 

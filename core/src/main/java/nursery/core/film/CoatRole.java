@@ -7,44 +7,63 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * What a coat is for, the film Nursery aims at, and the amounts makers pour. Films are chosen so that a 20 oz slim
- * of 512 cm² gets what practice gives it (P7, and the worked values beside it); they are rules of thumb.
+ * What a coat is for, the film Nursery aims at, and the amounts makers pour. Films are chosen so that a 20 oz slim of
+ * 512 cm² gets what practice gives it (P7, and the worked values beside it); they are rules of thumb.
  */
 public enum CoatRole {
-    ADHESIVE_THIN("thin adhesive film", 0.02, List.of(
-            new Practice(OptionalDouble.of(12), 0, 1, "on a 12 oz"),
-            new Practice(OptionalDouble.of(20), 0.8, 1.2, "on a 20 oz"),
-            new Practice(OptionalDouble.empty(), 0, 1.2, "a cup"))),
-    ADHESIVE_GENEROUS("generous adhesive film", 0.15, List.of(
-            new Practice(OptionalDouble.empty(), 5, 10, "a cup"))),
-    FLOOD("first flood coat over glitter", 0.45, List.of(
-            new Practice(OptionalDouble.of(12), 30, 60, "on a 12 oz slim, most at the low end"),
-            new Practice(OptionalDouble.of(20), 20, 25, "on a 20 oz slim"),
-            new Practice(OptionalDouble.empty(), 20, 60, "across sizes"))),
-    BUILD("second coat", 0.40, List.of(
-            new Practice(OptionalDouble.of(12), 20, 20, "on a 12 oz"),
-            new Practice(OptionalDouble.empty(), 20, 30, "across sizes, the high end with some left over"))),
+    ADHESIVE_THIN(
+            "thin adhesive film",
+            0.02,
+            List.of(
+                    new Practice(OptionalDouble.of(12), 0, 1, "on a 12 oz"),
+                    new Practice(OptionalDouble.of(20), 0.8, 1.2, "on a 20 oz"),
+                    new Practice(OptionalDouble.empty(), 0, 1.2, "a cup"))),
+    ADHESIVE_GENEROUS("generous adhesive film", 0.15, List.of(new Practice(OptionalDouble.empty(), 5, 10, "a cup"))),
+    FLOOD(
+            "first flood coat over glitter",
+            0.45,
+            List.of(
+                    new Practice(OptionalDouble.of(12), 30, 60, "on a 12 oz slim, most at the low end"),
+                    new Practice(OptionalDouble.of(20), 20, 25, "on a 20 oz slim"),
+                    new Practice(OptionalDouble.empty(), 20, 60, "across sizes"))),
+    BUILD(
+            "second coat",
+            0.40,
+            List.of(
+                    new Practice(OptionalDouble.of(12), 20, 20, "on a 12 oz"),
+                    new Practice(OptionalDouble.empty(), 20, 30, "across sizes, the high end with some left over"))),
     /** Thin enough to lock a layer in, not to bury it. */
-    SEAL("thin seal coat", 0.24, List.of(
-            new Practice(OptionalDouble.empty(), 10, 15, "on a 20 oz"))),
-    THIN_CLEAR("one of two thin clear coats", 0.195, List.of(
-            new Practice(OptionalDouble.empty(), 10, 10, "each, on a 20 oz"))),
-    OVERLAY("coat over a full vinyl wrap", 0.39, List.of(
-            new Practice(OptionalDouble.empty(), 20, 20, "on a 20 oz"))),
-    DECALS("coat over decals", 0.38, List.of(
-            new Practice(OptionalDouble.empty(), 15, 20, "on a 12 oz"))),
+    SEAL("thin seal coat", 0.24, List.of(new Practice(OptionalDouble.empty(), 10, 15, "on a 20 oz"))),
+    THIN_CLEAR(
+            "one of two thin clear coats",
+            0.195,
+            List.of(new Practice(OptionalDouble.empty(), 10, 10, "each, on a 20 oz"))),
+    OVERLAY("coat over a full vinyl wrap", 0.39, List.of(new Practice(OptionalDouble.empty(), 20, 20, "on a 20 oz"))),
+    DECALS("coat over decals", 0.38, List.of(new Practice(OptionalDouble.empty(), 15, 20, "on a 12 oz"))),
     /** Generous on purpose: the ink needs depth to spread in. */
-    BLOOM("flood for an ink bloom", 0.586, List.of(
-            new Practice(OptionalDouble.empty(), 30, 30, "on a 20 oz, generous on purpose"))),
-    STIRRED_IN("generous base coat with something stirred in", 0.586, List.of(
-            new Practice(OptionalDouble.empty(), 25, 35, "about one fluid ounce covers an ordinary cup with some left over"))),
+    BLOOM(
+            "flood for an ink bloom",
+            0.586,
+            List.of(new Practice(OptionalDouble.empty(), 30, 30, "on a 20 oz, generous on purpose"))),
+    STIRRED_IN(
+            "generous base coat with something stirred in",
+            0.586,
+            List.of(new Practice(
+                    OptionalDouble.empty(),
+                    25,
+                    35,
+                    "about one fluid ounce covers an ordinary cup with some left over"))),
     /** Over part of the cup; counted over the whole, as practice does. */
-    WAVE("wave over part of the cup", 0.39, List.of(
-            new Practice(OptionalDouble.empty(), 20, 20, "of which 5 ml is split off and tinted white"))),
-    LATER_WAVE("second, smaller wave", 0.24, List.of(
-            new Practice(OptionalDouble.empty(), 10, 15, "for a second wave"))),
-    FINISHING("finishing coat", 0.30, List.of(
-            new Practice(OptionalDouble.empty(), 10, 20, "across sizes, for late coats")));
+    WAVE(
+            "wave over part of the cup",
+            0.39,
+            List.of(new Practice(OptionalDouble.empty(), 20, 20, "of which 5 ml is split off and tinted white"))),
+    LATER_WAVE(
+            "second, smaller wave", 0.24, List.of(new Practice(OptionalDouble.empty(), 10, 15, "for a second wave"))),
+    FINISHING(
+            "finishing coat",
+            0.30,
+            List.of(new Practice(OptionalDouble.empty(), 10, 20, "across sizes, for late coats")));
 
     private final String word;
     private final double filmMm;
@@ -58,7 +77,9 @@ public enum CoatRole {
 
     /** The role with this name in a technique file, such as {@code later-wave}. */
     public static Optional<CoatRole> named(String written) {
-        return Arrays.stream(values()).filter(role -> role.written().equals(written)).findFirst();
+        return Arrays.stream(values())
+                .filter(role -> role.written().equals(written))
+                .findFirst();
     }
 
     public String written() {
@@ -81,8 +102,10 @@ public enum CoatRole {
     /** What makers pour on a cup of this size, or across sizes if none is recorded for it. */
     public Practice practiceFor(OptionalDouble nominalOz) {
         return practices.stream()
-                .filter(practice -> practice.nominalOz().isEmpty() || practice.nominalOz().equals(nominalOz))
-                .findFirst().orElseThrow();
+                .filter(practice ->
+                        practice.nominalOz().isEmpty() || practice.nominalOz().equals(nominalOz))
+                .findFirst()
+                .orElseThrow();
     }
 
     /**

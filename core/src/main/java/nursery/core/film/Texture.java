@@ -7,7 +7,10 @@ public enum Texture {
     SMOOTH("smooth", 0, 0, 0),
     /** Two coats usually before anything is smooth: common practice (step 5 of the order of work). */
     FINE("fine glitter", 2, 1, 0),
-    /** Fine glitter needs fewer coats than chunky; a third before sanding is the safe choice (common practice). The extra film is from memory. */
+    /**
+     * Fine glitter needs fewer coats than chunky; a third before sanding is the safe choice (common practice). The
+     * extra film is from memory.
+     */
     CHUNKY("chunky glitter", 3, 3, 0.10);
 
     private final String word;
@@ -30,7 +33,10 @@ public enum Texture {
         return coatsToBury;
     }
 
-    /** How many must lie over it before sanding does not reach it: one over fine glitter, sanded lightly; a third over chunky is the safe choice. */
+    /**
+     * How many must lie over it before sanding does not reach it: one over fine glitter, sanded lightly; a third over
+     * chunky is the safe choice.
+     */
     public int coatsBeforeSanding() {
         return coatsBeforeSanding;
     }
@@ -50,7 +56,9 @@ public enum Texture {
         if (this == SMOOTH) {
             return "smooth below";
         }
-        String under = clearCoats == 0 ? "no coat over it yet" : "%d %s over it".formatted(clearCoats, clearCoats == 1 ? "coat" : "coats");
+        String under = clearCoats == 0
+                ? "no coat over it yet"
+                : "%d %s over it".formatted(clearCoats, clearCoats == 1 ? "coat" : "coats");
         String extra = extraFilmMm(clearCoats) > 0 ? ", %s mm more for it".formatted(Numbers.show(extraFilmMm, 2)) : "";
         return "%s, %s: %s%s".formatted(word, under, isFeltUnder(clearCoats) ? "still felt" : "smooth", extra);
     }

@@ -8,9 +8,9 @@ import nursery.core.cure.RoomCourse;
 /**
  * The room the cups cure in.
  *
- * @param course      what was read, and behind it what is expected
- * @param spreadC     how far the room ahead may be off, °C up or down
- * @param lastReadAt  when it was last read, if it ever was
+ * @param course what was read, and behind it what is expected
+ * @param spreadC how far the room ahead may be off, °C up or down
+ * @param lastReadAt when it was last read, if it ever was
  * @param silentSince since when the thermometer has been silent, if it has been for long
  */
 public record Air(RoomCourse course, double spreadC, Optional<Instant> lastReadAt, Optional<Instant> silentSince) {

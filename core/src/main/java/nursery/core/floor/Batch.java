@@ -11,16 +11,29 @@ import nursery.core.resin.MixRatio;
 /**
  * A mix that was started.
  *
- * @param number     as the logs name it
- * @param ratio      the label's ratio when it was measured; a label corrected later does not change it
- * @param actual     what was measured, once it was
+ * @param number as the logs name it
+ * @param ratio the label's ratio when it was measured; a label corrected later does not change it
+ * @param actual what was measured, once it was
  * @param potMinutes how long it stays usable from mixing on
- * @param mixedAt    when the clock was started
- * @param closedAt   when it was used up or given up
- * @param wasted     whether it was measured and thrown away
+ * @param mixedAt when the clock was started
+ * @param closedAt when it was used up or given up
+ * @param wasted whether it was measured and thrown away
  */
-public record Batch(long number, long resinId, long measuringCupId, MixRatio ratio, Mix planned, double potMinutes, Instant startedAt, String startedBy,
-        Optional<Mix> actual, Optional<Instant> mixedAt, Optional<Instant> closedAt, Optional<Double> leftoverMl, boolean wasted, List<BatchShare> shares) {
+public record Batch(
+        long number,
+        long resinId,
+        long measuringCupId,
+        MixRatio ratio,
+        Mix planned,
+        double potMinutes,
+        Instant startedAt,
+        String startedBy,
+        Optional<Mix> actual,
+        Optional<Instant> mixedAt,
+        Optional<Instant> closedAt,
+        Optional<Double> leftoverMl,
+        boolean wasted,
+        List<BatchShare> shares) {
 
     /**
      * A coat this mix was made for.
@@ -28,7 +41,8 @@ public record Batch(long number, long resinId, long measuringCupId, MixRatio rat
      * @param atMinute when its turn was planned, counted from mixing
      * @param addition what is stirred into it or into part of it
      */
-    public record BatchShare(long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
+    public record BatchShare(
+            long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
 
     public Optional<Instant> offAt() {
         return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * 60))));

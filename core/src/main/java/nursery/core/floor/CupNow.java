@@ -16,7 +16,10 @@ public record CupNow(Cup cup, CupState state) {
 
     /** The coat it needs next, if that is what it needs next and nothing has to be scuffed before. */
     public Optional<PlanStep> nextCoat() {
-        return state.next().filter(next -> next.kind() == NextAction.Kind.STEP).map(NextAction::step).filter(step -> step.kind().isPour());
+        return state.next()
+                .filter(next -> next.kind() == NextAction.Kind.STEP)
+                .map(NextAction::step)
+                .filter(step -> step.kind().isPour());
     }
 
     /** What that coat needs on it. */

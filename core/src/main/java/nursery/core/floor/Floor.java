@@ -22,18 +22,28 @@ import nursery.core.resin.Resin;
 import nursery.core.technique.School;
 
 /**
- * The shop at a moment: everything that is on the go, and what it is done with. Cups that were handed over, abandoned or fully cured for
- * long are not on it. Whoever asks how much to mix, where a coat turns or when a cup is ready asks here.
+ * The shop at a moment: everything that is on the go, and what it is done with. Cups that were handed over, abandoned
+ * or fully cured for long are not on it. Whoever asks how much to mix, where a coat turns or when a cup is ready asks
+ * here.
  *
- * @param now           the moment
- * @param cups          every cup on the floor, oldest first
- * @param open          mixes under way
+ * @param now the moment
+ * @param cups every cup on the floor, oldest first
+ * @param open mixes under way
  * @param minutesPerCup how long a cup takes here, as the maker said or the log shows
- * @param hours         when there are hands at the bench
- * @param pins          steps wanted at a moment of their own
- * @param kept          where the plan that is kept has each step
+ * @param hours when there are hands at the bench
+ * @param pins steps wanted at a moment of their own
+ * @param kept where the plan that is kept has each step
  */
-public record Floor(Instant now, Ways ways, Air air, Shelf shelf, List<CupNow> cups, List<Batch> open, double minutesPerCup, BenchHours hours, List<Pin> pins,
+public record Floor(
+        Instant now,
+        Ways ways,
+        Air air,
+        Shelf shelf,
+        List<CupNow> cups,
+        List<Batch> open,
+        double minutesPerCup,
+        BenchHours hours,
+        List<Pin> pins,
         List<Placement> kept) {
 
     /** A plan is laid out anew so often, not oftener. */
@@ -52,32 +62,53 @@ public record Floor(Instant now, Ways ways, Air air, Shelf shelf, List<CupNow> c
 
     /** The cup that holds a spindle, if one does. */
     public Optional<CupNow> on(Spindle spindle) {
-        return cups.stream().filter(cup -> cup.state().hold().map(SpindleHold::spindle).filter(spindle::equals).isPresent()).findFirst();
+        return cups.stream()
+                .filter(cup -> cup.state()
+                        .hold()
+                        .map(SpindleHold::spindle)
+                        .filter(spindle::equals)
+                        .isPresent())
+                .findFirst();
     }
 
     /** Spindles no cup holds. */
     public List<Spindle> freeSpindles() {
-        return shelf.spindles().stream().filter(spindle -> on(spindle).isEmpty()).toList();
+        return shelf.spindles().stream()
+                .filter(spindle -> on(spindle).isEmpty())
+                .toList();
     }
 
     /**
-     * Where a cup's next coat turns: it hangs if it may, goes on where it turns already, else on the first free spindle.
+     * Where a cup's next coat turns: it hangs if it may, goes on where it turns already, else on the first free
+     * spindle.
      *
      * @param reserved spindles that are meant for others
      */
     public Optional<Spindle> spindleFor(CupNow cup, Collection<Spindle> reserved) {
-        boolean turns = cup.state().next().filter(next -> cup.cup().turns(next.step())).isPresent();
-        return turns ? cup.state().hold().map(SpindleHold::spindle).or(() -> freeSpindles().stream().filter(free -> !reserved.contains(free)).findFirst()) : Optional.empty();
+        boolean turns =
+                cup.state().next().filter(next -> cup.cup().turns(next.step())).isPresent();
+        return turns
+                ? cup.state().hold().map(SpindleHold::spindle).or(() -> freeSpindles().stream()
+                        .filter(free -> !reserved.contains(free))
+                        .findFirst())
+                : Optional.empty();
     }
 
     /** Whether somebody is mixing for a cup's next step already. */
     public boolean isUnderWay(CupNow cup) {
-        return open.stream().flatMap(batch -> batch.shares().stream()).anyMatch(share -> share.code().equals(cup.code()) && cup.state().next().filter(next -> next.step().number() == share.step()).isPresent());
+        return open.stream()
+                .flatMap(batch -> batch.shares().stream())
+                .anyMatch(share -> share.code().equals(cup.code())
+                        && cup.state()
+                                .next()
+                                .filter(next -> next.step().number() == share.step())
+                                .isPresent());
     }
 
     /** How much to mix for some coats, in which order to pour them, and for how long it serves. */
     public BatchSheet sheet(Resin resin, List<Portion> portions, MeasuringCup measure, boolean rested) {
-        return BatchSheet.of(resin.label(), portions, ways.losses(), measure, Pace.of(rested, minutesPerCup), air.temperatureC(now));
+        return BatchSheet.of(
+                resin.label(), portions, ways.losses(), measure, Pace.of(rested, minutesPerCup), air.temperatureC(now));
     }
 
     /** The same with the measuring cup in use. */
@@ -90,19 +121,31 @@ public record Floor(Instant now, Ways ways, Air air, Shelf shelf, List<CupNow> c
         return sheet(resin, List.of(new Portion(cup.code(), shareMl, Optional.empty())), rests(cup));
     }
 
-    /** What is mixed for a coat that was poured without a batch: as its sheet says, or exactly where the marks allow no sheet. */
+    /**
+     * What is mixed for a coat that was poured without a batch: as its sheet says, or exactly where the marks allow no
+     * sheet.
+     */
     public Mix mixedFor(Cup cup, Resin resin, double shareMl) {
         try {
             return sheet(cup, resin, shareMl).mix();
         } catch (InvalidInput marksTooCoarse) {
-            return Mix.exactly(resin.label().ratio(), shareMl + ways.losses().perFillMl() + ways.losses().perCupMl());
+            return Mix.exactly(
+                    resin.label().ratio(),
+                    shareMl + ways.losses().perFillMl() + ways.losses().perCupMl());
         }
     }
 
     /** The same for a mix of the plan. */
     public BatchSheet sheet(PlannedMix mix) {
-        List<Portion> portions = mix.pours().stream().map(pour -> new Portion(pour.cup(), pour.amountMl().orElseThrow(), pour.action().window().closesAtExclusive())).toList();
-        return sheet(mix.resin(), portions, mix.pours().stream().anyMatch(pour -> find(pour.cup()).filter(cup -> rests(cup.cup())).isPresent()));
+        List<Portion> portions = mix.pours().stream()
+                .map(pour -> new Portion(
+                        pour.cup(),
+                        pour.amountMl().orElseThrow(),
+                        pour.action().window().closesAtExclusive()))
+                .toList();
+        return sheet(mix.resin(), portions, mix.pours().stream().anyMatch(pour -> find(pour.cup())
+                .filter(cup -> rests(cup.cup()))
+                .isPresent()));
     }
 
     /** Whether this cup's maker lets a mix rest before it is used. */
@@ -113,7 +156,10 @@ public record Floor(Instant now, Ways ways, Air air, Shelf shelf, List<CupNow> c
     /** What a plan is made from: every cup with steps left, from the last full five minutes on. */
     public Workshop workshop() {
         Instant period = Instant.ofEpochSecond(Math.floorDiv(now.getEpochSecond(), PERIOD_S) * PERIOD_S);
-        List<Cup> planned = cups.stream().filter(cup -> !cup.state().isFinished() && cup.state().gone().isEmpty()).map(CupNow::cup).toList();
+        List<Cup> planned = cups.stream()
+                .filter(cup -> !cup.state().isFinished() && cup.state().gone().isEmpty())
+                .map(CupNow::cup)
+                .toList();
         return new Workshop(period, air.course(), hours, shelf.spindles(), planned, pins, Workshop.USUAL_HORIZON);
     }
 }

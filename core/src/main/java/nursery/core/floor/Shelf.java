@@ -6,7 +6,10 @@ import java.util.Optional;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Resin;
 
-/** What the maker owns: resins and blanks by name, turners, measuring cups. There is always a resin, a turner and a measuring cup. */
+/**
+ * What the maker owns: resins and blanks by name, turners, measuring cups. There is always a resin, a turner and a
+ * measuring cup.
+ */
 public record Shelf(List<Resin> resins, List<ShelfBlank> blanks, List<Turner> turners, List<ShelfCup> measuringCups) {
 
     public Shelf {
@@ -25,7 +28,10 @@ public record Shelf(List<Resin> resins, List<ShelfBlank> blanks, List<Turner> tu
     }
 
     public List<Spindle> spindles() {
-        return turners.stream().flatMap(turner -> turner.spindles().stream()).sorted(Comparator.comparing(Spindle::id)).toList();
+        return turners.stream()
+                .flatMap(turner -> turner.spindles().stream())
+                .sorted(Comparator.comparing(Spindle::id))
+                .toList();
     }
 
     public Optional<Spindle> spindle(long id) {
@@ -39,6 +45,8 @@ public record Shelf(List<Resin> resins, List<ShelfBlank> blanks, List<Turner> tu
 
     /** The resin that reaches full cure first. */
     public Optional<Resin> fastest() {
-        return resins.stream().min(Comparator.comparing((Resin resin) -> resin.label().times().fullCureH()).thenComparing(Resin::id));
+        return resins.stream()
+                .min(Comparator.comparing((Resin resin) -> resin.label().times().fullCureH())
+                        .thenComparing(Resin::id));
     }
 }

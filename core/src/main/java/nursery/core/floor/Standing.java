@@ -13,7 +13,7 @@ import nursery.core.plan.Workshop;
 /**
  * How the plan stands: the one that is kept, moved where life has moved it; what Nursery would begin with if none is.
  *
- * @param kept       where the plan that is kept has each step, empty if none is
+ * @param kept where the plan that is kept has each step, empty if none is
  * @param departures where life has departed from it
  */
 public record Standing(WeekPlan plan, List<Placement> kept, List<Departure> departures) {
@@ -29,7 +29,10 @@ public record Standing(WeekPlan plan, List<Placement> kept, List<Departure> depa
         return !kept.isEmpty();
     }
 
-    /** When a cup may be handed over: by its own coats once no step is left, else by the plan; empty if it finds no place. */
+    /**
+     * When a cup may be handed over: by its own coats once no step is left, else by the plan; empty if it finds no
+     * place.
+     */
     public Optional<Instant> readyAt(CupNow cup) {
         return cup.state().readyAt().or(() -> Optional.ofNullable(plan.readyAt().get(cup.code())));
     }

@@ -12,15 +12,27 @@ import nursery.core.resin.Losses;
 /**
  * The shop's own ways.
  *
- * @param quiet         when the maker sleeps; its zone is the shop's
- * @param losses        what a batch leaves on cups, sticks and gloves here
+ * @param quiet when the maker sleeps; its zone is the shop's
+ * @param losses what a batch leaves on cups, sticks and gloves here
  * @param minutesPerCup how long a cup takes here, if the maker has said so; else the log teaches it
  */
-public record Ways(LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, QuietHours quiet, Losses losses, OptionalDouble minutesPerCup) {
+public record Ways(
+        LengthUnit lengthUnit,
+        VolumeUnit volumeUnit,
+        TemperatureUnit temperatureUnit,
+        QuietHours quiet,
+        Losses losses,
+        OptionalDouble minutesPerCup) {
 
     /** Until the maker says otherwise; the quiet hours are from memory. */
     public static Ways starting(ZoneId zone) {
-        return new Ways(LengthUnit.MM, VolumeUnit.ML, TemperatureUnit.C, new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), zone), Losses.USUAL, OptionalDouble.empty());
+        return new Ways(
+                LengthUnit.MM,
+                VolumeUnit.ML,
+                TemperatureUnit.C,
+                new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), zone),
+                Losses.USUAL,
+                OptionalDouble.empty());
     }
 
     public ZoneId zone() {

@@ -9,8 +9,9 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.technique.PlanStep;
 
 /**
- * The steps still to come, each at the first moment its window and the maker's quiet hours allow, played through on the same fold
- * that reads the real log. What closes in the quiet hours is shown as it will then be: scuffed first, or done late.
+ * The steps still to come, each at the first moment its window and the maker's quiet hours allow, played through on the
+ * same fold that reads the real log. What closes in the quiet hours is shown as it will then be: scuffed first, or done
+ * late.
  */
 public final class Ahead {
 
@@ -23,9 +24,9 @@ public final class Ahead {
     /**
      * A step to come.
      *
-     * @param at        when it is expected
+     * @param at when it is expected
      * @param scuffFirst whether its window will have closed, so that the coat below is scuffed first
-     * @param late      whether its window will have closed and nothing mends that
+     * @param late whether its window will have closed and nothing mends that
      * @param waitsForMaker whether it could be done earlier but for the quiet hours
      */
     public record Expected(PlanStep step, Instant at, boolean scuffFirst, boolean late, boolean waitsForMaker) {}
@@ -34,7 +35,9 @@ public final class Ahead {
         CupFold fold = CupFold.of(cup, room);
         List<Expected> ahead = new ArrayList<>();
         Instant free = now;
-        for (Optional<NextAction> next = fold.stateAt(free).next(); next.isPresent(); next = fold.stateAt(free).next()) {
+        for (Optional<NextAction> next = fold.stateAt(free).next();
+                next.isPresent();
+                next = fold.stateAt(free).next()) {
             NextAction action = next.get();
             Instant possible = later(free, action.window().opensAt());
             Instant at = action.step().kind().handsOnMinutes() == 0 ? possible : quiet.nextAwake(possible);
@@ -45,9 +48,22 @@ public final class Ahead {
                 fold.add(LogEntry.scuffed(mark(at)));
                 at = at.plus(Duration.ofMinutes(SCUFF_MINUTES));
             }
-            ahead.add(new Expected(action.step(), at, then.kind() == NextAction.Kind.SCUFF_FIRST, then.kind() == NextAction.Kind.STEP && then.window().hasClosedBy(at), at.isAfter(possible)));
-            fold.add(action.step().kind().isPour() ? new LogEntry.Poured(mark(at), action.step().number(), fold.stateAt(at).share(cup, action.step().role().orElseThrow()).suggestedMl(), Optional.empty())
-                    : new LogEntry.StepDone(mark(at), action.step().number()));
+            ahead.add(new Expected(
+                    action.step(),
+                    at,
+                    then.kind() == NextAction.Kind.SCUFF_FIRST,
+                    then.kind() == NextAction.Kind.STEP && then.window().hasClosedBy(at),
+                    at.isAfter(possible)));
+            fold.add(
+                    action.step().kind().isPour()
+                            ? new LogEntry.Poured(
+                                    mark(at),
+                                    action.step().number(),
+                                    fold.stateAt(at)
+                                            .share(cup, action.step().role().orElseThrow())
+                                            .suggestedMl(),
+                                    Optional.empty())
+                            : new LogEntry.StepDone(mark(at), action.step().number()));
             // A wait runs from when the work is logged, so only the hands are busy on.
             free = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));
         }

@@ -8,9 +8,9 @@ import nursery.core.technique.PlanStep;
 /**
  * A coat that is on the cup.
  *
- * @param step    the step it belongs to
- * @param pour    the entry that put it there
- * @param times   its phases and windows, by the label it was poured with
+ * @param step the step it belongs to
+ * @param pour the entry that put it there
+ * @param times its phases and windows, by the label it was poured with
  * @param scuffed whether it has been sanded or scuffed since
  */
 public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {

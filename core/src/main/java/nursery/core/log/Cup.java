@@ -26,23 +26,33 @@ import nursery.core.technique.StepKind;
 /**
  * A cup in the making: what it is, what is to be done to it, and all that happened to it.
  *
- * @param code      what is written on its tape
- * @param plan      its steps, in order; a step keeps its number when others are put in before it
- * @param log       every entry ever made, cancelled ones included
- * @param leftAt    when it left the floor, if it has: what is put right in a label after that is none of its business
+ * @param code what is written on its tape
+ * @param plan its steps, in order; a step keeps its number when others are put in before it
+ * @param log every entry ever made, cancelled ones included
+ * @param leftAt when it left the floor, if it has: what is put right in a label after that is none of its business
  */
-public record Cup(long id, String code, About about, Blank blank, Resins resins, Schools schools, List<PlanStep> plan, Instant startedAt,
-        List<LogEntry> log, Promise promise, Optional<Instant> leftAt) {
+public record Cup(
+        long id,
+        String code,
+        About about,
+        Blank blank,
+        Resins resins,
+        Schools schools,
+        List<PlanStep> plan,
+        Instant startedAt,
+        List<LogEntry> log,
+        Promise promise,
+        Optional<Instant> leftAt) {
 
     /**
      * What people call it and see of it.
      *
-     * @param name      what it will be
-     * @param madeFor   whom or what it is for, possibly empty
+     * @param name what it will be
+     * @param madeFor whom or what it is for, possibly empty
      * @param technique the name of the technique its plan was copied from
-     * @param blank     the name of its blank
-     * @param paint     colour under the glitter, as #rrggbb
-     * @param glitter   colour of the glitter, as #rrggbb
+     * @param blank the name of its blank
+     * @param paint colour under the glitter, as #rrggbb
+     * @param glitter colour of the glitter, as #rrggbb
      */
     public record About(String name, String madeFor, String technique, String blank, String paint, String glitter) {
         public static final About NOTHING = new About("", "", "", "", "", "");
@@ -63,7 +73,7 @@ public record Cup(long id, String code, About about, Blank blank, Resins resins,
     /**
      * What was promised.
      *
-     * @param dueAt   when it must have reached full cure, if it is promised
+     * @param dueAt when it must have reached full cure, if it is promised
      * @param matters how much an hour late counts beside other cups, 1 for an ordinary one
      */
     public record Promise(Optional<Instant> dueAt, int matters) {
@@ -85,7 +95,18 @@ public record Cup(long id, String code, About about, Blank blank, Resins resins,
 
     /** A cup just started, of which nothing but its making is known. */
     public static Cup started(String code, Blank blank, Resins resins, List<PlanStep> plan, Instant at) {
-        return new Cup(0, code, About.NOTHING, blank, resins, Schools.of(), plan, at, List.of(), Promise.NONE, Optional.empty());
+        return new Cup(
+                0,
+                code,
+                About.NOTHING,
+                blank,
+                resins,
+                Schools.of(),
+                plan,
+                at,
+                List.of(),
+                Promise.NONE,
+                Optional.empty());
     }
 
     /** What it is at a moment. */
@@ -95,9 +116,16 @@ public record Cup(long id, String code, About about, Blank blank, Resins resins,
 
     /** What really happened, in the order it happened: no cancelled entries and no cancellations. */
     public List<LogEntry> happened() {
-        Set<Long> cancelled = log.stream().filter(Cancelled.class::isInstance).map(entry -> ((Cancelled) entry).cancelsId()).collect(Collectors.toSet());
-        return log.stream().filter(entry -> !(entry instanceof Cancelled) && !cancelled.contains(entry.mark().id()))
-                .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt()).thenComparing(entry -> entry.mark().id())).toList();
+        Set<Long> cancelled = log.stream()
+                .filter(Cancelled.class::isInstance)
+                .map(entry -> ((Cancelled) entry).cancelsId())
+                .collect(Collectors.toSet());
+        return log.stream()
+                .filter(entry -> !(entry instanceof Cancelled)
+                        && !cancelled.contains(entry.mark().id()))
+                .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
+                        .thenComparing(entry -> entry.mark().id()))
+                .toList();
     }
 
     /** What a coat is mixed from. */
@@ -110,12 +138,20 @@ public record Cup(long id, String code, About about, Blank blank, Resins resins,
         return resinFor(step).label();
     }
 
-    /** The label a coat that was poured cures by: the edition it was poured with, as it was known while the cup was on the floor. */
+    /**
+     * The label a coat that was poured cures by: the edition it was poured with, as it was known while the cup was on
+     * the floor.
+     */
     public Label labelOf(Poured pour) {
-        return pour.pot().map(pot -> pot.resin().labelOf(pot.edition(), leftAt.orElse(Instant.MAX))).orElseGet(() -> labelFor(step(pour.step())));
+        return pour.pot()
+                .map(pot -> pot.resin().labelOf(pot.edition(), leftAt.orElse(Instant.MAX)))
+                .orElseGet(() -> labelFor(step(pour.step())));
     }
 
-    /** Whether a coat hangs instead of turning: a thin film does not run, for who goes by that school. Every other coat turns. */
+    /**
+     * Whether a coat hangs instead of turning: a thin film does not run, for who goes by that school. Every other coat
+     * turns.
+     */
     public boolean hangs(PlanStep step) {
         return step.role().filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && schools.has(School.HANG);
     }
@@ -176,7 +212,9 @@ public record Cup(long id, String code, About about, Blank blank, Resins resins,
 
     /** This cup with its coats to come from other resins; what is poured stays what it is. */
     public Cup with(Resins others) {
-        List<LogEntry> kept = log.stream().map(entry -> entry instanceof Poured pour && pour.pot().isEmpty() ? fromItsOwnPot(pour) : entry).toList();
+        List<LogEntry> kept = log.stream()
+                .map(entry -> entry instanceof Poured pour && pour.pot().isEmpty() ? fromItsOwnPot(pour) : entry)
+                .toList();
         return new Cup(id, code, about, blank, others, schools, plan, startedAt, kept, promise, leftAt);
     }
 

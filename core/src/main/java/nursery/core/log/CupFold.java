@@ -18,8 +18,8 @@ import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
 
 /**
- * The fold of plan, log, room and now into a cup's state. Pure: the same arguments give the same state, so a state
- * can be replayed, simulated ahead and explained. The room's course runs into the future as its forecast.
+ * The fold of plan, log, room and now into a cup's state. Pure: the same arguments give the same state, so a state can
+ * be replayed, simulated ahead and explained. The room's course runs into the future as its forecast.
  */
 public final class CupFold {
 
@@ -74,7 +74,9 @@ public final class CupFold {
     }
 
     public CupState stateAt(Instant now) {
-        Optional<NextAction> next = cup.plan().stream().filter(step -> !done.containsKey(step.number())).findFirst()
+        Optional<NextAction> next = cup.plan().stream()
+                .filter(step -> !done.containsKey(step.number()))
+                .findFirst()
                 .map(step -> NextStep.of(step, new WallClock(newestCoat(), lastDone), now));
         return new CupState(done, coats, next, layers, hold, lastDone, lastSeen, gone, concerns);
     }

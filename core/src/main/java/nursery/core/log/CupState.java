@@ -13,18 +13,26 @@ import nursery.core.technique.Rule;
 /**
  * A cup as it is at one moment. Computed, never stored.
  *
- * @param done     the entry that did each step, by step number
- * @param coats    the coats on it, oldest first
- * @param next     what to do next; empty once the plan is finished
- * @param layers   what lies on it
- * @param hold     the spindle it is on, if any
+ * @param done the entry that did each step, by step number
+ * @param coats the coats on it, oldest first
+ * @param next what to do next; empty once the plan is finished
+ * @param layers what lies on it
+ * @param hold the spindle it is on, if any
  * @param lastDoneAt when its newest work was done, or the cup was started
  * @param lastSeenAt when the newest entry of its log happened, or the cup was started
- * @param gone     how and when it left the bench, if it has
+ * @param gone how and when it left the bench, if it has
  * @param concerns what the log shows was done against the label or practice
  */
-public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optional<NextAction> next, Layers layers, Optional<SpindleHold> hold,
-        Instant lastDoneAt, Instant lastSeenAt, Optional<Gone> gone, List<Concern> concerns) {
+public record CupState(
+        Map<Integer, LogEntry> done,
+        List<CoatOnCup> coats,
+        Optional<NextAction> next,
+        Layers layers,
+        Optional<SpindleHold> hold,
+        Instant lastDoneAt,
+        Instant lastSeenAt,
+        Optional<Gone> gone,
+        List<Concern> concerns) {
 
     /** A finished cup stays on the floor so long after its full cure; from memory. */
     public static final Duration STAYS_AFTER_FULL_CURE = Duration.ofDays(14);
@@ -48,19 +56,28 @@ public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optio
         return coats.stream().map(coat -> coat.times().fullCureAt()).max(Instant::compareTo);
     }
 
-    /** When a cup with no step left may be handed over: at full cure, and not before the last of its work; empty while steps are left. */
+    /**
+     * When a cup with no step left may be handed over: at full cure, and not before the last of its work; empty while
+     * steps are left.
+     */
     public Optional<Instant> readyAt() {
-        return isFinished() ? Optional.of(fullCureAt().filter(lastDoneAt::isBefore).orElse(lastDoneAt)) : Optional.empty();
+        return isFinished()
+                ? Optional.of(fullCureAt().filter(lastDoneAt::isBefore).orElse(lastDoneAt))
+                : Optional.empty();
     }
 
-    /** From when it is no longer on the floor: gone, or finished and fully cured for long; empty while there is work on it. */
+    /**
+     * From when it is no longer on the floor: gone, or finished and fully cured for long; empty while there is work on
+     * it.
+     */
     public Optional<Instant> leavesAt() {
-        return gone.map(left -> left.mark().happenedAt())
-                .or(() -> readyAt().map(ready -> (ready.isAfter(lastSeenAt) ? ready : lastSeenAt).plus(STAYS_AFTER_FULL_CURE)));
+        return gone.map(left -> left.mark().happenedAt()).or(() -> readyAt()
+                .map(ready -> (ready.isAfter(lastSeenAt) ? ready : lastSeenAt).plus(STAYS_AFTER_FULL_CURE)));
     }
 
     public Optional<Instant> handedOverAt() {
-        return gone.filter(left -> left.how() == LogEntry.Kind.HANDED_OVER).map(left -> left.mark().happenedAt());
+        return gone.filter(left -> left.how() == LogEntry.Kind.HANDED_OVER)
+                .map(left -> left.mark().happenedAt());
     }
 
     /** Coats over the decoration. */
@@ -83,7 +100,7 @@ public record CupState(Map<Integer, LogEntry> done, List<CoatOnCup> coats, Optio
      * Something done against the label or practice.
      *
      * @param about the step it was about
-     * @param rule  the rule it breaks, if it is one of the craft's
+     * @param rule the rule it breaks, if it is one of the craft's
      */
     public record Concern(long entryId, String about, Optional<Rule> rule, String message) {}
 }

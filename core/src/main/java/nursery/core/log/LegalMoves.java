@@ -52,11 +52,26 @@ public final class LegalMoves {
     private static final double THICKEST_FILM_MM = 3;
 
     /** Rules that already say a step came too soon or too late. */
-    private static final Set<Rule> ABOUT_TIME = EnumSet.of(Rule.TACK_WINDOW, Rule.COAT_TOO_SOON, Rule.SAND_TOO_SOON, Rule.INK_NOT_DRY, Rule.SLIDE_NOT_DRY, Rule.ADHESIVE_NOT_SET, Rule.GLUE_NOT_DRY,
-            Rule.PAINT_NOT_DRY, Rule.TAPE_PAST_GEL, Rule.POLISH_TOO_SOON, Rule.FINISH_TOO_SOON, Rule.HOT_INK);
+    private static final Set<Rule> ABOUT_TIME = EnumSet.of(
+            Rule.TACK_WINDOW,
+            Rule.COAT_TOO_SOON,
+            Rule.SAND_TOO_SOON,
+            Rule.INK_NOT_DRY,
+            Rule.SLIDE_NOT_DRY,
+            Rule.ADHESIVE_NOT_SET,
+            Rule.GLUE_NOT_DRY,
+            Rule.PAINT_NOT_DRY,
+            Rule.TAPE_PAST_GEL,
+            Rule.POLISH_TOO_SOON,
+            Rule.FINISH_TOO_SOON,
+            Rule.HOT_INK);
 
     /** How a step is logged. */
-    private enum Way { WORKED, POURED, SKIPPED }
+    private enum Way {
+        WORKED,
+        POURED,
+        SKIPPED
+    }
 
     private LegalMoves() {}
 
@@ -71,16 +86,33 @@ public final class LegalMoves {
         }
         return switch (entry.kind()) {
             case DONE -> step(state, cup, ((OfStep) entry).step(), at, Way.WORKED);
-            case POURED -> step(state, cup, ((OfStep) entry).step(), at, Way.POURED).or(() -> amount(cup, (Poured) entry));
-            case SKIPPED -> step(state, cup, ((OfStep) entry).step(), at, Way.SKIPPED).or(() -> saidWhy(entry, "Say in a few words why the step is left out."));
+            case POURED ->
+                step(state, cup, ((OfStep) entry).step(), at, Way.POURED).or(() -> amount(cup, (Poured) entry));
+            case SKIPPED ->
+                step(state, cup, ((OfStep) entry).step(), at, Way.SKIPPED)
+                        .or(() -> saidWhy(entry, "Say in a few words why the step is left out."));
             case HANDED_OVER -> handOver(state, at);
             case ABANDONED -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words why it is given up."));
-            case REOPENED -> Refusal.unless(state.gone().isPresent() || state.isFinished(), "step", "The cup is on the bench already.");
-            case TOUCHED -> Refusal.unless(state.newestCoat().filter(coat -> !at.isBefore(coat.times().pouredAt())).isPresent(), "step", "There was no coat to touch then.");
+            case REOPENED ->
+                Refusal.unless(
+                        state.gone().isPresent() || state.isFinished(), "step", "The cup is on the bench already.");
+            case TOUCHED ->
+                Refusal.unless(
+                        state.newestCoat()
+                                .filter(coat -> !at.isBefore(coat.times().pouredAt()))
+                                .isPresent(),
+                        "step",
+                        "There was no coat to touch then.");
             case FAULTS_SEEN -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words what was seen."));
-            case SCUFFED -> tooEarly(state, at).or(() -> Refusal.unless(state.newestCoat().map(coat -> !coat.scuffed()).orElse(false), "step",
-                    "There is no coat to scuff, or it is scuffed already."));
-            case TAKEN_OFF -> tooEarly(state, at).or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
+            case SCUFFED ->
+                tooEarly(state, at)
+                        .or(() -> Refusal.unless(
+                                state.newestCoat().map(coat -> !coat.scuffed()).orElse(false),
+                                "step",
+                                "There is no coat to scuff, or it is scuffed already."));
+            case TAKEN_OFF ->
+                tooEarly(state, at)
+                        .or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
             case NOTED, CANCELLED -> Optional.empty();
         };
     }
@@ -95,7 +127,11 @@ public final class LegalMoves {
 
     private static Optional<Refusal> handOver(CupState state, Instant at) {
         return tooEarly(state, at)
-                .or(() -> Refusal.unless(state.isFinished(), "step", "The cup is not finished: its next step is %s.".formatted(state.next().map(NextAction::title).orElse(""))))
+                .or(() -> Refusal.unless(
+                        state.isFinished(),
+                        "step",
+                        "The cup is not finished: its next step is %s."
+                                .formatted(state.next().map(NextAction::title).orElse(""))))
                 .or(() -> Refusal.unless(state.gone().isEmpty(), "step", "The cup is handed over already."));
     }
 
@@ -108,7 +144,8 @@ public final class LegalMoves {
         List<LogEntry> happened = cup.happened();
         for (int i = 0; i < happened.size(); i++) {
             LogEntry entry = happened.get(i);
-            CupState before = cup.withLog(happened.subList(0, i)).at(room, entry.mark().happenedAt());
+            CupState before =
+                    cup.withLog(happened.subList(0, i)).at(room, entry.mark().happenedAt());
             Optional<Refusal> refusal = refusalOf(before, cup, entry, now);
             if (refusal.isPresent()) {
                 return refusal;
@@ -128,21 +165,44 @@ public final class LegalMoves {
     }
 
     private static List<Concern> scuffedTooSoon(CupState state, LogEntry entry) {
-        return state.newestCoat().filter(coat -> entry.mark().happenedAt().isBefore(coat.times().sandableFrom())).map(coat -> new Concern(entry.mark().id(), "Scuffed",
-                Optional.of(Rule.SAND_TOO_SOON), "Scuffed before the coat was sandable: it gums the paper and drags.")).stream().toList();
+        return state
+                .newestCoat()
+                .filter(coat -> entry.mark().happenedAt().isBefore(coat.times().sandableFrom()))
+                .map(coat -> new Concern(
+                        entry.mark().id(),
+                        "Scuffed",
+                        Optional.of(Rule.SAND_TOO_SOON),
+                        "Scuffed before the coat was sandable: it gums the paper and drags."))
+                .stream()
+                .toList();
     }
 
     private static List<Concern> handedOverTooSoon(CupState state, LogEntry entry) {
-        return state.fullCureAt().filter(entry.mark().happenedAt()::isBefore).map(cured -> new Concern(entry.mark().id(), "Handed over", Optional.<Rule>empty(),
-                "Handed over before full cure: it may dent, print and smell. Tell the owner until when to leave it alone.")).stream().toList();
+        return state
+                .fullCureAt()
+                .filter(entry.mark().happenedAt()::isBefore)
+                .map(cured -> new Concern(
+                        entry.mark().id(),
+                        "Handed over",
+                        Optional.<Rule>empty(),
+                        "Handed over before full cure: it may dent, print and smell. Tell the owner until "
+                                + "when to leave it alone."))
+                .stream()
+                .toList();
     }
 
     private static List<Concern> concernsAbout(CupState state, Cup cup, PlanStep step, LogEntry entry) {
         Instant at = entry.mark().happenedAt();
         List<Concern> concerns = new ArrayList<>();
-        Judgement.of(situation(state, cup, step, at), 0).forEach(finding -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
-        if (concerns.stream().noneMatch(concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
-            timing(state, step, at).ifPresent(message -> concerns.add(new Concern(entry.mark().id(), step.title(), Optional.empty(), message)));
+        Judgement.of(situation(state, cup, step, at), 0)
+                .forEach(finding -> concerns.add(
+                        new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
+        if (concerns.stream()
+                .noneMatch(
+                        concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
+            timing(state, step, at)
+                    .ifPresent(message ->
+                            concerns.add(new Concern(entry.mark().id(), step.title(), Optional.empty(), message)));
         }
         return concerns;
     }
@@ -150,18 +210,31 @@ public final class LegalMoves {
     /** A step about to be done on a cup as it is. */
     public static Situation situation(CupState state, Cup cup, PlanStep step, Instant at) {
         Optional<CoatOnCup> newest = state.newestCoat();
-        OptionalDouble ageH = newest.isPresent() ? OptionalDouble.of(newest.get().times().ageHoursAt(at)) : OptionalDouble.empty();
-        return new Situation(state.layers(), step, cup.after(step), CupFold.minute(cup, at), ageH, newest.map(CoatOnCup::label).orElseGet(() -> cup.resins().base().label()), cup.labelFor(step), cup.blank());
+        OptionalDouble ageH =
+                newest.isPresent() ? OptionalDouble.of(newest.get().times().ageHoursAt(at)) : OptionalDouble.empty();
+        return new Situation(
+                state.layers(),
+                step,
+                cup.after(step),
+                CupFold.minute(cup, at),
+                ageH,
+                newest.map(CoatOnCup::label).orElseGet(() -> cup.resins().base().label()),
+                cup.labelFor(step),
+                cup.blank());
     }
 
     /** The plan's own waits, where no rule of the craft has more to say. */
     private static Optional<String> timing(CupState state, PlanStep step, Instant at) {
-        NextAction next = state.next().filter(action -> action.step().number() == step.number()).orElse(null);
+        NextAction next = state.next()
+                .filter(action -> action.step().number() == step.number())
+                .orElse(null);
         if (next == null) {
             return Optional.empty();
         }
         if (next.kind() == NextAction.Kind.STEP && next.window().hasClosedBy(at)) {
-            return Optional.of("%s after its window closed. %s".formatted(step.title(), next.ifMissed().orElse("")).strip());
+            return Optional.of("%s after its window closed. %s"
+                    .formatted(step.title(), next.ifMissed().orElse(""))
+                    .strip());
         }
         return next.window().hasOpenedBy(at) ? Optional.empty() : Optional.of(early(step));
     }
@@ -170,7 +243,8 @@ public final class LegalMoves {
         if (step.kind().isSanding()) {
             return "Sanded before the coat was sandable: it gums the paper and tears.";
         }
-        return step.kind().isPour() ? "Poured before the layer below was ready: it can trap solvent, sag or stay soft."
+        return step.kind().isPour()
+                ? "Poured before the layer below was ready: it can trap solvent, sag or stay soft."
                 : step.title() + " before its wait was over.";
     }
 
@@ -182,22 +256,38 @@ public final class LegalMoves {
         PlanStep step = found.get();
         LogEntry doneBy = state.done().get(number);
         if (doneBy != null) {
-            return Optional.of(new Refusal("step", "%s is already logged.".formatted(step.title()), Optional.of(doneBy.mark())));
+            return Optional.of(
+                    new Refusal("step", "%s is already logged.".formatted(step.title()), Optional.of(doneBy.mark())));
         }
         if (way != Way.SKIPPED && step.kind().isPour() != (way == Way.POURED)) {
-            return Refusal.of("step", "%s %s.".formatted(step.title(), way == Way.POURED ? "is not a coat" : "is a coat: log it with its amount"));
+            return Refusal.of(
+                    "step",
+                    "%s %s."
+                            .formatted(
+                                    step.title(),
+                                    way == Way.POURED ? "is not a coat" : "is a coat: log it with its amount"));
         }
         PlanStep expected = state.next().orElseThrow().step();
-        return expected.number() == number ? tooEarly(state, at)
-                : Refusal.of("step", "%s comes after %s, which is not logged yet.".formatted(step.title(), expected.title()));
+        return expected.number() == number
+                ? tooEarly(state, at)
+                : Refusal.of(
+                        "step",
+                        "%s comes after %s, which is not logged yet.".formatted(step.title(), expected.title()));
     }
 
     private static Optional<Refusal> amount(Cup cup, Poured pour) {
         double areaCm2 = cup.blank().area().coatedCm2();
         double mostMl = Film.volumeMl(THICKEST_FILM_MM, areaCm2);
-        return Refusal.unless(pour.amountMl() > 0 && pour.amountMl() <= mostMl, "amount",
-                "%s cannot be right on %s cm²: enter more than 0 and at most %s (%s), a film of %s mm.".formatted(VolumeUnit.ML.show(pour.amountMl()),
-                        Numbers.show(areaCm2, 0), VolumeUnit.ML.show(mostMl), VolumeUnit.FL_OZ.show(mostMl), Numbers.show(THICKEST_FILM_MM)));
+        return Refusal.unless(
+                pour.amountMl() > 0 && pour.amountMl() <= mostMl,
+                "amount",
+                "%s cannot be right on %s cm²: enter more than 0 and at most %s (%s), a film of %s mm."
+                        .formatted(
+                                VolumeUnit.ML.show(pour.amountMl()),
+                                Numbers.show(areaCm2, 0),
+                                VolumeUnit.ML.show(mostMl),
+                                VolumeUnit.FL_OZ.show(mostMl),
+                                Numbers.show(THICKEST_FILM_MM)));
     }
 
     /** An entry cannot lie before the work it builds on. */
@@ -206,7 +296,9 @@ public final class LegalMoves {
         if (!at.isBefore(earliest)) {
             return Optional.empty();
         }
-        String message = state.done().isEmpty() ? "That is before the cup was started." : "That is before the step it builds on was done.";
+        String message = state.done().isEmpty()
+                ? "That is before the cup was started."
+                : "That is before the step it builds on was done.";
         return Optional.of(new Refusal("at", message, Optional.empty(), Optional.of(earliest)));
     }
 }

@@ -13,7 +13,20 @@ public sealed interface LogEntry {
     Kind kind();
 
     /** All there is to happen to a cup. */
-    enum Kind { DONE, POURED, SKIPPED, FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TOUCHED, TAKEN_OFF, NOTED, CANCELLED }
+    enum Kind {
+        DONE,
+        POURED,
+        SKIPPED,
+        FAULTS_SEEN,
+        HANDED_OVER,
+        ABANDONED,
+        REOPENED,
+        SCUFFED,
+        TOUCHED,
+        TAKEN_OFF,
+        NOTED,
+        CANCELLED
+    }
 
     /** What a step of the plan became of. */
     sealed interface OfStep extends LogEntry {
@@ -32,10 +45,11 @@ public sealed interface LogEntry {
      * A coat was poured.
      *
      * @param amountMl what went on this cup, resin and hardener together
-     * @param spindle  where it turns, empty if it hangs
-     * @param pot      what it was mixed from; empty where nobody wrote it down, which the cup's own resin stands in for
+     * @param spindle where it turns, empty if it hangs
+     * @param pot what it was mixed from; empty where nobody wrote it down, which the cup's own resin stands in for
      */
-    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot) implements OfStep {
+    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot)
+            implements OfStep {
 
         public Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) {
             this(mark, step, amountMl, spindle, Optional.empty());
@@ -77,15 +91,16 @@ public sealed interface LogEntry {
     }
 
     /**
-     * What its kind and its mark say all about: faults seen, handed over, abandoned or opened again, the newest coat scuffed outside the
-     * plan's own sanding, taken off its spindle, a remark.
+     * What its kind and its mark say all about: faults seen, handed over, abandoned or opened again, the newest coat
+     * scuffed outside the plan's own sanding, taken off its spindle, a remark.
      */
     record Plain(Mark mark, Kind kind) implements LogEntry {
         public Plain {
-            boolean carriesMore = switch (kind) {
-                case DONE, POURED, SKIPPED, TOUCHED, CANCELLED -> true;
-                case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
-            };
+            boolean carriesMore =
+                    switch (kind) {
+                        case DONE, POURED, SKIPPED, TOUCHED, CANCELLED -> true;
+                        case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
+                    };
             if (carriesMore) {
                 throw new IllegalArgumentException("An entry of kind " + kind + " carries more than its mark.");
             }

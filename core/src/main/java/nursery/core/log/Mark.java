@@ -5,11 +5,11 @@ import java.time.Instant;
 /**
  * What every log entry carries.
  *
- * @param id         unique within the shop; a later entry has a larger one
+ * @param id unique within the shop; a later entry has a larger one
  * @param happenedAt when it was done at the bench
  * @param recordedAt when it was written down
  * @param recordedBy who wrote it down
- * @param note       anything worth remembering, possibly empty
+ * @param note anything worth remembering, possibly empty
  */
 public record Mark(long id, Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
 

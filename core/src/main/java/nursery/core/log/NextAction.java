@@ -9,19 +9,27 @@ import nursery.core.technique.PlanStep;
 /**
  * The one thing a cup needs next.
  *
- * @param kind     do the step itself, or scuff first so that it may be done
- * @param step     the step of the plan it leads to
- * @param window   when it may be done
- * @param why      what the window rests on
+ * @param kind do the step itself, or scuff first so that it may be done
+ * @param step the step of the plan it leads to
+ * @param window when it may be done
+ * @param why what the window rests on
  * @param ifMissed what follows if the window closes, empty if it does not close
  * @param sureFrom when it is certain rather than likely, for sanding
  */
-public record NextAction(Kind kind, PlanStep step, Window window, String why, Optional<String> ifMissed, Optional<Instant> sureFrom) {
+public record NextAction(
+        Kind kind, PlanStep step, Window window, String why, Optional<String> ifMissed, Optional<Instant> sureFrom) {
 
-    public enum Kind { STEP, SCUFF_FIRST }
+    public enum Kind {
+        STEP,
+        SCUFF_FIRST
+    }
 
     /** How the action stands to its window. */
-    public enum Readiness { WAITING, OPEN, CLOSED }
+    public enum Readiness {
+        WAITING,
+        OPEN,
+        CLOSED
+    }
 
     public Readiness readinessAt(Instant now) {
         if (!window.hasOpenedBy(now)) {
@@ -37,7 +45,9 @@ public record NextAction(Kind kind, PlanStep step, Window window, String why, Op
 
     /** How it is done here. */
     public String how() {
-        return kind == Kind.SCUFF_FIRST ? "Lightly, 220 grit, until it is dull all over; no deeper. Wash off the dust, dry." : step.detail();
+        return kind == Kind.SCUFF_FIRST
+                ? "Lightly, 220 grit, until it is dull all over; no deeper. Wash off the dust, dry."
+                : step.detail();
     }
 
     public Caution caution() {

@@ -22,23 +22,44 @@ final class NextStep {
         Window window = clock.window(wait);
         if (wait.mayScuffInstead() && window.hasClosedBy(now)) {
             CoatTimes times = clock.newest().orElseThrow().times();
-            return new NextAction(Kind.SCUFF_FIRST, step, Window.from(times.sandableFrom()), "The tack window has closed: a coat poured now may not grip.",
-                    Optional.empty(), Optional.of(times.sandableSure()));
+            return new NextAction(
+                    Kind.SCUFF_FIRST,
+                    step,
+                    Window.from(times.sandableFrom()),
+                    "The tack window has closed: a coat poured now may not grip.",
+                    Optional.empty(),
+                    Optional.of(times.sandableSure()));
         }
         boolean waits = clock.hasCoat() || wait.kind() == Wait.Kind.DRY;
-        Optional<Instant> sure = clock.newest().filter(coat -> wait.kind() == Wait.Kind.SANDABLE).map(coat -> coat.times().sandableSure());
-        return new NextAction(Kind.STEP, step, window, waits ? why(wait, clock) : NOTHING, waits ? ifMissed(wait, clock) : Optional.empty(), sure);
+        Optional<Instant> sure = clock.newest()
+                .filter(coat -> wait.kind() == Wait.Kind.SANDABLE)
+                .map(coat -> coat.times().sandableSure());
+        return new NextAction(
+                Kind.STEP,
+                step,
+                window,
+                waits ? why(wait, clock) : NOTHING,
+                waits ? ifMissed(wait, clock) : Optional.empty(),
+                sure);
     }
-
 
     private static String why(Wait wait, WallClock clock) {
         return switch (wait.kind()) {
             case NONE -> NOTHING;
             case DRY -> "Dry for %s first.".formatted(wait.span());
-            case SETTLE -> "%s settles %d min, then takes it while it is workable.".formatted(onAdhesive(clock) ? "The adhesive" : "The coat", wait.atLeast().toMinutes());
+            case SETTLE ->
+                "%s settles %d min, then takes it while it is workable."
+                        .formatted(
+                                onAdhesive(clock) ? "The adhesive" : "The coat",
+                                wait.atLeast().toMinutes());
             case INTO_COAT -> "%s into the coat, before it gels.".formatted(wait.span());
-            case AGE -> "%s h after the pour at label speed.".formatted(Numbers.show(wait.hoursFor(clock.coat().turningH())));
-            case STRAIGHT_ON -> clock.isScuffed() ? "The coat below is scuffed: this one will grip." : "Inside the tack window the coat grips straight on: no cleaning, no sanding.";
+            case AGE ->
+                "%s h after the pour at label speed."
+                        .formatted(Numbers.show(wait.hoursFor(clock.coat().turningH())));
+            case STRAIGHT_ON ->
+                clock.isScuffed()
+                        ? "The coat below is scuffed: this one will grip."
+                        : "Inside the tack window the coat grips straight on: no cleaning, no sanding.";
             case SANDABLE -> "The newest coat must be sandable: dust, not gum, on the paper.";
             case CURED -> "The newest coat must be cured enough to work on.";
         };
@@ -47,14 +68,21 @@ final class NextStep {
     private static Optional<String> ifMissed(Wait wait, WallClock clock) {
         return switch (wait.kind()) {
             case NONE, DRY, AGE, SANDABLE, CURED -> Optional.empty();
-            case SETTLE -> Optional.of(onAdhesive(clock) ? "The adhesive stops holding: scuff it and spread a new film."
-                    : "The coat takes nothing any more: let it harden, scuff it, pour another.");
-            case INTO_COAT -> Optional.of("The coat gels around the tape and tears with it: cut along the edge before you pull.");
-            case STRAIGHT_ON -> clock.isScuffed() ? Optional.empty() : Optional.of("Let it harden, scuff it, then coat.");
+            case SETTLE ->
+                Optional.of(
+                        onAdhesive(clock)
+                                ? "The adhesive stops holding: scuff it and spread a new film."
+                                : "The coat takes nothing any more: let it harden, scuff it, pour another.");
+            case INTO_COAT ->
+                Optional.of("The coat gels around the tape and tears with it: cut along the edge before you pull.");
+            case STRAIGHT_ON ->
+                clock.isScuffed() ? Optional.empty() : Optional.of("Let it harden, scuff it, then coat.");
         };
     }
 
     private static boolean onAdhesive(WallClock clock) {
-        return clock.newest().filter(coat -> coat.step().kind() == StepKind.ADHESIVE).isPresent();
+        return clock.newest()
+                .filter(coat -> coat.step().kind() == StepKind.ADHESIVE)
+                .isPresent();
     }
 }

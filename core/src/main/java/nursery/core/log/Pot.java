@@ -7,7 +7,7 @@ import nursery.core.resin.Resin;
  * What a coat was mixed from.
  *
  * @param edition which edition of the resin's label held then
- * @param batch   the number of the batch, empty if it was mixed alone
+ * @param batch the number of the batch, empty if it was mixed alone
  */
 public record Pot(Resin resin, int edition, OptionalLong batch) {
 

@@ -18,7 +18,9 @@ public record QuietHours(LocalTime from, LocalTime untilExclusive, ZoneId zone) 
         if (from.equals(untilExclusive)) {
             return false;
         }
-        return from.isBefore(untilExclusive) ? !time.isBefore(from) && time.isBefore(untilExclusive) : !time.isBefore(from) || time.isBefore(untilExclusive);
+        return from.isBefore(untilExclusive)
+                ? !time.isBefore(from) && time.isBefore(untilExclusive)
+                : !time.isBefore(from) || time.isBefore(untilExclusive);
     }
 
     /** This moment, or the next at which the maker is at the bench. */

@@ -6,9 +6,9 @@ import java.util.Optional;
 /**
  * Why an entry cannot be logged.
  *
- * @param field    what to change: {@code at}, {@code step} or {@code amount}
- * @param message  the reason, in one sentence
- * @param other    the entry it collides with, which says by whom and when
+ * @param field what to change: {@code at}, {@code step} or {@code amount}
+ * @param message the reason, in one sentence
+ * @param other the entry it collides with, which says by whom and when
  * @param earliest the earliest time it could carry, if the time is the matter
  */
 public record Refusal(String field, String message, Optional<Mark> other, Optional<Instant> earliest) {

@@ -5,9 +5,9 @@ import java.time.Instant;
 /**
  * One edition of something measured or copied down: a label, a blank.
  *
- * @param number  counts the editions of one thing from 1
+ * @param number counts the editions of one thing from 1
  * @param product which product it describes: corrections keep it, a changed product gets the next
- * @param madeAt  from when it is known here
+ * @param madeAt from when it is known here
  */
 public record Edition<T>(int number, int product, T value, Instant madeAt, String madeBy, Why why) {
 

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /**
- * All editions of one thing, oldest first. What was made by an edition keeps it; but an edition that was wrong is read as it was put
- * right, as far as that was known when it mattered.
+ * All editions of one thing, oldest first. What was made by an edition keeps it; but an edition that was wrong is read
+ * as it was put right, as far as that was known when it mattered.
  */
 public record Editions<T>(List<Edition<T>> all) {
 
@@ -29,15 +29,22 @@ public record Editions<T>(List<Edition<T>> all) {
 
     /** The edition with this number. */
     public Edition<T> find(int number) {
-        return all.stream().filter(edition -> edition.number() == number).findFirst()
+        return all.stream()
+                .filter(edition -> edition.number() == number)
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no edition " + number + "."));
     }
 
     /** What an edition says, with everything that was put right in it until a moment. */
     public T asKnown(int number, Instant until) {
         Edition<T> made = find(number);
-        return all.stream().filter(edition -> edition.product() == made.product() && !edition.madeAt().isAfter(until))
-                .filter(edition -> edition.number() >= number).reduce((a, b) -> b).orElse(made).value();
+        return all.stream()
+                .filter(edition ->
+                        edition.product() == made.product() && !edition.madeAt().isAfter(until))
+                .filter(edition -> edition.number() >= number)
+                .reduce((a, b) -> b)
+                .orElse(made)
+                .value();
     }
 
     /** The edition that would follow. */

@@ -30,7 +30,9 @@ public final class Faults {
         return inside;
     }
 
-    /** Runs a reading that may fail; what it complains of becomes faults, a complaint of its own under {@code field}. */
+    /**
+     * Runs a reading that may fail; what it complains of becomes faults, a complaint of its own under {@code field}.
+     */
     public <T> Optional<T> attempt(String field, Supplier<T> reading) {
         try {
             return Optional.of(reading.get());

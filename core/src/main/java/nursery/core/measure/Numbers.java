@@ -13,14 +13,14 @@ public final class Numbers {
     private static final Pattern PLAIN = Pattern.compile("[+-]?(\\d{1,12}(\\.\\d{0,12})?|\\.\\d{1,12})");
     private static final Pattern FRACTION = Pattern.compile("([+-]?\\d{1,6})?[ -]?(\\d{1,4})/(\\d{1,4})");
     private static final Pattern AMBIGUOUS = Pattern.compile("[+-]?\\d{1,3},\\d{3}");
-    private static final Map<String, String> VULGAR = Map.of("½", " 1/2", "¼", " 1/4", "¾", " 3/4",
-            "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8");
+    private static final Map<String, String> VULGAR =
+            Map.of("½", " 1/2", "¼", " 1/4", "¾", " 3/4", "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8");
 
     private Numbers() {}
 
     /**
-     * Reads a number. A single comma is taken as a decimal point unless exactly three digits follow it, which
-     * could as well be a thousand: then the writer is asked, because a guess would be off by a factor of 1000.
+     * Reads a number. A single comma is taken as a decimal point unless exactly three digits follow it, which could as
+     * well be a thousand: then the writer is asked, because a guess would be off by a factor of 1000.
      *
      * @throws IllegalArgumentException with a sentence for the writer
      */
@@ -34,7 +34,8 @@ public final class Numbers {
                     .formatted(written, written.replace(',', '.'), written.replace(",", "")));
         }
         String pointed = written.indexOf(',') == written.lastIndexOf(',') && written.indexOf('.') < 0
-                ? written.replace(',', '.') : written;
+                ? written.replace(',', '.')
+                : written;
         if (PLAIN.matcher(pointed).matches()) {
             return Double.parseDouble(pointed);
         }
@@ -55,7 +56,9 @@ public final class Numbers {
 
     /** Shows a number rounded half up to a fixed number of decimals, without trailing zeros. */
     public static String show(double value, int decimals) {
-        return Double.isFinite(value) ? plain(BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP)) : show(value);
+        return Double.isFinite(value)
+                ? plain(BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP))
+                : show(value);
     }
 
     private static String plain(BigDecimal number) {
@@ -69,7 +72,8 @@ public final class Numbers {
         }
         Matcher parts = FRACTION.matcher(spelled.strip().replaceAll("\\s+", " "));
         if (!parts.matches() || Integer.parseInt(parts.group(3)) == 0) {
-            throw new IllegalArgumentException("“%s” is not a number: write digits, such as 12 or 7.5.".formatted(shorten(written)));
+            throw new IllegalArgumentException(
+                    "“%s” is not a number: write digits, such as 12 or 7.5.".formatted(shorten(written)));
         }
         double whole = parts.group(1) == null ? 0 : Double.parseDouble(parts.group(1));
         double part = Double.parseDouble(parts.group(2)) / Double.parseDouble(parts.group(3));

@@ -6,19 +6,29 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Reads a quantity as typed: a number, and a unit if the writer named one. A named unit wins over the
- * form's own, so {@code 8.5 in} is right in a form that asks for millimetres.
+ * Reads a quantity as typed: a number, and a unit if the writer named one. A named unit wins over the form's own, so
+ * {@code 8.5 in} is right in a form that asks for millimetres.
  */
 public final class Reading {
 
-    private static final Pattern NUMBER_THEN_UNIT = Pattern.compile("(.*?[\\d½¼¾⅛⅜⅝⅞.,])\\s*([^\\d\\s.,½¼¾⅛⅜⅝⅞][^\\d]*)?", Pattern.DOTALL);
+    private static final Pattern NUMBER_THEN_UNIT =
+            Pattern.compile("(.*?[\\d½¼¾⅛⅜⅝⅞.,])\\s*([^\\d\\s.,½¼¾⅛⅜⅝⅞][^\\d]*)?", Pattern.DOTALL);
     private static final Map<String, Unit> UNITS = Map.ofEntries(
-            Map.entry("mm", LengthUnit.MM), Map.entry("in", LengthUnit.IN), Map.entry("inch", LengthUnit.IN),
-            Map.entry("inches", LengthUnit.IN), Map.entry("\"", LengthUnit.IN), Map.entry("″", LengthUnit.IN),
-            Map.entry("ml", VolumeUnit.ML), Map.entry("floz", VolumeUnit.FL_OZ), Map.entry("fl.oz", VolumeUnit.FL_OZ),
-            Map.entry("g", MassUnit.G), Map.entry("oz", MassUnit.OZ),
-            Map.entry("°c", TemperatureUnit.C), Map.entry("c", TemperatureUnit.C),
-            Map.entry("°f", TemperatureUnit.F), Map.entry("f", TemperatureUnit.F));
+            Map.entry("mm", LengthUnit.MM),
+            Map.entry("in", LengthUnit.IN),
+            Map.entry("inch", LengthUnit.IN),
+            Map.entry("inches", LengthUnit.IN),
+            Map.entry("\"", LengthUnit.IN),
+            Map.entry("″", LengthUnit.IN),
+            Map.entry("ml", VolumeUnit.ML),
+            Map.entry("floz", VolumeUnit.FL_OZ),
+            Map.entry("fl.oz", VolumeUnit.FL_OZ),
+            Map.entry("g", MassUnit.G),
+            Map.entry("oz", MassUnit.OZ),
+            Map.entry("°c", TemperatureUnit.C),
+            Map.entry("c", TemperatureUnit.C),
+            Map.entry("°f", TemperatureUnit.F),
+            Map.entry("f", TemperatureUnit.F));
 
     private Reading() {}
 
@@ -34,7 +44,8 @@ public final class Reading {
         }
         Unit named = UNITS.get(parts.group(2).strip().replace(" ", "").toLowerCase(Locale.ROOT));
         if (named == null || named.getClass() != expected.getClass()) {
-            throw new IllegalArgumentException("“%s” is not a measure in %s.".formatted(text.strip(), expected.symbol()));
+            throw new IllegalArgumentException(
+                    "“%s” is not a measure in %s.".formatted(text.strip(), expected.symbol()));
         }
         return named.toBase(Numbers.parse(parts.group(1)));
     }

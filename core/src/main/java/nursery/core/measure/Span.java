@@ -13,7 +13,8 @@ public record Span(Instant from, Instant untilExclusive) {
 
     public Span {
         if (untilExclusive.isBefore(from)) {
-            throw new IllegalArgumentException("A stretch of time ends at %s, before it begins at %s.".formatted(untilExclusive, from));
+            throw new IllegalArgumentException(
+                    "A stretch of time ends at %s, before it begins at %s.".formatted(untilExclusive, from));
         }
     }
 

@@ -13,7 +13,9 @@ public final class TimeOfDay {
         String text = written.strip();
         String full = text.contains(":") ? text : text + ":00";
         try {
-            return full.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(full.indexOf(':') == 1 ? "0" + full : full);
+            return full.equals("24:00")
+                    ? LocalTime.MIDNIGHT
+                    : LocalTime.parse(full.indexOf(':') == 1 ? "0" + full : full);
         } catch (DateTimeException e) {
             throw new IllegalArgumentException("“%s” is not a time of day: write it as 18:30.".formatted(text), e);
         }

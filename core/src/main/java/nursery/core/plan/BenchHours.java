@@ -15,14 +15,19 @@ import nursery.core.measure.Span;
 /**
  * When there are hands at the bench.
  *
- * @param bench  by weekday; a weekday left out has none
- * @param booth  when paint and aerosols may be used, by weekday: the booth's hours, or daylight outdoors
+ * @param bench by weekday; a weekday left out has none
+ * @param booth when paint and aerosols may be used, by weekday: the booth's hours, or daylight outdoors
  * @param except days on which the bench hours are others, or none
- * @param quiet  cut out of the bench hours
+ * @param quiet cut out of the bench hours
  */
-public record BenchHours(Map<DayOfWeek, DayHours> bench, Map<DayOfWeek, DayHours> booth, Map<LocalDate, DayHours> except, QuietHours quiet) {
+public record BenchHours(
+        Map<DayOfWeek, DayHours> bench,
+        Map<DayOfWeek, DayHours> booth,
+        Map<LocalDate, DayHours> except,
+        QuietHours quiet) {
 
-    private static final DayHours ALL_DAY = new DayHours(List.of(new DayHours.Hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT)));
+    private static final DayHours ALL_DAY =
+            new DayHours(List.of(new DayHours.Hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT)));
 
     public BenchHours {
         bench = Map.copyOf(bench);
@@ -83,7 +88,9 @@ public record BenchHours(Map<DayOfWeek, DayHours> bench, Map<DayOfWeek, DayHours
     private void addAwake(List<Span> spans, Span span) {
         Instant at = quiet.nextAwake(span.from());
         while (at.isBefore(span.untilExclusive())) {
-            Instant asleep = quiet.nextQuiet(at).filter(begins -> begins.isBefore(span.untilExclusive())).orElse(span.untilExclusive());
+            Instant asleep = quiet.nextQuiet(at)
+                    .filter(begins -> begins.isBefore(span.untilExclusive()))
+                    .orElse(span.untilExclusive());
             spans.add(new Span(at, asleep));
             at = quiet.nextAwake(asleep);
             if (!at.isAfter(asleep)) {

@@ -10,7 +10,7 @@ import nursery.core.log.Cup;
  * What a new plan changes against the one before.
  *
  * @param moved steps in both that begin at another time, by more than a slot
- * @param cups  how each cup's promise changed
+ * @param cups how each cup's promise changed
  */
 public record Changes(List<Moved> moved, List<CupChange> cups) {
 
@@ -21,7 +21,7 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
      * A cup whose day changed.
      *
      * @param before how late it was, zero if in time; empty if it had no place or was not there
-     * @param after  how late it will be
+     * @param after how late it will be
      */
     public record CupChange(Cup cup, Optional<Duration> before, Optional<Duration> after) {
 
@@ -49,8 +49,11 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
                 }
             });
         }
-        List<CupChange> cups = after.workshop().cups().stream().filter(cup -> cup.promise().dueAt().isPresent())
-                .map(cup -> new CupChange(cup, late(before, cup), late(after, cup))).filter(change -> !change.before().equals(change.after())).toList();
+        List<CupChange> cups = after.workshop().cups().stream()
+                .filter(cup -> cup.promise().dueAt().isPresent())
+                .map(cup -> new CupChange(cup, late(before, cup), late(after, cup)))
+                .filter(change -> !change.before().equals(change.after()))
+                .toList();
         return new Changes(List.copyOf(moved), cups);
     }
 

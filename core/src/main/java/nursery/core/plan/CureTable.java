@@ -5,13 +5,17 @@ import nursery.core.cure.CureClock;
 import nursery.core.cure.RoomCourse;
 
 /**
- * One cure clock's gain over the planner's slots, so that a window is two look-ups. Exact at each slot's begin; past the forecast
- * the room stands still, so the table ends there and goes on as a straight line.
+ * One cure clock's gain over the planner's slots, so that a window is two look-ups. Exact at each slot's begin; past
+ * the forecast the room stands still, so the table ends there and goes on as a straight line.
  */
 final class CureTable {
 
-    /** Less than the millisecond to which the cure clock rounds a moment: a slot is taken only if the clock itself agrees. */
+    /**
+     * Less than the millisecond to which the cure clock rounds a moment: a slot is taken only if the clock itself
+     * agrees.
+     */
     private static final double OPENS_H = 1e-7;
+
     private static final double CLOSES_H = 2e-7;
     private static final double HOURS_PER_SLOT = Grid.MINUTES / 60.0;
 
@@ -22,7 +26,8 @@ final class CureTable {
         int known = Math.max(1, Math.min(grid.slots(), grid.slotFrom(room.lastReadingAt()) + 1));
         gained = new double[known + 1];
         for (int slot = 1; slot <= known; slot++) {
-            gained[slot] = gained[slot - 1] + clock.equivalentAgeHours(room, grid.instant(slot - 1), grid.instant(slot));
+            gained[slot] =
+                    gained[slot - 1] + clock.equivalentAgeHours(room, grid.instant(slot - 1), grid.instant(slot));
         }
         perSlot = HOURS_PER_SLOT * clock.rateAt(room.temperatureCAt(grid.instant(known)));
     }

@@ -14,7 +14,10 @@ import java.util.stream.Stream;
 import nursery.core.measure.Span;
 import nursery.core.measure.TimeOfDay;
 
-/** The hours of one day in which something may be done, in order. Hours that end at or before they begin run into the next day. */
+/**
+ * The hours of one day in which something may be done, in order. Hours that end at or before they begin run into the
+ * next day.
+ */
 public record DayHours(List<Hours> hours) {
 
     public static final DayHours NONE = new DayHours(List.of());
@@ -62,18 +65,24 @@ public record DayHours(List<Hours> hours) {
 
     /** These hours on a day, on the clock of a place. */
     List<Span> on(LocalDate day, ZoneId zone) {
-        return hours.stream().flatMap(one -> {
-            Instant from = day.atTime(one.from()).atZone(zone).toInstant();
-            Instant until = (one.untilExclusive().isAfter(one.from()) ? day : day.plusDays(1)).atTime(one.untilExclusive()).atZone(zone).toInstant();
-            // On a night the clocks change, hours can shrink to nothing.
-            return from.isBefore(until) ? Stream.of(new Span(from, until)) : Stream.empty();
-        }).toList();
+        return hours.stream()
+                .flatMap(one -> {
+                    Instant from = day.atTime(one.from()).atZone(zone).toInstant();
+                    Instant until = (one.untilExclusive().isAfter(one.from()) ? day : day.plusDays(1))
+                            .atTime(one.untilExclusive())
+                            .atZone(zone)
+                            .toInstant();
+                    // On a night the clocks change, hours can shrink to nothing.
+                    return from.isBefore(until) ? Stream.of(new Span(from, until)) : Stream.empty();
+                })
+                .toList();
     }
 
     private static Hours hours(String text) {
         String[] ends = text.split("\\s*(?:[-–—]|to)\\s*");
         if (ends.length != 2) {
-            throw new IllegalArgumentException("“%s” is not a stretch of hours: write it as 18:30-22:00.".formatted(text));
+            throw new IllegalArgumentException(
+                    "“%s” is not a stretch of hours: write it as 18:30-22:00.".formatted(text));
         }
         Hours hours = new Hours(TimeOfDay.parse(ends[0]), TimeOfDay.parse(ends[1]));
         if (hours.from().equals(hours.untilExclusive()) && !hours.from().equals(LocalTime.MIDNIGHT)) {
@@ -85,8 +94,10 @@ public record DayHours(List<Hours> hours) {
     private DayHours withoutOverlap() {
         for (int i = 1; i < hours.size(); i++) {
             Hours before = hours.get(i - 1);
-            if (!before.untilExclusive().isAfter(before.from()) || before.untilExclusive().isAfter(hours.get(i).from())) {
-                throw new IllegalArgumentException("%s and %s overlap.".formatted(before.written(), hours.get(i).written()));
+            if (!before.untilExclusive().isAfter(before.from())
+                    || before.untilExclusive().isAfter(hours.get(i).from())) {
+                throw new IllegalArgumentException("%s and %s overlap."
+                        .formatted(before.written(), hours.get(i).written()));
             }
         }
         return this;

@@ -9,9 +9,10 @@ import nursery.core.plan.Problem.Job;
 import nursery.core.plan.Problem.Mixing;
 
 /**
- * Lays a plan out from its genes: a serial schedule-generation scheme (Kolisch 1996) with the craft's own logic. Each turn gives one cup's
- * next steps the first place that hands, booth, spindles and windows allow. Steps that can only follow while a coat is wet are placed
- * with it or not at all, so that no coat is poured that cannot be seen through; by the genes the next coat straight on is as well.
+ * Lays a plan out from its genes: a serial schedule-generation scheme (Kolisch 1996) with the craft's own logic. Each
+ * turn gives one cup's next steps the first place that hands, booth, spindles and windows allow. Steps that can only
+ * follow while a coat is wet are placed with it or not at all, so that no coat is poured that cannot be seen through;
+ * by the genes the next coat straight on is as well.
  *
  * <p>Keeps its work space, so one decoder serves one thread.
  */
@@ -107,14 +108,26 @@ final class Decoder {
             return carryOut(job, from, end);
         }
         boolean mayScuff = first.step().waiting().mayScuffInstead() && cup.hasCoat() && !cup.scuffed;
-        return mayScuff && find(job, from, end, notBefore, Math.max(earliest, Math.max(cup.sandable(), first.closes(cup))), Act.NEVER, true, tries) && carryOut(job, from, end);
+        return mayScuff
+                && find(
+                        job,
+                        from,
+                        end,
+                        notBefore,
+                        Math.max(earliest, Math.max(cup.sandable(), first.closes(cup))),
+                        Act.NEVER,
+                        true,
+                        tries)
+                && carryOut(job, from, end);
     }
 
     /** The steps from one on that must all be done while the first one's coat is wet. */
     private static int endWhileWet(Job job, int from) {
         int end = from + 1;
         boolean wet = job.acts().get(from).isPour();
-        while (wet && end < job.acts().size() && (job.acts().get(end).step().waiting().isWhileWet() || comesBeforeWet(job, end))) {
+        while (wet
+                && end < job.acts().size()
+                && (job.acts().get(end).step().waiting().isWhileWet() || comesBeforeWet(job, end))) {
             end++;
         }
         return end;
@@ -134,13 +147,16 @@ final class Decoder {
     /** The same with every coat that is to follow straight on. */
     private static int endStraightOn(Job job, int wet, Genes genes) {
         int end = wet;
-        while (end < job.acts().size() && genes.straightOn()[job.first() + end] && job.acts().get(end).step().waiting().mayScuffInstead()) {
+        while (end < job.acts().size()
+                && genes.straightOn()[job.first() + end]
+                && job.acts().get(end).step().waiting().mayScuffInstead()) {
             end = endWhileWet(job, end);
         }
         return end;
     }
 
-    private boolean find(Job job, int from, int end, int[] notBefore, int opens, int closes, boolean scuffFirst, int tries) {
+    private boolean find(
+            Job job, int from, int end, int[] notBefore, int opens, int closes, boolean scuffFirst, int tries) {
         int earliest = opens;
         for (int tried = 0; tried < tries; tried++) {
             trial.set(cups[job.number()]);
@@ -159,7 +175,11 @@ final class Decoder {
     private boolean placeRest(Job job, int from, int end, int[] notBefore) {
         for (int i = from; i < end; i++) {
             int closes = job.acts().get(i).closes(trial);
-            int found = place(job, i, Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)), false);
+            int found = place(
+                    job,
+                    i,
+                    Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)),
+                    false);
             if (found == Bench.NOWHERE || found >= closes) {
                 return false;
             }
@@ -167,7 +187,10 @@ final class Decoder {
         return true;
     }
 
-    /** Gives a step its first place on the trial cup; the slot is the work's, or the pour's if the coat below is scuffed first. */
+    /**
+     * Gives a step its first place on the trial cup; the slot is the work's, or the pour's if the coat below is scuffed
+     * first.
+     */
     private int place(Job job, int index, int earliest, boolean scuffFirst) {
         Act act = job.acts().get(index);
         int scuffing = scuffFirst ? Act.SCUFF_SLOTS : 0;
@@ -180,7 +203,9 @@ final class Decoder {
                 return Bench.NOWHERE;
             }
             int found = begins + scuffing;
-            int blocked = act.onSpindle() ? bench.lastFull(Math.max(found, trial.heldUntil), gelled(act, found)) : Bench.NOWHERE;
+            int blocked = act.onSpindle()
+                    ? bench.lastFull(Math.max(found, trial.heldUntil), gelled(act, found))
+                    : Bench.NOWHERE;
             if (blocked == Bench.NOWHERE) {
                 note(job.first() + index, act, found, scuffFirst);
                 return found;
@@ -194,12 +219,15 @@ final class Decoder {
     private void note(int number, Act act, int slot, boolean scuffFirst) {
         at[number] = slot;
         scuffed[number] = scuffFirst;
-        missed[number] = act.pinned() == Act.PINNED_IN_VAIN || act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+        missed[number] = act.pinned() == Act.PINNED_IN_VAIN
+                || act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
         trial.does(act, slot);
     }
 
     static int gelled(Act act, int slot) {
-        return Objects.requireNonNull(act.clock()).from(act.clock().at(slot) + Objects.requireNonNull(act.label()).times().turningH());
+        return Objects.requireNonNull(act.clock())
+                .from(act.clock().at(slot)
+                        + Objects.requireNonNull(act.label()).times().turningH());
     }
 
     /** Takes hands and spindle for steps that have found their places. */
@@ -228,7 +256,11 @@ final class Decoder {
         trial.set(cups[job.number()]);
         for (int i = from; i < end; i++) {
             int closes = job.acts().get(i).closes(trial);
-            int found = place(job, i, Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)), false);
+            int found = place(
+                    job,
+                    i,
+                    Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)),
+                    false);
             if (found == Bench.NOWHERE) {
                 return false;
             }
@@ -259,7 +291,9 @@ final class Decoder {
         long finish = 0;
         int[] ready = ready();
         for (Job job : problem.jobs) {
-            late += Math.max(0, ready[job.number()] - (long) job.due()) * job.cup().promise().matters() * Grid.MINUTES;
+            late += Math.max(0, ready[job.number()] - (long) job.due())
+                    * job.cup().promise().matters()
+                    * Grid.MINUTES;
             finish += (long) ready[job.number()] * Grid.MINUTES;
         }
         return new Score(notPlaced, misses, late, scuffs, bench.sessions(), mixes(), finish);

@@ -11,10 +11,10 @@ import nursery.core.log.Cup;
 /**
  * Where life has departed from a plan that was kept.
  *
- * @param cup  whose step it is
+ * @param cup whose step it is
  * @param step its number in that cup's plan
  * @param kind how it departs
- * @param by   how far it moved, zero where nothing did
+ * @param by how far it moved, zero where nothing did
  */
 public record Departure(String cup, int step, Kind kind, Duration by, String words) {
 
@@ -22,32 +22,49 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
     static final Duration LEEWAY = Duration.ofMinutes(20);
 
     /** How life departs. */
-    public enum Kind { OVERDUE, MOVED, NOT_PLANNED, NO_PLACE }
+    public enum Kind {
+        OVERDUE,
+        MOVED,
+        NOT_PLANNED,
+        NO_PLACE
+    }
 
     /**
      * All departures, the soonest first.
      *
      * @param kept the plan as it was kept
-     * @param now  the same plan laid out as things stand now, by {@link Planner#kept}
+     * @param now the same plan laid out as things stand now, by {@link Planner#kept}
      */
     public static List<Departure> of(List<Placement> kept, WeekPlan now) {
         Map<String, Map<Integer, Instant>> before = new HashMap<>();
-        kept.forEach(placement -> before.computeIfAbsent(placement.cup(), cup -> new HashMap<>()).put(placement.step(), placement.begins()));
+        kept.forEach(placement -> before.computeIfAbsent(placement.cup(), cup -> new HashMap<>())
+                .put(placement.step(), placement.begins()));
         List<Departure> found = new ArrayList<>();
         for (Cup cup : now.workshop().cups()) {
             Map<Integer, Instant> own = before.getOrDefault(cup.code(), Map.of());
             // What follows from one delay is no departure of its own: the first of a cup tells it.
-            now.of(cup.code()).stream().map(step -> of(step, own, now.workshop().now())).filter(list -> !list.isEmpty()).findFirst().ifPresent(found::addAll);
+            now.of(cup.code()).stream()
+                    .map(step -> of(step, own, now.workshop().now()))
+                    .filter(list -> !list.isEmpty())
+                    .findFirst()
+                    .ifPresent(found::addAll);
         }
-        now.notPlaced().stream().filter(not -> before.containsKey(not.cup()))
-                .forEach(not -> found.add(new Departure(not.cup(), 0, Kind.NO_PLACE, Duration.ZERO, "%s finds no place any more: %s".formatted(not.first(), not.why()))));
+        now.notPlaced().stream()
+                .filter(not -> before.containsKey(not.cup()))
+                .forEach(not -> found.add(new Departure(
+                        not.cup(),
+                        0,
+                        Kind.NO_PLACE,
+                        Duration.ZERO,
+                        "%s finds no place any more: %s".formatted(not.first(), not.why()))));
         return List.copyOf(found);
     }
 
     private static List<Departure> of(PlannedStep step, Map<Integer, Instant> before, Instant now) {
         Instant was = before.get(step.step().number());
         if (was == null) {
-            String words = before.isEmpty() ? "is not in the plan yet" : "%s is not in the plan".formatted(step.title());
+            String words =
+                    before.isEmpty() ? "is not in the plan yet" : "%s is not in the plan".formatted(step.title());
             return List.of(new Departure(step.cup(), step.step().number(), Kind.NOT_PLANNED, Duration.ZERO, words));
         }
         Duration by = Duration.between(was, step.begins());
@@ -55,7 +72,9 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
             return List.of();
         }
         boolean overdue = was.isBefore(now) && step.action().window().hasOpenedBy(now);
-        String words = overdue ? "%s was planned and is not logged".formatted(step.title()) : "%s cannot be where it was planned: %s".formatted(step.title(), reason(step, was));
+        String words = overdue
+                ? "%s was planned and is not logged".formatted(step.title())
+                : "%s cannot be where it was planned: %s".formatted(step.title(), reason(step, was));
         return List.of(new Departure(step.cup(), step.step().number(), overdue ? Kind.OVERDUE : Kind.MOVED, by, words));
     }
 
@@ -65,6 +84,7 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
             return "hands or spindles are taken then";
         }
         String why = step.action().why();
-        return Character.toLowerCase(why.charAt(0)) + (why.endsWith(".") ? why.substring(1, why.length() - 1) : why.substring(1));
+        return Character.toLowerCase(why.charAt(0))
+                + (why.endsWith(".") ? why.substring(1, why.length() - 1) : why.substring(1));
     }
 }

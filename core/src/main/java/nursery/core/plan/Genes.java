@@ -11,8 +11,9 @@ import nursery.core.plan.Problem.Job;
 /**
  * What tells one plan from another; laying it out does the rest.
  *
- * @param order     cups by number, each as often as it has steps: whose turn it is to be given a place
- * @param straightOn by act: whether a coat and the one before it are placed together so that it falls into the tack window
+ * @param order cups by number, each as often as it has steps: whose turn it is to be given a place
+ * @param straightOn by act: whether a coat and the one before it are placed together so that it falls into the tack
+ *     window
  * @param notBefore by act: a slot it is not begun before, 0 for none
  */
 record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
@@ -30,7 +31,8 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
     /** Genes that lay every step where a plan had it, if it can still be there; what it did not know comes last. */
     static Genes asKept(Problem problem, List<Placement> kept) {
         int[] slots = slots(problem, kept);
-        int[] notBefore = Arrays.stream(slots).map(slot -> slot == Act.NEVER ? 0 : slot).toArray();
+        int[] notBefore =
+                Arrays.stream(slots).map(slot -> slot == Act.NEVER ? 0 : slot).toArray();
         List<int[]> turns = new ArrayList<>();
         for (Job job : problem.jobs) {
             boolean known = true;
@@ -46,13 +48,19 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
 
     /** By act: the slot a plan has it at, or {@link Act#NEVER} if it does not know it. */
     static int[] slots(Problem problem, List<Placement> kept) {
-        Map<String, Map<Integer, Integer>> slots = kept.stream().collect(Collectors.groupingBy(Placement::cup,
-                Collectors.toMap(Placement::step, placement -> Math.max(0, problem.grid.slotFrom(placement.begins())), (a, b) -> b)));
+        Map<String, Map<Integer, Integer>> slots = kept.stream()
+                .collect(Collectors.groupingBy(
+                        Placement::cup,
+                        Collectors.toMap(
+                                Placement::step,
+                                placement -> Math.max(0, problem.grid.slotFrom(placement.begins())),
+                                (a, b) -> b)));
         int[] found = new int[problem.acts];
         for (Job job : problem.jobs) {
             Map<Integer, Integer> own = slots.getOrDefault(job.cup().code(), Map.of());
             for (int i = 0; i < job.acts().size(); i++) {
-                found[job.first() + i] = own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
+                found[job.first() + i] =
+                        own.getOrDefault(job.acts().get(i).step().number(), Act.NEVER);
             }
         }
         return found;

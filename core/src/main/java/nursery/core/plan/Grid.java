@@ -7,8 +7,8 @@ import java.util.List;
 import nursery.core.measure.Span;
 
 /**
- * The planner's time: slots of {@value #MINUTES} minutes from an origin on. Nobody plans a bench to the minute, and what has to be
- * exact, the windows, is rounded to the safe side.
+ * The planner's time: slots of {@value #MINUTES} minutes from an origin on. Nobody plans a bench to the minute, and
+ * what has to be exact, the windows, is rounded to the safe side.
  */
 record Grid(Instant origin, int slots) {
 

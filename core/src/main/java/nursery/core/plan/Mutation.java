@@ -11,6 +11,7 @@ final class Mutation {
     private static final int SESSION_SLOTS = 2 * Score.BREAK_MINUTES / Grid.MINUTES;
     /** One change in so many puts a cup back to where it was known to be. */
     private static final int RESTORES = 5;
+
     private static final int LOOKS_FOR_LATE = 6;
     private static final int SLOTS_A_DAY = 24 * 60 / Grid.MINUTES;
 
@@ -29,7 +30,11 @@ final class Mutation {
         for (Job job : problem.jobs) {
             Arrays.fill(jobOf, job.first(), job.first() + job.acts().size(), job.number());
         }
-        straightOn = problem.jobs.stream().flatMapToInt(job -> IntStream.range(0, job.acts().size()).filter(i -> job.acts().get(i).step().waiting().mayScuffInstead()).map(i -> job.first() + i)).toArray();
+        straightOn = problem.jobs.stream()
+                .flatMapToInt(job -> IntStream.range(0, job.acts().size())
+                        .filter(i -> job.acts().get(i).step().waiting().mayScuffInstead())
+                        .map(i -> job.first() + i))
+                .toArray();
     }
 
     void change(Genes genes, Layout layout) {
@@ -92,11 +97,12 @@ final class Mutation {
             return;
         }
         int other = near(act, layout);
-        int slot = switch (random.nextInt(4)) {
-            case 0 -> layout.at()[act] + 1 + random.nextInt(SLOTS_A_DAY / 2);
-            case 1 -> layout.at()[other] - act(act).hands();
-            default -> layout.at()[other] + act(other).hands();
-        };
+        int slot =
+                switch (random.nextInt(4)) {
+                    case 0 -> layout.at()[act] + 1 + random.nextInt(SLOTS_A_DAY / 2);
+                    case 1 -> layout.at()[other] - act(act).hands();
+                    default -> layout.at()[other] + act(other).hands();
+                };
         genes.notBefore()[act] = Math.max(0, slot);
     }
 
@@ -115,7 +121,9 @@ final class Mutation {
     private void restore(Genes genes) {
         int act = random.nextInt(problem.acts);
         Job job = problem.jobs.get(jobOf[act]);
-        for (int i = random.nextBoolean() ? job.first() : act; i < job.first() + job.acts().size(); i++) {
+        for (int i = random.nextBoolean() ? job.first() : act;
+                i < job.first() + job.acts().size();
+                i++) {
             genes.notBefore()[i] = known[i] == Act.NEVER ? 0 : known[i];
             genes.straightOn()[i] = false;
         }

@@ -16,7 +16,8 @@ final class NotPlacedReason {
         for (int i = 0; i < job.acts().size(); i++) {
             if (layout.at()[job.first() + i] == Layout.NOWHERE) {
                 Act act = job.acts().get(i);
-                return Optional.of(new NotPlaced(job.cup().code(), job.acts().size() - i, act.step().title(), why(problem, act)));
+                return Optional.of(new NotPlaced(
+                        job.cup().code(), job.acts().size() - i, act.step().title(), why(problem, act)));
             }
         }
         return Optional.empty();
@@ -32,7 +33,8 @@ final class NotPlacedReason {
         }
         long longest = longestMinutes(spans);
         if (needed > longest) {
-            return "it takes %d min and the longest session has %d: give one longer evening.".formatted(needed, longest);
+            return "it takes %d min and the longest session has %d: give one longer evening."
+                    .formatted(needed, longest);
         }
         if (act.inBooth() && needed > longestMinutes(workshop.hours().boothSpans(problem.grid.origin(), end))) {
             return "the booth is never free for %d min: set its hours.".formatted(needed);
@@ -40,10 +42,15 @@ final class NotPlacedReason {
         if (act.onSpindle() && problem.spindles == 0) {
             return "there is no spindle to turn it on.";
         }
-        return "hands, booth and spindles are taken until the end of the %d weeks that are planned.".formatted(workshop.horizon().toDays() / 7);
+        return "hands, booth and spindles are taken until the end of the %d weeks that are planned."
+                .formatted(workshop.horizon().toDays() / 7);
     }
 
     private static long longestMinutes(List<Span> spans) {
-        return spans.stream().mapToLong(span -> Duration.between(span.from(), span.untilExclusive()).toMinutes()).max().orElse(0);
+        return spans.stream()
+                .mapToLong(span ->
+                        Duration.between(span.from(), span.untilExclusive()).toMinutes())
+                .max()
+                .orElse(0);
     }
 }

@@ -12,10 +12,19 @@ import nursery.core.technique.Schools;
  * What somebody wants: so many cups alike.
  *
  * @param blankId the number of the blank on the shelf
- * @param plan    the steps each cup gets, by the schools chosen
- * @param due     the day before which they must have reached full cure
+ * @param plan the steps each cup gets, by the schools chosen
+ * @param due the day before which they must have reached full cure
  */
-public record Order(Cup.About about, int count, long blankId, Blank blank, Cup.Resins resins, Schools schools, List<PlanStep> plan, Optional<LocalDate> due, int matters) {
+public record Order(
+        Cup.About about,
+        int count,
+        long blankId,
+        Blank blank,
+        Cup.Resins resins,
+        Schools schools,
+        List<PlanStep> plan,
+        Optional<LocalDate> due,
+        int matters) {
 
     private static final String WANTED = "new ";
 
@@ -43,7 +52,11 @@ public record Order(Cup.About about, int count, long blankId, Blank blank, Cup.R
 
     /** A cup of it as it would be planned. */
     Cup planned(long number, Workshop shop) {
-        Cup.Promise promise = new Cup.Promise(due.map(day -> day.atStartOfDay(shop.hours().zone()).toInstant()), matters);
-        return Cup.started(wanted(number), blank, resins, plan, shop.now()).with(promise).with(schools).known(0, about);
+        Cup.Promise promise = new Cup.Promise(
+                due.map(day -> day.atStartOfDay(shop.hours().zone()).toInstant()), matters);
+        return Cup.started(wanted(number), blank, resins, plan, shop.now())
+                .with(promise)
+                .with(schools)
+                .known(0, about);
     }
 }

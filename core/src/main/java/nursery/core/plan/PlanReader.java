@@ -17,7 +17,10 @@ import nursery.core.plan.PlannedStep.Turning;
 import nursery.core.plan.Problem.Job;
 import nursery.core.plan.Problem.Mixing;
 
-/** Turns what the search found into a plan for people: played through on the fold that reads the log, spindles given out, mixes gathered. */
+/**
+ * Turns what the search found into a plan for people: played through on the fold that reads the log, spindles given
+ * out, mixes gathered.
+ */
 final class PlanReader {
 
     private final Problem problem;
@@ -38,9 +41,14 @@ final class PlanReader {
         Map<String, Instant> ready = new HashMap<>();
         for (Job job : problem.jobs) {
             play(job, steps, pours);
-            NotPlacedReason.of(problem, layout, job).ifPresentOrElse(not::add, () -> ready.put(job.cup().code(), problem.grid.instant(layout.ready()[job.number()])));
+            NotPlacedReason.of(problem, layout, job)
+                    .ifPresentOrElse(
+                            not::add,
+                            () -> ready.put(job.cup().code(), problem.grid.instant(layout.ready()[job.number()])));
         }
-        steps.sort(Comparator.comparing(PlannedStep::begins).thenComparing(PlannedStep::cup).thenComparing(step -> step.step().number()));
+        steps.sort(Comparator.comparing(PlannedStep::begins)
+                .thenComparing(PlannedStep::cup)
+                .thenComparing(step -> step.step().number()));
         return new WeekPlan(problem.workshop, steps, mixes(pours), not, ready, layout.score());
     }
 
@@ -66,10 +74,18 @@ final class PlanReader {
             fold.play(LogEntry.scuffed(mark(begins)));
         }
         CupState state = fold.stateAt(at);
-        OptionalDouble amount = act.step().role().map(role -> OptionalDouble.of(state.share(job.cup(), role).suggestedMl())).orElse(OptionalDouble.empty());
+        OptionalDouble amount = act.step()
+                .role()
+                .map(role -> OptionalDouble.of(state.share(job.cup(), role).suggestedMl()))
+                .orElse(OptionalDouble.empty());
         Optional<Turning> turning = Optional.ofNullable(turnings.get(number));
-        fold.play(act.isPour() ? new LogEntry.Poured(mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle)) : new LogEntry.StepDone(mark(at), act.step().number()));
-        return new PlannedStep(job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
+        fold.play(
+                act.isPour()
+                        ? new LogEntry.Poured(
+                                mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle))
+                        : new LogEntry.StepDone(mark(at), act.step().number()));
+        return new PlannedStep(
+                job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
     }
 
     private List<PlannedMix> mixes(List<List<PlannedStep>> poursByResin) {
@@ -78,7 +94,9 @@ final class PlanReader {
             Mixing mixing = problem.resins.get(resin);
             int serves = 0;
             List<PlannedStep> current = new ArrayList<>();
-            for (PlannedStep pour : poursByResin.get(resin).stream().sorted(Comparator.comparing(PlannedStep::at)).toList()) {
+            for (PlannedStep pour : poursByResin.get(resin).stream()
+                    .sorted(Comparator.comparing(PlannedStep::at))
+                    .toList()) {
                 int slot = problem.grid.slotFrom(pour.at());
                 if (slot >= serves) {
                     current = new ArrayList<>();

@@ -5,11 +5,12 @@ import java.util.List;
 /**
  * Plans many cups on few spindles with one pair of hands.
  *
- * <p>Model: the resource-constrained project problem with minimum and maximum time lags (RCPSP/max: Neumann, Schwindt and Zimmermann 2003).
- * Hands are one, inside the bench hours; spindles are few; a coat holds its spindle until it has gelled; lags run on the wall's clock or on
- * the cure clock over the room expected. A coat follows straight on inside the tack window, or, in the other mode, after
- * scuffing once the coat below is sandable. Method: a serial schedule-generation scheme ({@link Decoder}) inside a local search ({@link Search}).
- * What is compared, and in which order, is {@link Score}.
+ * <p>Model: the resource-constrained project problem with minimum and maximum time lags (RCPSP/max: Neumann, Schwindt
+ * and Zimmermann 2003). Hands are one, inside the bench hours; spindles are few; a coat holds its spindle until it has
+ * gelled; lags run on the wall's clock or on the cure clock over the room expected. A coat follows straight on inside
+ * the tack window, or, in the other mode, after scuffing once the coat below is sandable. Method: a serial
+ * schedule-generation scheme ({@link Decoder}) inside a local search ({@link Search}). What is compared, and in which
+ * order, is {@link Score}.
  */
 public final class Planner {
 
@@ -29,8 +30,8 @@ public final class Planner {
     }
 
     /**
-     * Goes on from a plan that was made for this workshop as it was before, and moves a step of it only to be less late, to miss
-     * less or to scuff less. As far as the plan still holds, the new one is never worse.
+     * Goes on from a plan that was made for this workshop as it was before, and moves a step of it only to be less
+     * late, to miss less or to scuff less. As far as the plan still holds, the new one is never worse.
      */
     public static Planner after(List<Placement> before, Workshop workshop) {
         return new Planner(workshop, SEED, before, true);
@@ -46,7 +47,10 @@ public final class Planner {
         return new Planner(workshop, SEED).best();
     }
 
-    /** A plan that was kept, laid out anew as things stand now: each step where it was, or at the first place after. Nothing is searched. */
+    /**
+     * A plan that was kept, laid out anew as things stand now: each step where it was, or at the first place after.
+     * Nothing is searched.
+     */
     public static WeekPlan kept(List<Placement> placements, Workshop workshop) {
         Problem problem = new Problem(workshop);
         return new PlanReader(problem, new Decoder(problem).lay(Genes.asKept(problem, placements))).plan();

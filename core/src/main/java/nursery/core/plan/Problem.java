@@ -16,7 +16,9 @@ import nursery.core.resin.PotLife;
 import nursery.core.resin.Resin;
 import nursery.core.technique.PlanStep;
 
-/** A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read. */
+/**
+ * A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read.
+ */
 final class Problem {
 
     private static final double MINUTES_PER_HOUR = 60;
@@ -26,10 +28,12 @@ final class Problem {
     final List<Job> jobs = new ArrayList<>();
     /** Slots without hands at the bench. */
     final BitSet closed;
+
     final BitSet boothClosed;
     final int spindles;
     /** By resin: its clock and how old a mix may be, hours at label speed. */
     final List<Mixing> resins = new ArrayList<>();
+
     final int acts;
     private final BitSet pinnedHands = new BitSet();
     private final Map<CureClock, CureTable> clocks = new HashMap<>();
@@ -40,7 +44,7 @@ final class Problem {
      *
      * @param first the number of its first act among all
      * @param start how it stands now
-     * @param due   the slot at which it must be ready, or {@link Act#NEVER}
+     * @param due the slot at which it must be ready, or {@link Act#NEVER}
      */
     record Job(Cup cup, int number, int first, List<Act> acts, Progress start, int due) {}
 
@@ -59,7 +63,8 @@ final class Problem {
         closed = grid.outside(workshop.hours().benchSpans(grid.origin(), grid.instant(grid.slots())));
         boothClosed = grid.outside(workshop.hours().boothSpans(grid.origin(), grid.instant(grid.slots())));
         spindles = workshop.spindles().size();
-        Map<String, Map<Integer, Pin>> pins = workshop.pins().stream().collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
+        Map<String, Map<Integer, Pin>> pins = workshop.pins().stream()
+                .collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
         int count = 0;
         for (Cup cup : workshop.cups()) {
             CupState state = cup.at(workshop.room(), workshop.now());
@@ -73,12 +78,26 @@ final class Problem {
     }
 
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
-        List<Act> left = cup.plan().stream().filter(step -> !state.done().containsKey(step.number())).map(step -> act(cup, step, pins)).toList();
-        return new Job(cup, jobs.size(), first, left, start(state), cup.promise().dueAt().map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES))).orElse(Act.NEVER));
+        List<Act> left = cup.plan().stream()
+                .filter(step -> !state.done().containsKey(step.number()))
+                .map(step -> act(cup, step, pins))
+                .toList();
+        return new Job(
+                cup,
+                jobs.size(),
+                first,
+                left,
+                start(state),
+                cup.promise()
+                        .dueAt()
+                        .map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES)))
+                        .orElse(Act.NEVER));
     }
 
     private Act act(Cup cup, PlanStep step, Map<Integer, Pin> pins) {
-        int pinned = Optional.ofNullable(pins.get(step.number())).map(pin -> pinned(step, pin)).orElse(Act.FREE);
+        int pinned = Optional.ofNullable(pins.get(step.number()))
+                .map(pin -> pinned(step, pin))
+                .orElse(Act.FREE);
         if (!step.kind().isPour()) {
             return Act.of(step, false, null, null, Act.FREE, pinned);
         }
@@ -92,7 +111,10 @@ final class Problem {
         return Act.of(step, cup.turns(step), clock, label, resin, pinned);
     }
 
-    /** The slot of a pin; the first pin that wants the hands at a time has them, and one that has passed says nothing any more. */
+    /**
+     * The slot of a pin; the first pin that wants the hands at a time has them, and one that has passed says nothing
+     * any more.
+     */
     private int pinned(PlanStep step, Pin pin) {
         int slot = grid.slotFrom(pin.at());
         int until = slot + Grid.lasting(step.kind().handsOnMinutes());
@@ -110,9 +132,20 @@ final class Problem {
     private Progress start(CupState state) {
         Progress start = new Progress();
         start.lastMin = grid.minutes(state.lastDoneAt());
-        state.newestCoat().ifPresent(coat -> start.coat(clock(coat.label()), coat.label(), grid.minutes(coat.times().pouredAt()), ageAtOriginH(coat), coat.scuffed()));
-        start.heldUntil = state.hold().filter(hold -> workshop.spindles().stream().anyMatch(spindle -> spindle.id() == hold.spindle().id())).map(hold -> Math.max(0, grid.slotFrom(hold.mayComeOffAt()))).orElse(0);
-        start.cured = state.fullCureAt().map(at -> Math.max(0, grid.slotFrom(at))).orElse(0);
+        state.newestCoat()
+                .ifPresent(coat -> start.coat(
+                        clock(coat.label()),
+                        coat.label(),
+                        grid.minutes(coat.times().pouredAt()),
+                        ageAtOriginH(coat),
+                        coat.scuffed()));
+        start.heldUntil = state.hold()
+                .filter(hold -> workshop.spindles().stream()
+                        .anyMatch(spindle -> spindle.id() == hold.spindle().id()))
+                .map(hold -> Math.max(0, grid.slotFrom(hold.mayComeOffAt())))
+                .orElse(0);
+        start.cured =
+                state.fullCureAt().map(at -> Math.max(0, grid.slotFrom(at))).orElse(0);
         return start;
     }
 

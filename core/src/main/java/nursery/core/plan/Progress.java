@@ -16,12 +16,14 @@ final class Progress implements Timeline {
     double lastMin;
     /** The first slot at which hands are off it. */
     int free;
+
     private @Nullable CureTable clock;
     private @Nullable Label label;
     /** When the newest coat was poured, minutes from the origin. */
     double coatMin;
     /** What its clock showed then. */
     private double coatAge;
+
     boolean scuffed;
     /** Its spindle is taken until this slot. */
     int heldUntil;

@@ -5,21 +5,28 @@ import java.util.Comparator;
 /**
  * How good a plan is: less is better, and an earlier figure outweighs all that follow.
  *
- * @param notPlaced     steps that found no place at all
- * @param missed        steps done after a window closed that nothing mends, and pins not kept
- * @param lateMinutes   over all cups, each times how much it matters
- * @param scuffs        coats that come after the tack window, so that the coat below is scuffed first
- * @param sessions      times the maker goes to the bench: work without a gap of over {@value #BREAK_MINUTES} minutes
- * @param mixes         mixes to be mixed
+ * @param notPlaced steps that found no place at all
+ * @param missed steps done after a window closed that nothing mends, and pins not kept
+ * @param lateMinutes over all cups, each times how much it matters
+ * @param scuffs coats that come after the tack window, so that the coat below is scuffed first
+ * @param sessions times the maker goes to the bench: work without a gap of over {@value #BREAK_MINUTES} minutes
+ * @param mixes mixes to be mixed
  * @param finishMinutes from the plan's first slot until full cure, over all cups
  */
-public record Score(int notPlaced, int missed, long lateMinutes, int scuffs, int sessions, int mixes, long finishMinutes) implements Comparable<Score> {
+public record Score(
+        int notPlaced, int missed, long lateMinutes, int scuffs, int sessions, int mixes, long finishMinutes)
+        implements Comparable<Score> {
 
     /** A longer gap is a break, and coming back is another session; from memory. */
     public static final int BREAK_MINUTES = 60;
 
-    private static final Comparator<Score> ORDER = Comparator.comparingInt(Score::notPlaced).thenComparingInt(Score::missed).thenComparingLong(Score::lateMinutes)
-            .thenComparingInt(Score::scuffs).thenComparingInt(Score::sessions).thenComparingInt(Score::mixes).thenComparingLong(Score::finishMinutes);
+    private static final Comparator<Score> ORDER = Comparator.comparingInt(Score::notPlaced)
+            .thenComparingInt(Score::missed)
+            .thenComparingLong(Score::lateMinutes)
+            .thenComparingInt(Score::scuffs)
+            .thenComparingInt(Score::sessions)
+            .thenComparingInt(Score::mixes)
+            .thenComparingLong(Score::finishMinutes);
 
     @Override
     public int compareTo(Score other) {

@@ -9,11 +9,12 @@ import nursery.core.plan.Budget.Progressed;
 import nursery.core.plan.Problem.Job;
 
 /**
- * Looks for better plans by small changes: late-acceptance hill climbing (Burke and Bykov, Eur. J. Oper. Res. 258, 2017), which only
- * compares plans and so needs no weights between the figures of a score. Starts anew from the best when it is stuck.
+ * Looks for better plans by small changes: late-acceptance hill climbing (Burke and Bykov, Eur. J. Oper. Res. 258,
+ * 2017), which only compares plans and so needs no weights between the figures of a score. Starts anew from the best
+ * when it is stuck.
  *
- * <p>A calm search goes on from a plan that people know, and moves a step only to be less late or to scuff less: what it moves counts
- * before sessions, mixes and finish times.
+ * <p>A calm search goes on from a plan that people know, and moves a step only to be less late or to scuff less: what
+ * it moves counts before sessions, mixes and finish times.
  */
 final class Search {
 
@@ -33,8 +34,13 @@ final class Search {
     /** A plan laid out, and how many steps it moves that were known. */
     private record Candidate(Genes genes, Layout layout, int moved) implements Comparable<Candidate> {
 
-        private static final Comparator<Candidate> ORDER = Comparator.comparingInt((Candidate one) -> one.score().notPlaced())
-                .thenComparingInt(one -> one.score().missed()).thenComparingLong(one -> one.score().lateMinutes()).thenComparingInt(one -> one.score().scuffs()).thenComparingInt(Candidate::moved).thenComparing(Candidate::score);
+        private static final Comparator<Candidate> ORDER = Comparator.comparingInt(
+                        (Candidate one) -> one.score().notPlaced())
+                .thenComparingInt(one -> one.score().missed())
+                .thenComparingLong(one -> one.score().lateMinutes())
+                .thenComparingInt(one -> one.score().scuffs())
+                .thenComparingInt(Candidate::moved)
+                .thenComparing(Candidate::score);
 
         Score score() {
             return layout.score();
@@ -48,7 +54,7 @@ final class Search {
 
     /**
      * @param before a plan to go on from, if any: what is found is never worse, as long as it still holds
-     * @param calm   whether to move as little of it as may be
+     * @param calm whether to move as little of it as may be
      */
     Search(Problem problem, long seed, List<Placement> before, boolean calm) {
         this.problem = problem;
@@ -79,7 +85,9 @@ final class Search {
         Candidate[] remembered = new Candidate[REMEMBERED];
         Arrays.fill(remembered, here);
         int idle = 0;
-        for (long step = 0; step < budget.steps() && problem.acts > 0 && !budget.stop().getAsBoolean(); step++) {
+        for (long step = 0;
+                step < budget.steps() && problem.acts > 0 && !budget.stop().getAsBoolean();
+                step++) {
             idle = step(remembered, (int) (step % REMEMBERED)) ? 0 : idle + 1;
             if (idle == 0 || step % TELL_EVERY == 0) {
                 budget.progress().accept(new Progressed(step, best.score()));
@@ -128,7 +136,9 @@ final class Search {
 
     /** Cups by how little time they have to spare, each at once or step by step in turn. */
     private int[] order(boolean cupByCup) {
-        List<Job> bySpare = problem.jobs.stream().sorted(Comparator.comparingLong(Search::spare).thenComparingInt(Job::number)).toList();
+        List<Job> bySpare = problem.jobs.stream()
+                .sorted(Comparator.comparingLong(Search::spare).thenComparingInt(Job::number))
+                .toList();
         List<Integer> order = new ArrayList<>();
         if (cupByCup) {
             bySpare.forEach(job -> job.acts().forEach(act -> order.add(job.number())));

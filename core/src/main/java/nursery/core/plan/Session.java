@@ -13,7 +13,10 @@ public record Session(List<PlannedStep> steps) {
         List<Session> sessions = new ArrayList<>();
         List<PlannedStep> current = new ArrayList<>();
         for (PlannedStep step : inOrder.stream().filter(PlannedStep::isHandsOn).toList()) {
-            if (!current.isEmpty() && Duration.between(current.get(current.size() - 1).ends(), step.begins()).toMinutes() > Score.BREAK_MINUTES) {
+            if (!current.isEmpty()
+                    && Duration.between(current.get(current.size() - 1).ends(), step.begins())
+                                    .toMinutes()
+                            > Score.BREAK_MINUTES) {
                 sessions.add(new Session(List.copyOf(current)));
                 current.clear();
             }

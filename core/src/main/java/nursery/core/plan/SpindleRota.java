@@ -11,8 +11,9 @@ import nursery.core.plan.PlannedStep.Turning;
 import nursery.core.plan.Problem.Job;
 
 /**
- * Gives every turning coat a spindle of its own: in order of their begin each takes the one its cup was on, or the first that is free. As never more turn at once than there
- * are spindles, this always comes out (an interval graph needs no more colours than its largest clique has corners).
+ * Gives every turning coat a spindle of its own: in order of their begin each takes the one its cup was on, or the
+ * first that is free. As never more turn at once than there are spindles, this always comes out (an interval graph
+ * needs no more colours than its largest clique has corners).
  */
 final class SpindleRota {
 
@@ -85,7 +86,8 @@ final class SpindleRota {
         freeFrom[spindle] = gelled;
         last[coat.job().number()] = spindle;
         holders[spindle] = coat.job().number();
-        turnings.put(coat.number(), new Turning(problem.workshop.spindles().get(spindle), problem.grid.instant(gelled)));
+        turnings.put(
+                coat.number(), new Turning(problem.workshop.spindles().get(spindle), problem.grid.instant(gelled)));
     }
 
     /** Whether the cup's own coat still turns there: the next one goes on without taking it off. */

@@ -9,8 +9,8 @@ import nursery.core.log.Cup;
 import nursery.core.resin.Resin;
 
 /**
- * Something wanted otherwise than it is: by a maker, by an order, or to save a late cup. Nothing of it is done until the plan made for it is
- * kept; until then it only says what the workshop would be.
+ * Something wanted otherwise than it is: by a maker, by an order, or to save a late cup. Nothing of it is done until
+ * the plan made for it is kept; until then it only says what the workshop would be.
  */
 public sealed interface Wish {
 
@@ -21,7 +21,16 @@ public sealed interface Wish {
     Workshop in(Workshop shop);
 
     /** All that can be wanted. */
-    enum Kind { PIN, UNPIN, HOURS, MATTERS, SPINDLE, ORDER, OTHER_RESIN, COAT_LESS }
+    enum Kind {
+        PIN,
+        UNPIN,
+        HOURS,
+        MATTERS,
+        SPINDLE,
+        ORDER,
+        OTHER_RESIN,
+        COAT_LESS
+    }
 
     /** A step at a moment of its own. */
     record Pinned(String cup, int step, Instant at) implements Wish {
@@ -73,7 +82,8 @@ public sealed interface Wish {
 
         @Override
         public Workshop in(Workshop shop) {
-            return replaced(shop, cup, one -> one.with(new Cup.Promise(one.promise().dueAt(), matters)));
+            return replaced(
+                    shop, cup, one -> one.with(new Cup.Promise(one.promise().dueAt(), matters)));
         }
     }
 
@@ -100,7 +110,8 @@ public sealed interface Wish {
         @Override
         public Workshop in(Workshop shop) {
             List<Cup> cups = new ArrayList<>(shop.cups());
-            long wanted = cups.stream().filter(one -> Order.isWanted(one.code())).count();
+            long wanted =
+                    cups.stream().filter(one -> Order.isWanted(one.code())).count();
             for (int i = 1; i <= order.count(); i++) {
                 cups.add(order.planned(wanted + i, shop));
             }
@@ -144,10 +155,14 @@ public sealed interface Wish {
     }
 
     private static List<Pin> without(Workshop shop, String cup, int step) {
-        return shop.pins().stream().filter(pin -> !(pin.cup().equals(cup) && pin.step() == step)).toList();
+        return shop.pins().stream()
+                .filter(pin -> !(pin.cup().equals(cup) && pin.step() == step))
+                .toList();
     }
 
     private static Workshop replaced(Workshop shop, String cup, UnaryOperator<Cup> change) {
-        return shop.withCups(shop.cups().stream().map(one -> one.code().equals(cup) ? change.apply(one) : one).toList());
+        return shop.withCups(shop.cups().stream()
+                .map(one -> one.code().equals(cup) ? change.apply(one) : one)
+                .toList());
     }
 }

@@ -12,14 +12,21 @@ import nursery.core.log.Spindle;
 /**
  * All that a plan is made from.
  *
- * @param now      nothing is planned before
- * @param room     the room as it was, and behind it as it is expected
+ * @param now nothing is planned before
+ * @param room the room as it was, and behind it as it is expected
  * @param spindles every place a coat may turn
- * @param cups     those with steps left; finished ones are left aside
- * @param pins     steps the maker wants at a moment of their own
- * @param horizon  how far ahead is planned: what finds no place until then is told as not placed
+ * @param cups those with steps left; finished ones are left aside
+ * @param pins steps the maker wants at a moment of their own
+ * @param horizon how far ahead is planned: what finds no place until then is told as not placed
  */
-public record Workshop(Instant now, RoomCourse room, BenchHours hours, List<Spindle> spindles, List<Cup> cups, List<Pin> pins, Duration horizon) {
+public record Workshop(
+        Instant now,
+        RoomCourse room,
+        BenchHours hours,
+        List<Spindle> spindles,
+        List<Cup> cups,
+        List<Pin> pins,
+        Duration horizon) {
 
     public static final Duration USUAL_HORIZON = Duration.ofDays(26 * 7);
 

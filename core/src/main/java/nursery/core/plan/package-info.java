@@ -1,6 +1,4 @@
-/**
- * Many cups, spindles and one pair of hands into a plan for the weeks ahead. Uses every package of the core.
- */
+/** Many cups, spindles and one pair of hands into a plan for the weeks ahead. Uses every package of the core. */
 @NullMarked
 package nursery.core.plan;
 

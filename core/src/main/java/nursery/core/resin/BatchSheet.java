@@ -11,14 +11,16 @@ import nursery.core.measure.Numbers;
 /**
  * One mix for several coats: what to measure, in which order to pour, and how far it reaches before it goes off.
  *
- * @param turns      the cups in pouring order, what closes first coming first, then by code: a share that is changed moves nobody
- * @param sharesMl   on all cups together
- * @param lossesMl   on mixing cups, sticks and glove
- * @param mix        what to measure: shares and losses, at least the smallest trusted batch, rounded up to the marks
- * @param fills      the same in cupfuls
+ * @param turns the cups in pouring order, what closes first coming first, then by code: a share that is changed moves
+ *     nobody
+ * @param sharesMl on all cups together
+ * @param lossesMl on mixing cups, sticks and glove
+ * @param mix what to measure: shares and losses, at least the smallest trusted batch, rounded up to the marks
+ * @param fills the same in cupfuls
  * @param potMinutes how long it stays usable, from mixing on
  */
-public record BatchSheet(Label label, List<Turn> turns, double sharesMl, double lossesMl, Mix mix, List<Mix> fills, double potMinutes) {
+public record BatchSheet(
+        Label label, List<Turn> turns, double sharesMl, double lossesMl, Mix mix, List<Mix> fills, double potMinutes) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_ML = 5;
@@ -29,12 +31,16 @@ public record BatchSheet(Label label, List<Turn> turns, double sharesMl, double 
      * A cup's turn.
      *
      * @param atMinute when it is poured, counted from mixing
-     * @param inTime   whether the pot still serves it then
+     * @param inTime whether the pot still serves it then
      */
     public record Turn(Portion portion, double atMinute, boolean inTime) {}
 
-    /** @throws nursery.core.measure.InvalidInput if a share is no amount, or the mix does not fit the measuring cup at all */
-    public static BatchSheet of(Label label, List<Portion> portions, Losses losses, MeasuringCup cup, Pace pace, double roomC) {
+    /**
+     * @throws nursery.core.measure.InvalidInput if a share is no amount, or the mix does not fit the measuring cup at
+     *     all
+     */
+    public static BatchSheet of(
+            Label label, List<Portion> portions, Losses losses, MeasuringCup cup, Pace pace, double roomC) {
         check(portions);
         double sharesMl = portions.stream().mapToDouble(Portion::ml).sum();
         double gloveMl = losses.perCupMl() * portions.size();
@@ -90,16 +96,24 @@ public record BatchSheet(Label label, List<Turn> turns, double sharesMl, double 
         faults.require(!portions.isEmpty(), "cup", "No coat is chosen: pick at least one.");
         for (Portion portion : portions) {
             double ml = portion.ml();
-            faults.require(ml > 0 && ml <= LARGEST_SHARE_ML, "share-" + portion.cup(), "%s: a share of %s ml must be more than 0 and at most %s ml."
-                    .formatted(portion.cup(), Numbers.show(ml), Numbers.show(LARGEST_SHARE_ML)));
-            portion.addition().ifPresent(addition -> Addition.check(faults, "aside-" + portion.cup(), portion.cup(), addition, ml));
+            faults.require(
+                    ml > 0 && ml <= LARGEST_SHARE_ML,
+                    "share-" + portion.cup(),
+                    "%s: a share of %s ml must be more than 0 and at most %s ml."
+                            .formatted(portion.cup(), Numbers.show(ml), Numbers.show(LARGEST_SHARE_ML)));
+            portion.addition()
+                    .ifPresent(
+                            addition -> Addition.check(faults, "aside-" + portion.cup(), portion.cup(), addition, ml));
         }
         faults.throwIfAny();
     }
 
     private static List<Turn> turns(List<Portion> portions, Pace pace, double potMinutes) {
-        List<Portion> order = portions.stream().sorted(Comparator.comparing((Portion portion) -> portion.closesAt().orElse(Instant.MAX))
-                .thenComparing(Portion::cup)).toList();
+        List<Portion> order = portions.stream()
+                .sorted(Comparator.comparing(
+                                (Portion portion) -> portion.closesAt().orElse(Instant.MAX))
+                        .thenComparing(Portion::cup))
+                .toList();
         List<Turn> turns = new ArrayList<>();
         for (int i = 0; i < order.size(); i++) {
             double atMinute = pace.mixingMinutes() + i * pace.minutesPerCup();

@@ -7,9 +7,9 @@ import nursery.core.measure.Faults;
 /**
  * A bottle of resin or hardener, as the book has it.
  *
- * @param lot     as printed on it; what is traced when a batch goes wrong
+ * @param lot as printed on it; what is traced when a batch goes wrong
  * @param holdsMl when it was full
- * @param leftMl  what is in it still; never below 0, because a bottle is no emptier than empty
+ * @param leftMl what is in it still; never below 0, because a bottle is no emptier than empty
  */
 public record Bottle(long id, Part part, String lot, double holdsMl, double leftMl) {
 
@@ -29,8 +29,9 @@ public record Bottle(long id, Part part, String lot, double holdsMl, double left
     /**
      * What a batch takes from the bottles.
      *
-     * @param draws   from which bottle how much, the one opened first being emptied first
-     * @param shortMl what the bottles do not hold by the book; it was poured all the same, so the book is wrong by that much
+     * @param draws from which bottle how much, the one opened first being emptied first
+     * @param shortMl what the bottles do not hold by the book; it was poured all the same, so the book is wrong by that
+     *     much
      */
     public record Drawing(List<Draw> draws, double shortMl) {}
 

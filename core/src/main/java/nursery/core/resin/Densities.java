@@ -15,7 +15,9 @@ public record Densities(double partAGPerMl, double partBGPerMl) {
         faults.throwIfAny();
     }
 
-    /** How far off the ratio is when its parts are weighed as if they were volumes: +0.2 is a fifth too much hardener. */
+    /**
+     * How far off the ratio is when its parts are weighed as if they were volumes: +0.2 is a fifth too much hardener.
+     */
     public double errorIfWeighedAsVolumes() {
         return partAGPerMl / partBGPerMl - 1;
     }

@@ -25,17 +25,25 @@ public final class Fills {
      */
     public static List<Mix> of(Mix mix, MixRatio ratio, MeasuringCup cup) {
         BigDecimal stepMl = BigDecimal.valueOf(cup.markMl()).multiply(BigDecimal.valueOf(ratio.parts()));
-        int steps = BigDecimal.valueOf(mix.totalMl()).divide(stepMl, 0, RoundingMode.CEILING).intValueExact();
-        int perFill = BigDecimal.valueOf(cup.capacityMl()).divide(stepMl, 0, RoundingMode.FLOOR).intValueExact();
+        int steps = BigDecimal.valueOf(mix.totalMl())
+                .divide(stepMl, 0, RoundingMode.CEILING)
+                .intValueExact();
+        int perFill = BigDecimal.valueOf(cup.capacityMl())
+                .divide(stepMl, 0, RoundingMode.FLOOR)
+                .intValueExact();
         if (perFill == 0) {
-            throw new InvalidInput(List.of(new Fault("cup", "At %s the smallest mix on these marks is %s ml, more than the cup holds: use a larger cup or finer marks."
-                    .formatted(ratio, stepMl.stripTrailingZeros().toPlainString()))));
+            throw new InvalidInput(List.of(new Fault(
+                    "cup",
+                    ("At %s the smallest mix on these marks is %s ml, more than the cup holds: use a larger cup or "
+                                    + "finer marks.")
+                            .formatted(ratio, stepMl.stripTrailingZeros().toPlainString()))));
         }
         int fills = (steps + perFill - 1) / perFill;
         List<Mix> split = new ArrayList<>();
         for (int i = 0; i < fills; i++) {
             int share = steps / fills + (i < steps % fills ? 1 : 0);
-            split.add(Mix.onMarks(ratio, stepMl.multiply(BigDecimal.valueOf(share)).doubleValue(), cup.markMl()));
+            split.add(Mix.onMarks(
+                    ratio, stepMl.multiply(BigDecimal.valueOf(share)).doubleValue(), cup.markMl()));
         }
         return split;
     }

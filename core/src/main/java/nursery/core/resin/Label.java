@@ -7,17 +7,24 @@ import java.util.OptionalDouble;
  * What a resin's label says. Every time is an age of the coat in hours from pouring, at the label's reference
  * temperature; the cure clock turns ages into times of day.
  *
- * @param ratio             resin to hardener by volume
- * @param times             the ages at which a coat changes
- * @param referenceC        the temperature the times are stated for, °C
+ * @param ratio resin to hardener by volume
+ * @param times the ages at which a coat changes
+ * @param referenceC the temperature the times are stated for, °C
  * @param activationKjPerMol how strongly temperature speeds the cure
- * @param densities         for mixing by scale, if known
- * @param viscosityPaS      of the fresh mix at the reference temperature, if known
- * @param potLifeMin        how long {@link PotLife#LABEL_MASS_G} of it last in the pot, minutes, if stated
- * @param tolerancePercent  how far the ratio may be off, per cent, if stated
+ * @param densities for mixing by scale, if known
+ * @param viscosityPaS of the fresh mix at the reference temperature, if known
+ * @param potLifeMin how long {@link PotLife#LABEL_MASS_G} of it last in the pot, minutes, if stated
+ * @param tolerancePercent how far the ratio may be off, per cent, if stated
  */
-public record Label(MixRatio ratio, LabelTimes times, double referenceC, double activationKjPerMol,
-        Optional<Densities> densities, OptionalDouble viscosityPaS, OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
+public record Label(
+        MixRatio ratio,
+        LabelTimes times,
+        double referenceC,
+        double activationKjPerMol,
+        Optional<Densities> densities,
+        OptionalDouble viscosityPaS,
+        OptionalDouble potLifeMin,
+        OptionalDouble tolerancePercent) {
 
     /** About a factor of two in speed for 10 °C: common practice (P28). */
     public static final double DEFAULT_ACTIVATION_KJ_PER_MOL = 50;
@@ -34,31 +41,58 @@ public record Label(MixRatio ratio, LabelTimes times, double referenceC, double 
     }
 
     /** A label that states neither pot life nor tolerance. */
-    public Label(MixRatio ratio, LabelTimes times, double referenceC, double activationKjPerMol, Optional<Densities> densities, OptionalDouble viscosityPaS) {
-        this(ratio, times, referenceC, activationKjPerMol, densities, viscosityPaS, OptionalDouble.empty(), OptionalDouble.empty());
+    public Label(
+            MixRatio ratio,
+            LabelTimes times,
+            double referenceC,
+            double activationKjPerMol,
+            Optional<Densities> densities,
+            OptionalDouble viscosityPaS) {
+        this(
+                ratio,
+                times,
+                referenceC,
+                activationKjPerMol,
+                densities,
+                viscosityPaS,
+                OptionalDouble.empty(),
+                OptionalDouble.empty());
     }
 
     /** This label at another ratio: what a batch was measured by stays with it when the label is corrected. */
     public Label at(MixRatio other) {
-        return new Label(other, times, referenceC, activationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
+        return new Label(
+                other, times, referenceC, activationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
     }
 
     /**
-     * This label as a shop has found its resin to be: every age divided by how much faster it is, and another activation energy. Pot
-     * life and viscosity stay the label's own: a finger on a coat says nothing about the pot.
+     * This label as a shop has found its resin to be: every age divided by how much faster it is, and another
+     * activation energy. Pot life and viscosity stay the label's own: a finger on a coat says nothing about the pot.
      */
     public Label found(double speed, double otherActivationKjPerMol) {
         OptionalDouble pot = OptionalDouble.of(potLifeMin.orElse(times.workingH() * MINUTES_PER_HOUR));
-        return new Label(ratio, times.faster(speed), referenceC, otherActivationKjPerMol, densities, viscosityPaS, pot, tolerancePercent);
+        return new Label(
+                ratio,
+                times.faster(speed),
+                referenceC,
+                otherActivationKjPerMol,
+                densities,
+                viscosityPaS,
+                pot,
+                tolerancePercent);
     }
 
     /** Density of the mix, g/ml: the two parts' masses over their volumes. */
     public double mixDensityGPerMl() {
-        return densities.map(d -> (d.partAGPerMl() * ratio.partsA() + d.partBGPerMl() * ratio.partsB()) / ratio.parts()).orElse(USUAL_DENSITY_G_PER_ML);
+        return densities
+                .map(d -> (d.partAGPerMl() * ratio.partsA() + d.partBGPerMl() * ratio.partsB()) / ratio.parts())
+                .orElse(USUAL_DENSITY_G_PER_ML);
     }
 
     /** Viscosity of the fresh mix at a temperature, if the label states one: Arrhenius form, thinner when warm. */
     public OptionalDouble viscosityPaSAt(double temperatureC) {
-        return viscosityPaS.stream().map(stated -> stated / Arrhenius.factor(FLOW_ACTIVATION_KJ_PER_MOL, referenceC, temperatureC)).findFirst();
+        return viscosityPaS.stream()
+                .map(stated -> stated / Arrhenius.factor(FLOW_ACTIVATION_KJ_PER_MOL, referenceC, temperatureC))
+                .findFirst();
     }
 }

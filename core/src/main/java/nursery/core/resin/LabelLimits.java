@@ -13,20 +13,29 @@ final class LabelLimits {
 
     private LabelLimits() {}
 
-    static void check(double referenceC, double activationKjPerMol, OptionalDouble viscosityPaS, OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
+    static void check(
+            double referenceC,
+            double activationKjPerMol,
+            OptionalDouble viscosityPaS,
+            OptionalDouble potLifeMin,
+            OptionalDouble tolerancePercent) {
         Faults faults = new Faults();
         if (!(referenceC >= COLDEST_C && referenceC <= WARMEST_C)) {
             double ifFahrenheitC = TemperatureUnit.F.toBase(referenceC);
             String hint = ifFahrenheitC >= COLDEST_C && ifFahrenheitC <= WARMEST_C
                     ? "did you mean %s °F (%s °C)?".formatted(Numbers.show(referenceC), Numbers.show(ifFahrenheitC, 1))
                     : "labels are for a heated room.";
-            faults.add("reference", "A reference temperature of %s °C is outside %s–%s °C: %s"
-                    .formatted(Numbers.show(referenceC), Numbers.show(COLDEST_C), Numbers.show(WARMEST_C), hint));
+            faults.add(
+                    "reference",
+                    "A reference temperature of %s °C is outside %s–%s °C: %s"
+                            .formatted(
+                                    Numbers.show(referenceC), Numbers.show(COLDEST_C), Numbers.show(WARMEST_C), hint));
         }
         faults.within("activation", "The activation energy", activationKjPerMol, 0, 200, "kJ/mol");
         viscosityPaS.ifPresent(v -> faults.within("viscosity", "The viscosity", v, 0.01, 100, "Pa·s"));
         potLifeMin.ifPresent(minutes -> faults.within("potLife", "The pot life", minutes, 1, 24 * 60, "min"));
-        tolerancePercent.ifPresent(percent -> faults.within("tolerance", "The ratio's tolerance", percent, 0.5, 25, "%"));
+        tolerancePercent.ifPresent(
+                percent -> faults.within("tolerance", "The ratio's tolerance", percent, 0.5, 25, "%"));
         faults.throwIfAny();
     }
 }

@@ -3,13 +3,13 @@ package nursery.core.resin;
 import nursery.core.measure.Faults;
 
 /**
- * A graduated cup: a frustum, as wide inside at the bottom and at the last mark as a ruler says. Its height follows from what it
- * holds, so nothing can contradict.
+ * A graduated cup: a frustum, as wide inside at the bottom and at the last mark as a ruler says. Its height follows
+ * from what it holds, so nothing can contradict.
  *
- * @param capacityMl       up to the last mark
- * @param markMl           from one mark to the next
+ * @param capacityMl up to the last mark
+ * @param markMl from one mark to the next
  * @param bottomDiameterMm inside, at the bottom
- * @param topDiameterMm    inside, at the last mark
+ * @param topDiameterMm inside, at the last mark
  */
 public record MeasuringCup(double capacityMl, double markMl, double bottomDiameterMm, double topDiameterMm) {
 
@@ -24,7 +24,10 @@ public record MeasuringCup(double capacityMl, double markMl, double bottomDiamet
         faults.within("bottomMm", "The diameter at the bottom", bottomDiameterMm, 10, 300, "mm");
         faults.within("topMm", "The diameter at the last mark", topDiameterMm, 10, 300, "mm");
         faults.throwIfAny();
-        faults.require(capacityMl >= FEWEST_MARKS * markMl, "markMl", "Marks must lie closer than half of what the cup holds.");
+        faults.require(
+                capacityMl >= FEWEST_MARKS * markMl,
+                "markMl",
+                "Marks must lie closer than half of what the cup holds.");
         faults.throwIfAny();
     }
 
@@ -34,7 +37,9 @@ public record MeasuringCup(double capacityMl, double markMl, double bottomDiamet
         return 3 * capacityMl * MM3_PER_ML / (Math.PI * (r0 * r0 + r0 * r1 + r1 * r1));
     }
 
-    /** How high an amount stands above the bottom: the frustum's volume {@code π/(3k)·(r³ − r0³)} solved for the height. */
+    /**
+     * How high an amount stands above the bottom: the frustum's volume {@code π/(3k)·(r³ − r0³)} solved for the height.
+     */
     public double levelMm(double ml) {
         double r0 = bottomDiameterMm / 2;
         double slope = (topDiameterMm - bottomDiameterMm) / 2 / heightMm();

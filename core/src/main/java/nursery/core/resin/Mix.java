@@ -14,6 +14,7 @@ public record Mix(double partAMl, double partBMl) {
 
     /** More than any maker mixes at once; a larger figure is a slip. */
     public static final double MAX_TOTAL_ML = 5000;
+
     private static final double MAX_MARK_ML = 100;
     private static final double MIN_MARK_ML = 0.01;
 
@@ -35,7 +36,8 @@ public record Mix(double partAMl, double partBMl) {
         BigDecimal smallestMl = mark.multiply(BigDecimal.valueOf(ratio.parts()));
         BigDecimal times = BigDecimal.valueOf(totalMl).divide(smallestMl, 0, RoundingMode.CEILING);
         BigDecimal perPart = times.multiply(mark);
-        return new Mix(perPart.multiply(BigDecimal.valueOf(ratio.partsA())).doubleValue(),
+        return new Mix(
+                perPart.multiply(BigDecimal.valueOf(ratio.partsA())).doubleValue(),
                 perPart.multiply(BigDecimal.valueOf(ratio.partsB())).doubleValue());
     }
 
@@ -53,7 +55,9 @@ public record Mix(double partAMl, double partBMl) {
 
     /** {@code m = ρ·V}, in decimal, so that 22 ml at 1.15 g/ml reads 25.3 g and not 25.299 999. */
     private static double grams(double volumeMl, double densityGPerMl) {
-        return BigDecimal.valueOf(volumeMl).multiply(BigDecimal.valueOf(densityGPerMl)).doubleValue();
+        return BigDecimal.valueOf(volumeMl)
+                .multiply(BigDecimal.valueOf(densityGPerMl))
+                .doubleValue();
     }
 
     private static Faults checkTotal(Faults faults, double totalMl) {

@@ -19,7 +19,8 @@ public record MixRatio(int partsA, int partsB) {
 
     public MixRatio {
         if (partsA <= 0 || partsB <= 0) {
-            throw new IllegalArgumentException("Ratio %d:%d leaves one part out: both must be more than 0.".formatted(partsA, partsB));
+            throw new IllegalArgumentException(
+                    "Ratio %d:%d leaves one part out: both must be more than 0.".formatted(partsA, partsB));
         }
         int divisor = BigInteger.valueOf(partsA).gcd(BigInteger.valueOf(partsB)).intValueExact();
         partsA /= divisor;
@@ -34,25 +35,34 @@ public record MixRatio(int partsA, int partsB) {
     public static MixRatio parse(String text) {
         Matcher written = WRITTEN.matcher(text);
         if (!written.matches()) {
-            throw new IllegalArgumentException("“%s” is not a mix ratio: write both parts with a colon, as on the label, such as 2:1."
-                    .formatted(text.length() > 30 ? text.substring(0, 30) + "…" : text));
+            throw new IllegalArgumentException(
+                    "“%s” is not a mix ratio: write both parts with a colon, as on the label, such as 2:1."
+                            .formatted(text.length() > 30 ? text.substring(0, 30) + "…" : text));
         }
-        return of(BigDecimal.valueOf(Numbers.parse(written.group(1))), BigDecimal.valueOf(Numbers.parse(written.group(2))));
+        return of(
+                BigDecimal.valueOf(Numbers.parse(written.group(1))),
+                BigDecimal.valueOf(Numbers.parse(written.group(2))));
     }
 
     private static MixRatio of(BigDecimal a, BigDecimal b) {
         if (a.signum() <= 0 || b.signum() <= 0) {
             throw new IllegalArgumentException("Ratio %s:%s leaves one part out: both must be more than 0."
-                    .formatted(a.stripTrailingZeros().toPlainString(), b.stripTrailingZeros().toPlainString()));
+                    .formatted(
+                            a.stripTrailingZeros().toPlainString(),
+                            b.stripTrailingZeros().toPlainString()));
         }
         if (a.compareTo(b.multiply(MOST_LOPSIDED)) > 0 || b.compareTo(a.multiply(MOST_LOPSIDED)) > 0) {
-            throw new IllegalArgumentException("Ratio %s:%s is more lopsided than 20:1: check the label.".formatted(a.toPlainString(), b.toPlainString()));
+            throw new IllegalArgumentException("Ratio %s:%s is more lopsided than 20:1: check the label."
+                    .formatted(a.toPlainString(), b.toPlainString()));
         }
-        int scale = Math.max(0, Math.max(a.stripTrailingZeros().scale(), b.stripTrailingZeros().scale()));
+        int scale = Math.max(
+                0,
+                Math.max(a.stripTrailingZeros().scale(), b.stripTrailingZeros().scale()));
         BigInteger wholeA = a.movePointRight(scale).toBigIntegerExact();
         BigInteger wholeB = b.movePointRight(scale).toBigIntegerExact();
         BigInteger divisor = wholeA.gcd(wholeB);
-        return new MixRatio(wholeA.divide(divisor).intValueExact(), wholeB.divide(divisor).intValueExact());
+        return new MixRatio(
+                wholeA.divide(divisor).intValueExact(), wholeB.divide(divisor).intValueExact());
     }
 
     public int parts() {

@@ -10,7 +10,8 @@ import nursery.core.measure.Faults;
 /**
  * How fast a maker works.
  *
- * @param mixingMinutes from the first stir to the first cup: stirring, scraping, the second cup, a rest if that is the school
+ * @param mixingMinutes from the first stir to the first cup: stirring, scraping, the second cup, a rest if that is the
+ *     school
  * @param minutesPerCup from one cup to the next
  */
 public record Pace(double mixingMinutes, double minutesPerCup) {
@@ -28,12 +29,13 @@ public record Pace(double mixingMinutes, double minutesPerCup) {
 
     /** Fewer gaps than this teach nothing. */
     private static final int ENOUGH_GAPS = 3;
+
     private static final double SHORTEST_MIN = 0.5;
     private static final double LONGEST_MIN = 60;
 
     /**
-     * The pace the log shows: the median time from one pour to the next out of the same batch; the usual one until there are
-     * enough. A gap of over an hour was a break, not a cup.
+     * The pace the log shows: the median time from one pour to the next out of the same batch; the usual one until
+     * there are enough. A gap of over an hour was a break, not a cup.
      *
      * @param poursByBatch when the cups of each batch were poured, in order
      */
@@ -41,14 +43,17 @@ public record Pace(double mixingMinutes, double minutesPerCup) {
         List<Double> gaps = new ArrayList<>();
         for (List<Instant> pours : poursByBatch) {
             for (int i = 1; i < pours.size(); i++) {
-                double minutes = Duration.between(pours.get(i - 1), pours.get(i)).toSeconds() / 60.0;
+                double minutes =
+                        Duration.between(pours.get(i - 1), pours.get(i)).toSeconds() / 60.0;
                 if (minutes >= SHORTEST_MIN && minutes <= LONGEST_MIN) {
                     gaps.add(minutes);
                 }
             }
         }
         gaps.sort(null);
-        return gaps.size() < ENOUGH_GAPS ? USUAL_PER_CUP_MIN : (gaps.get((gaps.size() - 1) / 2) + gaps.get(gaps.size() / 2)) / 2;
+        return gaps.size() < ENOUGH_GAPS
+                ? USUAL_PER_CUP_MIN
+                : (gaps.get((gaps.size() - 1) / 2) + gaps.get(gaps.size() / 2)) / 2;
     }
 
     /** The usual way to mix. */

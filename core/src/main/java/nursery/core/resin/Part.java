@@ -1,4 +1,7 @@
 package nursery.core.resin;
 
 /** The two bottles of a resin. */
-public enum Part { A, B }
+public enum Part {
+    A,
+    B
+}

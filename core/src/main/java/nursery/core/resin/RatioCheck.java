@@ -6,10 +6,10 @@ import nursery.core.measure.Numbers;
 /**
  * A measured pair against the ratio it should have.
  *
- * @param error     how far it is off: +0.05 is 5 % too much hardener
+ * @param error how far it is off: +0.05 is 5 % too much hardener
  * @param tolerance how far it may be off
- * @param addAMl    resin to add to bring it back, while it is not mixed yet
- * @param addBMl    hardener to add
+ * @param addAMl resin to add to bring it back, while it is not mixed yet
+ * @param addBMl hardener to add
  */
 public record RatioCheck(double error, double tolerance, double addAMl, double addBMl) {
 
@@ -17,9 +17,14 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
     public static final double USUAL_TOLERANCE = 0.05;
     /** Up to half the tolerance nobody can tell; from memory. */
     private static final double FINE = 0.5;
+
     private static final double PERCENT = 100;
 
-    public enum Verdict { FINE, USABLE_WITH_A_NOTE, DO_NOT_USE }
+    public enum Verdict {
+        FINE,
+        USABLE_WITH_A_NOTE,
+        DO_NOT_USE
+    }
 
     /** @throws nursery.core.measure.InvalidInput if either amount is not an amount */
     public static RatioCheck of(Label label, double partAMl, double partBMl) {
@@ -30,8 +35,11 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
         MixRatio ratio = label.ratio();
         double rightA = partBMl * ratio.partsA() / ratio.partsB();
         double rightB = partAMl * ratio.partsB() / ratio.partsA();
-        return new RatioCheck(ratio.errorOf(partAMl, partBMl), label.tolerancePercent().orElse(USUAL_TOLERANCE * PERCENT) / PERCENT,
-                Math.max(0, rightA - partAMl), Math.max(0, rightB - partBMl));
+        return new RatioCheck(
+                ratio.errorOf(partAMl, partBMl),
+                label.tolerancePercent().orElse(USUAL_TOLERANCE * PERCENT) / PERCENT,
+                Math.max(0, rightA - partAMl),
+                Math.max(0, rightB - partBMl));
     }
 
     public Verdict verdict() {
@@ -48,6 +56,7 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
         if (percent.equals("0")) {
             return "Right on the ratio.";
         }
-        return "%s %% too %s hardener; %s %% is allowed.".formatted(percent, error > 0 ? "much" : "little", Numbers.show(tolerance * PERCENT, 1));
+        return "%s %% too %s hardener; %s %% is allowed."
+                .formatted(percent, error > 0 ? "much" : "little", Numbers.show(tolerance * PERCENT, 1));
     }
 }

@@ -8,7 +8,7 @@ import nursery.core.measure.Editions;
  * A resin with the name the maker knows it by.
  *
  * @param editions what was copied from its label, and put right or learned since
- * @param version  counts its changes, so that two makers do not overwrite each other
+ * @param version counts its changes, so that two makers do not overwrite each other
  */
 public record Resin(long id, String name, Editions<Copy> editions, int version) {
 
@@ -16,21 +16,22 @@ public record Resin(long id, String name, Editions<Copy> editions, int version) 
      * A label as it was copied down.
      *
      * @param printed as it stands on the bottle
-     * @param found   what this shop's touch tests say instead, once it is taken over
-     * @param source  where its figures come from, in words
+     * @param found what this shop's touch tests say instead, once it is taken over
+     * @param source where its figures come from, in words
      */
     public record Copy(Label printed, Optional<Found> found, String source) {
 
         /** What the cure clock goes by. */
         public Label label() {
-            return found.map(here -> printed.found(here.speed(), here.activationKjPerMol())).orElse(printed);
+            return found.map(here -> printed.found(here.speed(), here.activationKjPerMol()))
+                    .orElse(printed);
         }
     }
 
     /**
      * What touch tests said.
      *
-     * @param speed        how much faster than the label
+     * @param speed how much faster than the label
      * @param observations how many touches it rested on
      */
     public record Found(double speed, double activationKjPerMol, int observations) {}

@@ -4,15 +4,18 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * Two resins to start from until the maker types what their own label says. Times are common practice (P13–P17)
- * at about 22 °C; a figure marked "from memory" in {@link #source()} has no practice behind it.
+ * Two resins to start from until the maker types what their own label says. Times are common practice (P13–P17) at
+ * about 22 °C; a figure marked "from memory" in {@link #source()} has no practice behind it.
  */
 public enum StartingProfile {
-
-    REGULAR("Regular tumbler epoxy", "1:1",
+    REGULAR(
+            "Regular tumbler epoxy",
+            "1:1",
             new LabelTimes(40 / 60.0, 4, 4, 6, 8, 12, 24, 24, 72),
             "Common practice. Working time, full cure, densities and viscosity from memory."),
-    FAST("Fast tumbler epoxy", "1:1",
+    FAST(
+            "Fast tumbler epoxy",
+            "1:1",
             new LabelTimes(15 / 60.0, 2, 2, 4, 2, 3, 24, 24, 24),
             "Common practice. Working time, end of the recoat window, densities and viscosity from memory.");
 
@@ -39,7 +42,12 @@ public enum StartingProfile {
     }
 
     public Label label() {
-        return new Label(MixRatio.parse(ratio), times, ROOM_C, Label.DEFAULT_ACTIVATION_KJ_PER_MOL,
-                Optional.of(new Densities(1.15, 0.96)), OptionalDouble.of(this == FAST ? 1.5 : 1.0));
+        return new Label(
+                MixRatio.parse(ratio),
+                times,
+                ROOM_C,
+                Label.DEFAULT_ACTIVATION_KJ_PER_MOL,
+                Optional.of(new Densities(1.15, 0.96)),
+                OptionalDouble.of(this == FAST ? 1.5 : 1.0));
     }
 }

@@ -1,6 +1,4 @@
-/**
- * What a resin's label says, and a mix measured by its ratio. Uses {@code measure}.
- */
+/** What a resin's label says, and a mix measured by its ratio. Uses {@code measure}. */
 @NullMarked
 package nursery.core.resin;
 

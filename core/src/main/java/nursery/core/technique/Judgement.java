@@ -11,8 +11,8 @@ import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 
 /**
- * A whole plan judged before anyone has touched the cup: each step is taken as soon as its wait allows, at the label's own
- * temperature, and every rule looks at it.
+ * A whole plan judged before anyone has touched the cup: each step is taken as soon as its wait allows, at the label's
+ * own temperature, and every rule looks at it.
  */
 public final class Judgement {
 
@@ -55,10 +55,13 @@ public final class Judgement {
 
     /** All that is wrong with one step, planned or done. */
     public static Stream<Finding> of(Situation situation, int place) {
-        return Stream.of(Rule.values()).flatMap(rule -> rule.brokenBy(situation).stream().map(message -> new Finding(place, situation.step(), rule, message)));
+        return Stream.of(Rule.values()).flatMap(rule -> rule.brokenBy(situation).stream()
+                .map(message -> new Finding(place, situation.step(), rule, message)));
     }
 
-    /** When each step of a plan can be taken at the earliest, in hours from its start, each as soon as its wait allows. */
+    /**
+     * When each step of a plan can be taken at the earliest, in hours from its start, each as soon as its wait allows.
+     */
     public static List<Double> earliestHours(List<PlanStep> plan, Label base, Label last, Blank blank) {
         Judgement judgement = new Judgement(plan, base, last, blank);
         List<Double> hours = new ArrayList<>();
@@ -74,9 +77,12 @@ public final class Judgement {
         PlanStep step = plan.get(place);
         minute = Math.max(minute, step.waiting().opens(new OnPaper()));
         Label pour = step.kind() == StepKind.FINISHING_COAT ? last : base;
-        OptionalDouble age = coat.isPresent() ? OptionalDouble.of((minute - pouredAtMinute) / MINUTES_PER_HOUR) : OptionalDouble.empty();
+        OptionalDouble age = coat.isPresent()
+                ? OptionalDouble.of((minute - pouredAtMinute) / MINUTES_PER_HOUR)
+                : OptionalDouble.empty();
         List<PlanStep> later = plan.subList(place + 1, plan.size());
-        of(new Situation(layers, step, later, minute, age, coat.orElse(base), pour, blank), place).forEach(findings::add);
+        of(new Situation(layers, step, later, minute, age, coat.orElse(base), pour, blank), place)
+                .forEach(findings::add);
         layers = layers.after(step, minute);
         if (step.kind().isPour()) {
             coat = Optional.of(pour);

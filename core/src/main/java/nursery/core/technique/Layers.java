@@ -10,24 +10,48 @@ import nursery.core.film.CoatRole;
 import nursery.core.film.Texture;
 
 /**
- * What lies on a cup and in what condition, as far as the craft's rules care. Steps are laid on it one after the other, whether
- * they are only planned or have been done; minutes count from the start of the cup.
+ * What lies on a cup and in what condition, as far as the craft's rules care. Steps are laid on it one after the other,
+ * whether they are only planned or have been done; minutes count from the start of the cup.
  *
- * @param top         what the newest layer is; empty on bare steel
- * @param open        what is true of the surface now
- * @param doneAt      when each kind of step was last done, minutes
- * @param texture     what the decoration feels like under no coat
- * @param clearCoats  coats over the decoration
- * @param newestPour  the newest coat or epoxy adhesive, if any
+ * @param top what the newest layer is; empty on bare steel
+ * @param open what is true of the surface now
+ * @param doneAt when each kind of step was last done, minutes
+ * @param texture what the decoration feels like under no coat
+ * @param clearCoats coats over the decoration
+ * @param newestPour the newest coat or epoxy adhesive, if any
  */
-public record Layers(Optional<StepKind> top, Set<Condition> open, Map<StepKind, Double> doneAt, Texture texture, int clearCoats, Optional<PlanStep> newestPour) {
+public record Layers(
+        Optional<StepKind> top,
+        Set<Condition> open,
+        Map<StepKind, Double> doneAt,
+        Texture texture,
+        int clearCoats,
+        Optional<PlanStep> newestPour) {
 
     /** Conditions that a later step must mind. */
-    public enum Condition { TAPED, TAPE_IN_COAT, SCUFFED, SOLVENT_WET, INK_UNSEALED, SOOT_UNSEALED, FLAKES_UNSEALED, METALLIC_UNSEALED, INSPECTED, FAULTS_SEEN }
+    public enum Condition {
+        TAPED,
+        TAPE_IN_COAT,
+        SCUFFED,
+        SOLVENT_WET,
+        INK_UNSEALED,
+        SOOT_UNSEALED,
+        FLAKES_UNSEALED,
+        METALLIC_UNSEALED,
+        INSPECTED,
+        FAULTS_SEEN
+    }
 
-    private static final Set<Condition> COATED_OVER = EnumSet.of(Condition.SCUFFED, Condition.INK_UNSEALED, Condition.SOOT_UNSEALED, Condition.FLAKES_UNSEALED,
-            Condition.METALLIC_UNSEALED, Condition.INSPECTED, Condition.FAULTS_SEEN);
-    private static final Set<Condition> SEALED_OVER = EnumSet.of(Condition.INK_UNSEALED, Condition.SOOT_UNSEALED, Condition.FLAKES_UNSEALED, Condition.METALLIC_UNSEALED);
+    private static final Set<Condition> COATED_OVER = EnumSet.of(
+            Condition.SCUFFED,
+            Condition.INK_UNSEALED,
+            Condition.SOOT_UNSEALED,
+            Condition.FLAKES_UNSEALED,
+            Condition.METALLIC_UNSEALED,
+            Condition.INSPECTED,
+            Condition.FAULTS_SEEN);
+    private static final Set<Condition> SEALED_OVER = EnumSet.of(
+            Condition.INK_UNSEALED, Condition.SOOT_UNSEALED, Condition.FLAKES_UNSEALED, Condition.METALLIC_UNSEALED);
 
     public static Layers bareSteel() {
         return new Layers(Optional.empty(), Set.of(), Map.of(), Texture.SMOOTH, 0, Optional.empty());
@@ -47,7 +71,9 @@ public record Layers(Optional<StepKind> top, Set<Condition> open, Map<StepKind, 
 
     /** Minutes since a kind of step was last done; empty if it never was. */
     public OptionalDouble minutesSince(StepKind kind, double nowMinute) {
-        return doneAt.containsKey(kind) ? OptionalDouble.of(nowMinute - doneAt.getOrDefault(kind, 0.0)) : OptionalDouble.empty();
+        return doneAt.containsKey(kind)
+                ? OptionalDouble.of(nowMinute - doneAt.getOrDefault(kind, 0.0))
+                : OptionalDouble.empty();
     }
 
     /** With one more step done. */
@@ -63,10 +89,22 @@ public record Layers(Optional<StepKind> top, Set<Condition> open, Map<StepKind, 
         Map<StepKind, Double> done = new EnumMap<>(StepKind.class);
         done.putAll(doneAt);
         done.put(kind, minute);
-        Texture felt = kind == StepKind.GLITTER ? rougher(texture, step.material() == Material.ORDINARY ? Texture.FINE : step.material().texture()) : texture;
+        Texture felt = kind == StepKind.GLITTER
+                ? rougher(
+                        texture,
+                        step.material() == Material.ORDINARY
+                                ? Texture.FINE
+                                : step.material().texture())
+                : texture;
         // What is glittered anew is felt anew, however many coats lie below it.
         int coats = kind == StepKind.GLITTER ? 0 : clearCoats + (kind.isWholeCoat() ? 1 : 0);
-        return new Layers(covers(kind) ? Optional.of(kind) : top, Set.copyOf(now), Map.copyOf(done), felt, coats, kind.isPour() ? Optional.of(step) : newestPour);
+        return new Layers(
+                covers(kind) ? Optional.of(kind) : top,
+                Set.copyOf(now),
+                Map.copyOf(done),
+                felt,
+                coats,
+                kind.isPour() ? Optional.of(step) : newestPour);
     }
 
     /** With something found that a polish or a last coat must not meet. */
@@ -103,8 +141,40 @@ public record Layers(Optional<StepKind> top, Set<Condition> open, Map<StepKind, 
             case PULL_TAPE -> EnumSet.of(Condition.TAPED, Condition.TAPE_IN_COAT);
             case FLASH_OFF -> EnumSet.of(Condition.SOLVENT_WET);
             case PAINT -> EnumSet.of(Condition.SCUFFED, Condition.INK_UNSEALED, Condition.SOOT_UNSEALED);
-            case PREP, CLEAN, MASK, ADHESIVE, GLUE, SPRAY_ADHESIVE, GLITTER, SETTLE, PRESS_FLAT, INK, INK_BLOOM, HEAT, TINT, TURN, HANG, REST, TRIM, SAND_RIM, SAND, TRIM_AND_SAND,
-                    WASH, WIPE, VINYL, STENCIL, PEEL, WATER_SLIDE, FOIL, SPONGE, SMOKE, POLISH, INSPECT, FINISH, PHOTOGRAPH, PACK -> EnumSet.noneOf(Condition.class);
+            case PREP,
+                    CLEAN,
+                    MASK,
+                    ADHESIVE,
+                    GLUE,
+                    SPRAY_ADHESIVE,
+                    GLITTER,
+                    SETTLE,
+                    PRESS_FLAT,
+                    INK,
+                    INK_BLOOM,
+                    HEAT,
+                    TINT,
+                    TURN,
+                    HANG,
+                    REST,
+                    TRIM,
+                    SAND_RIM,
+                    SAND,
+                    TRIM_AND_SAND,
+                    WASH,
+                    WIPE,
+                    VINYL,
+                    STENCIL,
+                    PEEL,
+                    WATER_SLIDE,
+                    FOIL,
+                    SPONGE,
+                    SMOKE,
+                    POLISH,
+                    INSPECT,
+                    FINISH,
+                    PHOTOGRAPH,
+                    PACK -> EnumSet.noneOf(Condition.class);
         };
     }
 
@@ -114,21 +184,97 @@ public record Layers(Optional<StepKind> top, Set<Condition> open, Map<StepKind, 
             case WIPE -> EnumSet.of(Condition.SOLVENT_WET);
             case INK -> EnumSet.of(Condition.INK_UNSEALED);
             case SMOKE -> EnumSet.of(Condition.SOOT_UNSEALED);
-            case GLITTER -> step.material().isCoarse() ? EnumSet.of(Condition.FLAKES_UNSEALED) : EnumSet.noneOf(Condition.class);
-            case VINYL -> step.material() == Material.METALLIC_VINYL ? EnumSet.of(Condition.METALLIC_UNSEALED) : EnumSet.noneOf(Condition.class);
+            case GLITTER ->
+                step.material().isCoarse() ? EnumSet.of(Condition.FLAKES_UNSEALED) : EnumSet.noneOf(Condition.class);
+            case VINYL ->
+                step.material() == Material.METALLIC_VINYL
+                        ? EnumSet.of(Condition.METALLIC_UNSEALED)
+                        : EnumSet.noneOf(Condition.class);
             case SAND, TRIM_AND_SAND -> EnumSet.of(Condition.SCUFFED);
             case INSPECT -> EnumSet.of(Condition.INSPECTED);
-            case PREP, CLEAN, PULL_TAPE, PAINT, ADHESIVE, GLUE, SPRAY_ADHESIVE, SETTLE, PRESS_FLAT, SEAL, HEAT, INK_BLOOM, FLOOD_COAT, BUILD_COAT, THIN_COAT, PARTIAL_COAT, FINISHING_COAT,
-                    TINT, TURN, HANG, REST, TRIM, SAND_RIM, WASH, FLASH_OFF, STENCIL, PEEL, WATER_SLIDE, FOIL, SPONGE, POLISH, FINISH, PHOTOGRAPH, PACK -> EnumSet.noneOf(Condition.class);
+            case PREP,
+                    CLEAN,
+                    PULL_TAPE,
+                    PAINT,
+                    ADHESIVE,
+                    GLUE,
+                    SPRAY_ADHESIVE,
+                    SETTLE,
+                    PRESS_FLAT,
+                    SEAL,
+                    HEAT,
+                    INK_BLOOM,
+                    FLOOD_COAT,
+                    BUILD_COAT,
+                    THIN_COAT,
+                    PARTIAL_COAT,
+                    FINISHING_COAT,
+                    TINT,
+                    TURN,
+                    HANG,
+                    REST,
+                    TRIM,
+                    SAND_RIM,
+                    WASH,
+                    FLASH_OFF,
+                    STENCIL,
+                    PEEL,
+                    WATER_SLIDE,
+                    FOIL,
+                    SPONGE,
+                    POLISH,
+                    FINISH,
+                    PHOTOGRAPH,
+                    PACK -> EnumSet.noneOf(Condition.class);
         };
     }
 
     /** Whether a step leaves a layer that the next one lies on. */
     public static boolean covers(StepKind kind) {
         return switch (kind) {
-            case PAINT, ADHESIVE, GLUE, SPRAY_ADHESIVE, GLITTER, SEAL, INK, FLOOD_COAT, BUILD_COAT, THIN_COAT, PARTIAL_COAT, FINISHING_COAT, VINYL, STENCIL, WATER_SLIDE, FOIL, SPONGE, SMOKE -> true;
-            case PREP, CLEAN, MASK, PULL_TAPE, SETTLE, PRESS_FLAT, INK_BLOOM, HEAT, TINT, TURN, HANG, REST, TRIM, SAND_RIM, SAND, TRIM_AND_SAND, WASH, WIPE, FLASH_OFF, PEEL, POLISH, INSPECT,
-                    FINISH, PHOTOGRAPH, PACK -> false;
+            case PAINT,
+                    ADHESIVE,
+                    GLUE,
+                    SPRAY_ADHESIVE,
+                    GLITTER,
+                    SEAL,
+                    INK,
+                    FLOOD_COAT,
+                    BUILD_COAT,
+                    THIN_COAT,
+                    PARTIAL_COAT,
+                    FINISHING_COAT,
+                    VINYL,
+                    STENCIL,
+                    WATER_SLIDE,
+                    FOIL,
+                    SPONGE,
+                    SMOKE -> true;
+            case PREP,
+                    CLEAN,
+                    MASK,
+                    PULL_TAPE,
+                    SETTLE,
+                    PRESS_FLAT,
+                    INK_BLOOM,
+                    HEAT,
+                    TINT,
+                    TURN,
+                    HANG,
+                    REST,
+                    TRIM,
+                    SAND_RIM,
+                    SAND,
+                    TRIM_AND_SAND,
+                    WASH,
+                    WIPE,
+                    FLASH_OFF,
+                    PEEL,
+                    POLISH,
+                    INSPECT,
+                    FINISH,
+                    PHOTOGRAPH,
+                    PACK -> false;
         };
     }
 }

@@ -24,7 +24,9 @@ public enum Material {
     }
 
     public static Optional<Material> named(String written) {
-        return Arrays.stream(values()).filter(material -> material.written().equals(written)).findFirst();
+        return Arrays.stream(values())
+                .filter(material -> material.written().equals(written))
+                .findFirst();
     }
 
     public String written() {

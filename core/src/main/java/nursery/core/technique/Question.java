@@ -32,6 +32,8 @@ public enum Question {
     }
 
     public List<School> schools() {
-        return Stream.of(School.values()).filter(school -> school.question() == this).toList();
+        return Stream.of(School.values())
+                .filter(school -> school.question() == this)
+                .toList();
     }
 }

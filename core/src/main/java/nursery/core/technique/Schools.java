@@ -11,10 +11,14 @@ public final class Schools {
 
     private final Map<Question, School> chosen = new EnumMap<>(Question.class);
 
-    /** A question nobody answered gets its first school, the one that suits a beginner; of two answers the later counts. */
+    /**
+     * A question nobody answered gets its first school, the one that suits a beginner; of two answers the later counts.
+     */
     public static Schools of(Collection<School> choices) {
         Schools schools = new Schools();
-        Stream.of(Question.values()).forEach(question -> schools.chosen.put(question, question.schools().get(0)));
+        Stream.of(Question.values())
+                .forEach(question ->
+                        schools.chosen.put(question, question.schools().get(0)));
         choices.forEach(choice -> schools.chosen.put(choice.question(), choice));
         return schools;
     }

@@ -9,15 +9,23 @@ import nursery.core.resin.Label;
 /**
  * A step about to be done, planned or real, and all that the rules judge it by.
  *
- * @param on       what lies on the cup
- * @param step     what is done
- * @param later    the steps that follow it in the plan
- * @param minute   when, counted from the start of the cup
+ * @param on what lies on the cup
+ * @param step what is done
+ * @param later the steps that follow it in the plan
+ * @param minute when, counted from the start of the cup
  * @param coatAgeH how old the newest coat is on the cure clock, hours at its label's reference; empty without a coat
- * @param coat     the label of the newest coat
- * @param pour     the label of the coat this step would pour
+ * @param coat the label of the newest coat
+ * @param pour the label of the coat this step would pour
  */
-public record Situation(Layers on, PlanStep step, List<PlanStep> later, double minute, OptionalDouble coatAgeH, Label coat, Label pour, Blank blank) {
+public record Situation(
+        Layers on,
+        PlanStep step,
+        List<PlanStep> later,
+        double minute,
+        OptionalDouble coatAgeH,
+        Label coat,
+        Label pour,
+        Blank blank) {
 
     boolean isKind(StepKind... kinds) {
         return List.of(kinds).contains(step.kind());
@@ -40,7 +48,12 @@ public record Situation(Layers on, PlanStep step, List<PlanStep> later, double m
 
     /** Whether this is an adhesive that several glitters are to be blended into. */
     boolean takesABlend() {
-        return step.kind() == StepKind.ADHESIVE && later.stream().filter(next -> next.kind() == StepKind.GLITTER).findFirst().filter(glitter -> glitter.material() == Material.MIXED_GLITTER).isPresent();
+        return step.kind() == StepKind.ADHESIVE
+                && later.stream()
+                        .filter(next -> next.kind() == StepKind.GLITTER)
+                        .findFirst()
+                        .filter(glitter -> glitter.material() == Material.MIXED_GLITTER)
+                        .isPresent();
     }
 
     Optional<String> broken(boolean isBroken, String message) {

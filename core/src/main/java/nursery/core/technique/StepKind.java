@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** The kinds of step a plan is made of. Minutes are starting values from memory; 15 to 30 minutes of hands-on work a day is common practice (P1). */
+/**
+ * The kinds of step a plan is made of. Minutes are starting values from memory; 15 to 30 minutes of hands-on work a day
+ * is common practice (P1).
+ */
 public enum StepKind {
     PREP("Scuff, clean and mask", Nature.WORK, 15, Caution.SOLVENT),
     CLEAN("Clean and dry", Nature.WORK, 5, Caution.SOLVENT),
@@ -52,7 +55,11 @@ public enum StepKind {
     PACK("Pack it", Nature.WORK, 5, Caution.OWNER);
 
     /** What kind of work a step is, as far as the next coat cares. */
-    public enum Nature { WORK, POUR, SANDING }
+    public enum Nature {
+        WORK,
+        POUR,
+        SANDING
+    }
 
     private final String title;
     private final Nature nature;
@@ -70,7 +77,9 @@ public enum StepKind {
 
     /** The kind with this name in a technique file, such as {@code water-slide}. */
     public static Optional<StepKind> named(String written) {
-        return Arrays.stream(values()).filter(kind -> kind.written().equals(written)).findFirst();
+        return Arrays.stream(values())
+                .filter(kind -> kind.written().equals(written))
+                .findFirst();
     }
 
     /** Its name in a technique file. */

@@ -9,7 +9,7 @@ import nursery.core.measure.Faults;
 /**
  * A way of building a cup: ordered steps with choices and repeats.
  *
- * @param name  what makers call it
+ * @param name what makers call it
  * @param about what it makes and for whom, in a sentence or two
  * @param parts steps, and groups of steps done several times over
  */
@@ -21,6 +21,7 @@ public record Technique(String name, String about, List<Part> parts) {
     public static final int MOST_PARTS = 100;
     /** Nobody follows a longer plan, and nobody can read one. */
     public static final int MOST_STEPS = 200;
+
     public static final int MOST_TIMES = 10;
 
     /** A step, or a group of steps. */
@@ -44,31 +45,56 @@ public record Technique(String name, String about, List<Part> parts) {
     public Technique {
         parts = List.copyOf(parts);
         Faults faults = new Faults();
-        faults.require(!name.isBlank() && name.length() <= LONGEST_NAME, "name", "A technique needs a name of at most %d characters.".formatted(LONGEST_NAME));
-        faults.require(about.length() <= LONGEST_TEXT, "about", "What it is about takes at most %d characters.".formatted(LONGEST_TEXT));
+        faults.require(
+                !name.isBlank() && name.length() <= LONGEST_NAME,
+                "name",
+                "A technique needs a name of at most %d characters.".formatted(LONGEST_NAME));
+        faults.require(
+                about.length() <= LONGEST_TEXT,
+                "about",
+                "What it is about takes at most %d characters.".formatted(LONGEST_TEXT));
         faults.require(!parts.isEmpty(), "steps", "A technique needs at least one step.");
-        faults.require(parts.size() <= MOST_PARTS, "steps", "A technique has %d steps: at most %d can be followed.".formatted(parts.size(), MOST_PARTS));
+        faults.require(
+                parts.size() <= MOST_PARTS,
+                "steps",
+                "A technique has %d steps: at most %d can be followed.".formatted(parts.size(), MOST_PARTS));
         faults.throwIfAny();
         for (int i = 0; i < parts.size(); i++) {
             check(faults, "steps[%d]".formatted(i), parts.get(i));
         }
         faults.throwIfAny();
-        long most = parts.stream().mapToLong(part -> part instanceof Repeat repeat ? (long) repeat.most() * repeat.steps().size() : 1).sum();
-        faults.require(most <= MOST_STEPS, "steps", "With its repeats this comes to %d steps: at most %d can be followed.".formatted(most, MOST_STEPS));
+        long most = parts.stream()
+                .mapToLong(part -> part instanceof Repeat repeat
+                        ? (long) repeat.most() * repeat.steps().size()
+                        : 1)
+                .sum();
+        faults.require(
+                most <= MOST_STEPS,
+                "steps",
+                "With its repeats this comes to %d steps: at most %d can be followed.".formatted(most, MOST_STEPS));
         faults.throwIfAny();
     }
 
     /** The disagreements a maker is asked about before a cup is started this way. */
     public List<Question> questions() {
-        return Stream.of(Question.values()).filter(question -> steps().anyMatch(step -> step.only().stream().anyMatch(school -> school.question() == question) || step.detail().contains(question.slot()))).toList();
+        return Stream.of(Question.values())
+                .filter(question -> steps().anyMatch(
+                                step -> step.only().stream().anyMatch(school -> school.question() == question)
+                                        || step.detail().contains(question.slot())))
+                .toList();
     }
 
     public List<Repeat> repeats() {
-        return parts.stream().filter(Repeat.class::isInstance).map(Repeat.class::cast).toList();
+        return parts.stream()
+                .filter(Repeat.class::isInstance)
+                .map(Repeat.class::cast)
+                .toList();
     }
 
     public Stream<TechniqueStep> steps() {
-        return parts.stream().flatMap(part -> part instanceof Repeat repeat ? repeat.steps().stream() : Stream.of(((Single) part).step()));
+        return parts.stream()
+                .flatMap(part ->
+                        part instanceof Repeat repeat ? repeat.steps().stream() : Stream.of(((Single) part).step()));
     }
 
     /**
@@ -82,7 +108,8 @@ public record Technique(String name, String about, List<Part> parts) {
             if (part instanceof Single single) {
                 add(plan, single.step(), schools, "");
             } else if (part instanceof Repeat repeat) {
-                int rounds = Math.max(repeat.least(), Math.min(repeat.most(), times.getOrDefault(repeat.title(), repeat.usual())));
+                int rounds = Math.max(
+                        repeat.least(), Math.min(repeat.most(), times.getOrDefault(repeat.title(), repeat.usual())));
                 for (int round = 1; round <= rounds; round++) {
                     String which = rounds <= 1 ? "" : " (%d of %d)".formatted(round, rounds);
                     repeat.steps().forEach(step -> add(plan, step, schools, which));
@@ -95,7 +122,19 @@ public record Technique(String name, String about, List<Part> parts) {
     private static void add(List<PlanStep> plan, TechniqueStep step, Schools schools, String which) {
         if (step.isIn(schools)) {
             PlanStep planned = step.in(schools, plan.size() + 1);
-            plan.add(which.isEmpty() ? planned : new PlanStep(planned.number(), planned.kind(), planned.title() + which, planned.waiting(), planned.detail(), planned.role(), planned.material(), planned.size(), planned.grit()));
+            plan.add(
+                    which.isEmpty()
+                            ? planned
+                            : new PlanStep(
+                                    planned.number(),
+                                    planned.kind(),
+                                    planned.title() + which,
+                                    planned.waiting(),
+                                    planned.detail(),
+                                    planned.role(),
+                                    planned.material(),
+                                    planned.size(),
+                                    planned.grit()));
         }
     }
 
@@ -103,9 +142,19 @@ public record Technique(String name, String about, List<Part> parts) {
         if (part instanceof Single single) {
             check(faults, at, single.step());
         } else if (part instanceof Repeat repeat) {
-            faults.require(!repeat.title().isBlank() && repeat.title().length() <= LONGEST_TITLE, at + ".title", "A repeat needs a title of at most %d characters.".formatted(LONGEST_TITLE));
-            faults.require(repeat.least() >= 0 && repeat.most() >= 1 && repeat.least() <= repeat.usual() && repeat.usual() <= repeat.most() && repeat.most() <= MOST_TIMES, at,
-                    "A repeat is done at most %d times, with the usual number between its least and its most.".formatted(MOST_TIMES));
+            faults.require(
+                    !repeat.title().isBlank() && repeat.title().length() <= LONGEST_TITLE,
+                    at + ".title",
+                    "A repeat needs a title of at most %d characters.".formatted(LONGEST_TITLE));
+            faults.require(
+                    repeat.least() >= 0
+                            && repeat.most() >= 1
+                            && repeat.least() <= repeat.usual()
+                            && repeat.usual() <= repeat.most()
+                            && repeat.most() <= MOST_TIMES,
+                    at,
+                    "A repeat is done at most %d times, with the usual number between its least and its most."
+                            .formatted(MOST_TIMES));
             faults.require(!repeat.steps().isEmpty(), at + ".steps", "A repeat needs at least one step.");
             for (int i = 0; i < repeat.steps().size(); i++) {
                 check(faults, "%s.steps[%d]".formatted(at, i), repeat.steps().get(i));
@@ -114,11 +163,31 @@ public record Technique(String name, String about, List<Part> parts) {
     }
 
     private static void check(Faults faults, String at, TechniqueStep step) {
-        faults.require(step.kind().isPour() == step.role().isPresent(), at + ".coat", step.kind().isPour() ? "%s is a coat: say which it makes.".formatted(step.kind().title())
-                : "%s is no coat: leave the coat out.".formatted(step.kind().title()));
-        step.role().ifPresent(role -> faults.require(role.isAdhesive() == (step.kind() == StepKind.ADHESIVE), at + ".coat", "A %s does not go with %s.".formatted(role.word(), step.kind().title())));
-        faults.require(step.title().length() <= LONGEST_TITLE, at + ".title", "A title takes at most %d characters.".formatted(LONGEST_TITLE));
-        faults.require(step.detail().length() <= LONGEST_TEXT, at + ".detail", "A step's detail takes at most %d characters.".formatted(LONGEST_TEXT));
-        faults.require(step.grit().length() <= LONGEST_TITLE, at + ".grit", "A grit takes at most %d characters.".formatted(LONGEST_TITLE));
+        faults.require(
+                step.kind().isPour() == step.role().isPresent(),
+                at + ".coat",
+                step.kind().isPour()
+                        ? "%s is a coat: say which it makes."
+                                .formatted(step.kind().title())
+                        : "%s is no coat: leave the coat out."
+                                .formatted(step.kind().title()));
+        step.role()
+                .ifPresent(role -> faults.require(
+                        role.isAdhesive() == (step.kind() == StepKind.ADHESIVE),
+                        at + ".coat",
+                        "A %s does not go with %s."
+                                .formatted(role.word(), step.kind().title())));
+        faults.require(
+                step.title().length() <= LONGEST_TITLE,
+                at + ".title",
+                "A title takes at most %d characters.".formatted(LONGEST_TITLE));
+        faults.require(
+                step.detail().length() <= LONGEST_TEXT,
+                at + ".detail",
+                "A step's detail takes at most %d characters.".formatted(LONGEST_TEXT));
+        faults.require(
+                step.grit().length() <= LONGEST_TITLE,
+                at + ".grit",
+                "A grit takes at most %d characters.".formatted(LONGEST_TITLE));
     }
 }

@@ -5,13 +5,22 @@ import java.util.Optional;
 import nursery.core.film.CoatRole;
 
 /**
- * A step of a technique. In its detail a school's question in braces, such as {@code {cleaning}}, stands for the words of the
- * school chosen on it.
+ * A step of a technique. In its detail a school's question in braces, such as {@code {cleaning}}, stands for the words
+ * of the school chosen on it.
  *
  * @param title what it is called here, empty for the kind's own title
- * @param only  the schools it belongs to; empty if it is always done, else one of them must be chosen
+ * @param only the schools it belongs to; empty if it is always done, else one of them must be chosen
  */
-public record TechniqueStep(StepKind kind, String title, Wait waiting, String detail, Optional<CoatRole> role, Material material, Optional<DecalSize> size, String grit, List<School> only) {
+public record TechniqueStep(
+        StepKind kind,
+        String title,
+        Wait waiting,
+        String detail,
+        Optional<CoatRole> role,
+        Material material,
+        Optional<DecalSize> size,
+        String grit,
+        List<School> only) {
 
     public TechniqueStep {
         only = List.copyOf(only);

@@ -4,8 +4,8 @@ import java.time.Duration;
 import nursery.core.resin.LabelTimes;
 
 /**
- * Whatever counts time on a cup. Where something lies is a number, later ones larger: what it counts is the timeline's own business, and
- * so is how a moment between two of its marks is rounded.
+ * Whatever counts time on a cup. Where something lies is a number, later ones larger: what it counts is the timeline's
+ * own business, and so is how a moment between two of its marks is rounded.
  */
 public interface Timeline {
 
@@ -29,6 +29,9 @@ public interface Timeline {
     /** Where the newest coat has reached an age, hours at its label's reference. */
     double atAge(double hours);
 
-    /** The first place no longer before that age; {@link #NEVER} if the age is reached before something opens, so long after the pour. */
+    /**
+     * The first place no longer before that age; {@link #NEVER} if the age is reached before something opens, so long
+     * after the pour.
+     */
     double untilAge(Duration opens, double hours);
 }

@@ -8,11 +8,11 @@ import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
 
 /**
- * What must pass between the step before and this one. It says when it is over and when it is too late once, over whatever counts
- * time: moments, minutes of a plan on paper, the planner's slots ({@link Timeline}).
+ * What must pass between the step before and this one. It says when it is over and when it is too late once, over
+ * whatever counts time: moments, minutes of a plan on paper, the planner's slots ({@link Timeline}).
  *
- * @param atLeast   on the wall's clock; zero where the cure clock decides
- * @param hours     an age on the cure clock, hours at the label's reference temperature; 0 where none is stated
+ * @param atLeast on the wall's clock; zero where the cure clock decides
+ * @param hours an age on the cure clock, hours at the label's reference temperature; 0 where none is stated
  * @param fastHours the same for a fast resin
  */
 public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) {
@@ -30,7 +30,10 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
         NONE,
         /** Wall-clock time since the step before: paint, glue, ink, sealer, a water-slide overnight. */
         DRY,
-        /** Let the film just spread settle, then work while it is still workable: glitter into adhesive, ink into a coat. */
+        /**
+         * Let the film just spread settle, then work while it is still workable: glitter into adhesive, ink into a
+         * coat.
+         */
         SETTLE,
         /** So long into the newest coat, and before it has gelled: tape is pulled then (P22). */
         INTO_COAT,
@@ -45,7 +48,9 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
 
         /** The kind with this name in a technique file and in the shop's tables, such as {@code into-coat}. */
         public static Optional<Kind> named(String written) {
-            return Arrays.stream(values()).filter(kind -> kind.written().equals(written)).findFirst();
+            return Arrays.stream(values())
+                    .filter(kind -> kind.written().equals(written))
+                    .findFirst();
         }
 
         public String written() {
@@ -130,7 +135,10 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case DRY -> time.afterWork(atLeast);
             case SETTLE, INTO_COAT -> time.intoCoat(atLeast);
             case AGE -> time.atAge(hoursFor(time.coat().turningH()));
-            case STRAIGHT_ON -> time.isScuffed() ? time.intoCoat(Duration.ZERO) : time.atAge(time.coat().recoatFromH());
+            case STRAIGHT_ON ->
+                time.isScuffed()
+                        ? time.intoCoat(Duration.ZERO)
+                        : time.atAge(time.coat().recoatFromH());
             case SANDABLE -> time.atAge(time.coat().sandableFromH());
             case CURED -> time.atAge(time.coat().curedH());
         };
@@ -145,7 +153,10 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case NONE, DRY, AGE, SANDABLE, CURED -> Timeline.NEVER;
             case SETTLE -> time.untilAge(atLeast, time.coat().workingH());
             case INTO_COAT -> time.untilAge(atLeast, time.coat().turningH());
-            case STRAIGHT_ON -> time.isScuffed() ? Timeline.NEVER : time.untilAge(Duration.ZERO, time.coat().recoatUntilH());
+            case STRAIGHT_ON ->
+                time.isScuffed()
+                        ? Timeline.NEVER
+                        : time.untilAge(Duration.ZERO, time.coat().recoatUntilH());
         };
     }
 
@@ -156,8 +167,11 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case DRY -> "After %s of drying".formatted(span());
             case SETTLE -> "From %s after the pour, while it is workable".formatted(span());
             case INTO_COAT -> "%s into the coat, before it gels".formatted(span());
-            case AGE -> "%s\u00a0h on the cure clock after the coat before".formatted(Numbers.show(hours, 1))
-                    + (fastHours == hours ? "" : ", %s\u00a0h with a fast resin".formatted(Numbers.show(fastHours, 1)));
+            case AGE ->
+                "%s\u00a0h on the cure clock after the coat before".formatted(Numbers.show(hours, 1))
+                        + (fastHours == hours
+                                ? ""
+                                : ", %s\u00a0h with a fast resin".formatted(Numbers.show(fastHours, 1)));
             case STRAIGHT_ON -> "Inside the tack window of the coat before";
             case SANDABLE -> "When the coat before is sandable";
             case CURED -> "When the coat before is cured";

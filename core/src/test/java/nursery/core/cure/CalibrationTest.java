@@ -20,19 +20,31 @@ class CalibrationTest {
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
 
     private static Observation at(double roomC, double hours, Touch touch) {
-        return Observation.of(RoomCourse.steady(roomC), START, START.plus(Duration.ofSeconds(Math.round(hours * 3600))), touch);
+        return Observation.of(
+                RoomCourse.steady(roomC), START, START.plus(Duration.ofSeconds(Math.round(hours * 3600))), touch);
     }
 
-    /** What a maker would feel on a coat whose thresholds differ from the label's by a speed, and a little from coat to coat. */
-    private static List<Observation> touches(double speed, double activation, int count, double[] roomsC, Random random) {
+    /**
+     * What a maker would feel on a coat whose thresholds differ from the label's by a speed, and a little from coat to
+     * coat.
+     */
+    private static List<Observation> touches(
+            double speed, double activation, int count, double[] roomsC, Random random) {
         CureClock clock = new CureClock(REGULAR.referenceC(), activation);
         LabelTimes times = REGULAR.times();
         List<Observation> all = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             double roomC = roomsC[i % roomsC.length];
             double hours = (2 + 14 * random.nextDouble()) / clock.rateAt(roomC);
-            double age = hours * clock.rateAt(roomC) * speed * Math.exp(Calibration.COAT_SPREAD * random.nextGaussian());
-            Touch touch = age < times.turningH() ? Touch.STRINGS : age < times.recoatUntilH() ? Touch.TACKY : age < times.sandableFromH() ? random.nextBoolean() ? Touch.GUMS_PAPER : Touch.FIRM_WITH_PRINT : Touch.SANDS_TO_DUST;
+            double age =
+                    hours * clock.rateAt(roomC) * speed * Math.exp(Calibration.COAT_SPREAD * random.nextGaussian());
+            Touch touch = age < times.turningH()
+                    ? Touch.STRINGS
+                    : age < times.recoatUntilH()
+                            ? Touch.TACKY
+                            : age < times.sandableFromH()
+                                    ? random.nextBoolean() ? Touch.GUMS_PAPER : Touch.FIRM_WITH_PRINT
+                                    : Touch.SANDS_TO_DUST;
             all.add(at(roomC, hours, touch));
         }
         return all;
@@ -44,10 +56,15 @@ class CalibrationTest {
         assertThat(nothing.speed()).isCloseTo(1, within(0.01));
         assertThat(nothing.activationKjPerMol()).isCloseTo(50, within(0.2));
         assertThat(nothing.differsFromTheLabel()).isFalse();
-        assertThat(nothing.speedHigh() / nothing.speedLow()).as("as wide as the prior: exp(2·1.96·0.3)").isCloseTo(Math.exp(2 * 1.96 * 0.3), within(0.05));
+        assertThat(nothing.speedHigh() / nothing.speedLow())
+                .as("as wide as the prior: exp(2·1.96·0.3)")
+                .isCloseTo(Math.exp(2 * 1.96 * 0.3), within(0.05));
     }
 
-    /** A hundred shops with a resin a fifth faster than its label and 58 kJ/mol, forty touches each in three rooms: both true values lie in the learner's own 95 % interval at least 90 times. */
+    /**
+     * A hundred shops with a resin a fifth faster than its label and 58 kJ/mol, forty touches each in three rooms: both
+     * true values lie in the learner's own 95 % interval at least 90 times.
+     */
     @Test
     void theTruthLiesInItsOwnInterval() {
         Random random = new Random(20260302);
@@ -69,8 +86,12 @@ class CalibrationTest {
         Calibration many = Calibration.of(REGULAR, touches(1.2, 50, 60, new double[] {20}, random));
         assertThat(many.speedHigh() - many.speedLow()).isLessThan(few.speedHigh() - few.speedLow());
         assertThat(many.differsFromTheLabel()).isTrue();
-        assertThat(many.activationSpread()).as("a room near the reference says little: the prior's 12 kJ/mol stay").isGreaterThan(18);
-        assertThat(Calibration.of(REGULAR, touches(1.2, 50, 60, new double[] {12, 20, 30}, random)).activationSpread()).isLessThan(10);
+        assertThat(many.activationSpread())
+                .as("a room near the reference says little: the prior's 12 kJ/mol stay")
+                .isGreaterThan(18);
+        assertThat(Calibration.of(REGULAR, touches(1.2, 50, 60, new double[] {12, 20, 30}, random))
+                        .activationSpread())
+                .isLessThan(10);
     }
 
     /** A coat that is still sticky the next day because it was mixed wrong says nothing about the resin. */
@@ -89,8 +110,14 @@ class CalibrationTest {
         Label found = new Calibration(2, 1.8, 2.2, 60, 5, 30).applyTo(REGULAR);
         assertThat(found.times().sandableFromH()).isEqualTo(4);
         assertThat(found.activationKjPerMol()).isEqualTo(60);
-        assertThat(found.times().fullCureH()).as("no finger can tell full cure: never sooner than the label").isEqualTo(72);
-        assertThat(new Calibration(0.5, 0.4, 0.6, 50, 5, 30).applyTo(REGULAR).times().fullCureH()).isEqualTo(144);
+        assertThat(found.times().fullCureH())
+                .as("no finger can tell full cure: never sooner than the label")
+                .isEqualTo(72);
+        assertThat(new Calibration(0.5, 0.4, 0.6, 50, 5, 30)
+                        .applyTo(REGULAR)
+                        .times()
+                        .fullCureH())
+                .isEqualTo(144);
         assertThat(found.viscosityPaS()).isEqualTo(REGULAR.viscosityPaS());
         assertThat(found.ratio()).isEqualTo(REGULAR.ratio());
     }
@@ -99,7 +126,9 @@ class CalibrationTest {
     void everyTouchBracketsAnAge() {
         for (Touch touch : Touch.values()) {
             assertThat(touch.fromH(REGULAR.times())).as(touch.words()).isLessThan(touch.untilH(REGULAR.times()));
-            assertThat(touch.fromH(REGULAR.times()) > 0 || Double.isFinite(touch.untilH(REGULAR.times()))).as(touch.words() + " says something").isTrue();
+            assertThat(touch.fromH(REGULAR.times()) > 0 || Double.isFinite(touch.untilH(REGULAR.times())))
+                    .as(touch.words() + " says something")
+                    .isTrue();
         }
     }
 

@@ -19,11 +19,16 @@ class CoatTimesTest {
     private static final Label REGULAR = StartingProfile.REGULAR.label();
     private static final RoomCourse LABEL_ROOM = RoomCourse.steady(REGULAR.referenceC());
 
-    /** Common practice, worked: a regular coat at 17:00 is recoated 21:00–23:00, sanded from 01:00–05:00, scuffed after 17:00 next day. */
+    /**
+     * Common practice, worked: a regular coat at 17:00 is recoated 21:00–23:00, sanded from 01:00–05:00, scuffed after
+     * 17:00 next day.
+     */
     @Test
     void aRegularCoatAtFiveInTheAfternoon() {
         CoatTimes coat = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM);
-        assertThat(coat.tackWindow()).isEqualTo(Window.between(Instant.parse("2026-03-02T21:00:00Z"), Instant.parse("2026-03-02T23:00:00Z")));
+        assertThat(coat.tackWindow())
+                .isEqualTo(
+                        Window.between(Instant.parse("2026-03-02T21:00:00Z"), Instant.parse("2026-03-02T23:00:00Z")));
         assertThat(coat.sandableFrom()).isEqualTo("2026-03-03T01:00:00Z");
         assertThat(coat.sandableSure()).isEqualTo("2026-03-03T05:00:00Z");
         assertThat(coat.scuffAfter()).isEqualTo("2026-03-03T17:00:00Z");
@@ -34,7 +39,8 @@ class CoatTimesTest {
     @Test
     void aColdRoomMovesTheWindow() {
         CoatTimes cold = new CoatTimes(REGULAR, RoomCourse.steady(12), FIVE_PM);
-        assertThat(Duration.between(FIVE_PM, cold.tackWindow().opensAt()).toMinutes()).isBetween(450L, 520L);
+        assertThat(Duration.between(FIVE_PM, cold.tackWindow().opensAt()).toMinutes())
+                .isBetween(450L, 520L);
     }
 
     @Test
@@ -49,8 +55,16 @@ class CoatTimesTest {
     @Test
     void phasesFollowEachOtherWithoutGaps() {
         List<CoatTimes.PhaseBegin> spans = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM).phases();
-        assertThat(spans).extracting(CoatTimes.PhaseBegin::phase).containsExactly(Phase.WORKABLE, Phase.TURNING, Phase.TACK, Phase.HARDENING,
-                Phase.SANDABLE, Phase.CURED, Phase.FULL_CURE);
+        assertThat(spans)
+                .extracting(CoatTimes.PhaseBegin::phase)
+                .containsExactly(
+                        Phase.WORKABLE,
+                        Phase.TURNING,
+                        Phase.TACK,
+                        Phase.HARDENING,
+                        Phase.SANDABLE,
+                        Phase.CURED,
+                        Phase.FULL_CURE);
         assertThat(spans.get(0).startsAt()).isEqualTo(FIVE_PM);
     }
 
@@ -68,11 +82,18 @@ class CoatTimesTest {
     }
 
     @Property
-    void thePhaseNowIsTheSpanNowLiesIn(@ForAll @DoubleRange(min = 0, max = 90) double hours, @ForAll @DoubleRange(min = 8, max = 32) double roomC) {
+    void thePhaseNowIsTheSpanNowLiesIn(
+            @ForAll @DoubleRange(min = 0, max = 90) double hours,
+            @ForAll @DoubleRange(min = 8, max = 32) double roomC) {
         CoatTimes coat = new CoatTimes(REGULAR, RoomCourse.steady(roomC), FIVE_PM);
         Instant now = FIVE_PM.plusMillis(Math.round(hours * 3_600_000)).plusMillis(2);
-        Phase expected = coat.phases().stream().filter(span -> !span.startsAt().isAfter(now)).reduce((first, second) -> second).orElseThrow().phase();
-        boolean onABoundary = coat.phases().stream().anyMatch(span -> Duration.between(span.startsAt(), now).abs().toMillis() < 3);
+        Phase expected = coat.phases().stream()
+                .filter(span -> !span.startsAt().isAfter(now))
+                .reduce((first, second) -> second)
+                .orElseThrow()
+                .phase();
+        boolean onABoundary = coat.phases().stream()
+                .anyMatch(span -> Duration.between(span.startsAt(), now).abs().toMillis() < 3);
         assertThat(onABoundary || coat.phaseAt(now) == expected).isTrue();
     }
 }

@@ -28,16 +28,21 @@ class CureClockTest {
         return START.plusMillis(Math.round(hours * 3_600_000));
     }
 
-    /** ASTM C1074 with Ea 50 kJ/mol, reference 20 °C: 24 h at 30 °C is 47.2 h. By hand: 50000/8.314462618 · (1/293.15 - 1/303.15) = 0.67667; e^0.67667 = 1.96732; · 24 = 47.216. */
+    /**
+     * ASTM C1074 with Ea 50 kJ/mol, reference 20 °C: 24 h at 30 °C is 47.2 h. By hand: 50000/8.314462618 · (1/293.15 -
+     * 1/303.15) = 0.67667; e^0.67667 = 1.96732; · 24 = 47.216.
+     */
     @Test
     void aDayAtThirtyDegreesIsWorthFortySevenHoursAtTwenty() {
-        assertThat(AT_20.equivalentAgeHours(RoomCourse.steady(30), START, hours(24))).isCloseTo(47.216, within(0.001));
+        assertThat(AT_20.equivalentAgeHours(RoomCourse.steady(30), START, hours(24)))
+                .isCloseTo(47.216, within(0.001));
     }
 
     /** By hand: 50000/8.314462618 · (1/293.15 - 1/283.15) = -0.72448; e^-0.72448 = 0.48458; · 10 = 4.8458. */
     @Test
     void tenHoursAtTenDegreesAreWorthLessThanFive() {
-        assertThat(AT_20.equivalentAgeHours(RoomCourse.steady(10), START, hours(10))).isCloseTo(4.8458, within(0.0005));
+        assertThat(AT_20.equivalentAgeHours(RoomCourse.steady(10), START, hours(10)))
+                .isCloseTo(4.8458, within(0.0005));
     }
 
     /** Common practice (P28): a factor of two for 10 °C. */
@@ -62,9 +67,12 @@ class CureClockTest {
             RoomCourse room = new RoomCourse(readings);
             double expected = 0;
             for (int i = 1; i < readings.size(); i++) {
-                expected += quadrature(room, readings.get(i - 1).at(), readings.get(i).at());
+                expected += quadrature(
+                        room, readings.get(i - 1).at(), readings.get(i).at());
             }
-            assertThat(AT_20.equivalentAgeHours(room, readings.get(0).at(), readings.get(5).at())).isCloseTo(expected, Percentage.withPercentage(1e-7));
+            assertThat(AT_20.equivalentAgeHours(
+                            room, readings.get(0).at(), readings.get(5).at()))
+                    .isCloseTo(expected, Percentage.withPercentage(1e-7));
         }
     }
 
@@ -72,31 +80,49 @@ class CureClockTest {
         double span = Duration.between(from, until).toMillis() / 3_600_000.0;
         double startC = room.temperatureCAt(from);
         double slope = (room.temperatureCAt(until) - startC) / span;
-        return new IterativeLegendreGaussIntegrator(12, 1e-12, 1e-13).integrate(100_000,
-                elapsed -> Math.exp(-50_000 / 8.314462618 * (1 / (startC + slope * elapsed + 273.15) - 1 / 293.15)), 0, span);
+        return new IterativeLegendreGaussIntegrator(12, 1e-12, 1e-13)
+                .integrate(
+                        100_000,
+                        elapsed -> Math.exp(
+                                -50_000 / 8.314462618 * (1 / (startC + slope * elapsed + 273.15) - 1 / 293.15)),
+                        0,
+                        span);
     }
 
     @Property
-    void splittingAStraightStretchChangesNothing(@ForAll @DoubleRange(min = 0, max = 35) double startC, @ForAll @DoubleRange(min = 0, max = 35) double endC,
+    void splittingAStraightStretchChangesNothing(
+            @ForAll @DoubleRange(min = 0, max = 35) double startC,
+            @ForAll @DoubleRange(min = 0, max = 35) double endC,
             @ForAll @LongRange(min = 1, max = 35_999_999) long splitMs) {
         RoomCourse coarse = new RoomCourse(List.of(new RoomReading(START, startC), new RoomReading(hours(10), endC)));
         Instant split = START.plusMillis(splitMs);
-        RoomCourse fine = new RoomCourse(List.of(new RoomReading(START, startC), new RoomReading(split, coarse.temperatureCAt(split)), new RoomReading(hours(10), endC)));
+        RoomCourse fine = new RoomCourse(List.of(
+                new RoomReading(START, startC),
+                new RoomReading(split, coarse.temperatureCAt(split)),
+                new RoomReading(hours(10), endC)));
         double whole = AT_20.equivalentAgeHours(coarse, START, hours(10));
         assertThat(AT_20.equivalentAgeHours(fine, START, hours(10))).isCloseTo(whole, Percentage.withPercentage(1e-9));
-        assertThat(AT_20.equivalentAgeHours(coarse, START, split) + AT_20.equivalentAgeHours(coarse, split, hours(10))).isCloseTo(whole, Percentage.withPercentage(1e-9));
+        assertThat(AT_20.equivalentAgeHours(coarse, START, split) + AT_20.equivalentAgeHours(coarse, split, hours(10)))
+                .isCloseTo(whole, Percentage.withPercentage(1e-9));
     }
 
     @Property
-    void warmerIsNeverSlower(@ForAll @DoubleRange(min = -10, max = 40) double celsius, @ForAll @DoubleRange(min = 0, max = 20) double more) {
+    void warmerIsNeverSlower(
+            @ForAll @DoubleRange(min = -10, max = 40) double celsius,
+            @ForAll @DoubleRange(min = 0, max = 20) double more) {
         assertThat(AT_20.rateAt(celsius + more)).isGreaterThanOrEqualTo(AT_20.rateAt(celsius));
     }
 
     @Property
-    void anAgeIsReachedWhenTheClockSaysSo(@ForAll @DoubleRange(min = 0.01, max = 80) double age, @ForAll @DoubleRange(min = 2, max = 35) double dayC, @ForAll @DoubleRange(min = 2, max = 35) double nightC) {
-        RoomCourse room = new RoomCourse(List.of(new RoomReading(START, dayC), new RoomReading(hours(8), nightC), new RoomReading(hours(20), dayC)));
+    void anAgeIsReachedWhenTheClockSaysSo(
+            @ForAll @DoubleRange(min = 0.01, max = 80) double age,
+            @ForAll @DoubleRange(min = 2, max = 35) double dayC,
+            @ForAll @DoubleRange(min = 2, max = 35) double nightC) {
+        RoomCourse room = new RoomCourse(List.of(
+                new RoomReading(START, dayC), new RoomReading(hours(8), nightC), new RoomReading(hours(20), dayC)));
         Instant reached = AT_20.whenReached(room, START.plusSeconds(777), age);
-        assertThat(AT_20.equivalentAgeHours(room, START.plusSeconds(777), reached)).isCloseTo(age, within(5e-6));
+        assertThat(AT_20.equivalentAgeHours(room, START.plusSeconds(777), reached))
+                .isCloseTo(age, within(5e-6));
     }
 
     @Test
@@ -109,7 +135,8 @@ class CureClockTest {
 
     @Test
     void readingsMayComeInAnyOrderAndTheLaterOfTwoAtOnceCounts() {
-        RoomCourse room = new RoomCourse(List.of(new RoomReading(hours(4), 30), new RoomReading(START, 10), new RoomReading(hours(4), 20)));
+        RoomCourse room = new RoomCourse(
+                List.of(new RoomReading(hours(4), 30), new RoomReading(START, 10), new RoomReading(hours(4), 20)));
         assertThat(room.temperatureCAt(hours(2))).isEqualTo(15);
     }
 
@@ -126,7 +153,8 @@ class CureClockTest {
 
     @Test
     void aClockNeverRunsBackwards() {
-        assertThatThrownBy(() -> AT_20.equivalentAgeHours(RoomCourse.steady(20), hours(1), START)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> AT_20.equivalentAgeHours(RoomCourse.steady(20), hours(1), START))
+                .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new RoomCourse(List.of())).isInstanceOf(IllegalArgumentException.class);
     }
 }

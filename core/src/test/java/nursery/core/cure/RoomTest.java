@@ -35,8 +35,9 @@ class RoomTest {
     }
 
     /**
-     * The first is the value in WMO-No. 8's own form worked by hand: γ = ln 0.5 + 17.62·20/263.12 = 0.6462, t_d = 243.12·0.6462/16.9738 = 9.26.
-     * The others are dew points as psychrometric tables give them to a tenth (from memory), for 25 °C and 60 %, 15 °C and 80 %, 30 °C and 70 %.
+     * The first is the value in WMO-No. 8's own form worked by hand: γ = ln 0.5 + 17.62·20/263.12 = 0.6462, t_d =
+     * 243.12·0.6462/16.9738 = 9.26. The others are dew points as psychrometric tables give them to a tenth (from
+     * memory), for 25 °C and 60 %, 15 °C and 80 %, 30 °C and 70 %.
      */
     @ParameterizedTest
     @CsvSource({"20, 50, 9.26", "25, 60, 16.7", "15, 80, 11.6", "30, 70, 23.9", "20, 100, 20.0", "0, 100, 0.0"})
@@ -45,7 +46,9 @@ class RoomTest {
     }
 
     @Property(tries = 300)
-    void theDewPointIsNeverAboveTheAirAndRisesWithTheMoisture(@ForAll @DoubleRange(min = -10, max = 40) double airC, @ForAll @DoubleRange(min = 2, max = 99) double percent) {
+    void theDewPointIsNeverAboveTheAirAndRisesWithTheMoisture(
+            @ForAll @DoubleRange(min = -10, max = 40) double airC,
+            @ForAll @DoubleRange(min = 2, max = 99) double percent) {
         assertThat(DewPoint.celsius(airC, percent)).isLessThan(airC).isLessThan(DewPoint.celsius(airC, percent + 1));
     }
 
@@ -59,7 +62,10 @@ class RoomTest {
         return CoatFitness.of(airC, OptionalDouble.of(percent), surfaceC);
     }
 
-    /** ISO 8502-4: at least 3 °C above the dew point, which at 20 °C and 50 % lies at 9.26 °C. Haze and blush in cold and damp: P28, P36. */
+    /**
+     * ISO 8502-4: at least 3 °C above the dew point, which at 20 °C and 50 % lies at 9.26 °C. Haze and blush in cold
+     * and damp: P28, P36.
+     */
     @Test
     void aColdCupInMoistAirIsNotCoated() {
         assertThat(fitness(22, 45, 22).verdict()).isEqualTo(Verdict.GO);
@@ -75,7 +81,10 @@ class RoomTest {
         });
     }
 
-    /** A thousand piecewise-linear histories against a general-purpose library's adaptive quadrature, stretch by stretch. */
+    /**
+     * A thousand piecewise-linear histories against a general-purpose library's adaptive quadrature, stretch by
+     * stretch.
+     */
     @Test
     void theIntegralIsThatOfAnAdaptiveQuadrature() {
         Random random = new Random(11);
@@ -94,12 +103,20 @@ class RoomTest {
                 RoomReading a = readings.get(n - 1);
                 RoomReading b = readings.get(n);
                 double hours = Duration.between(a.at(), b.at()).toMillis() / 3.6e6;
-                expected += outside.integrate(100_000, t -> clock.rateAt(a.temperatureC() + (b.temperatureC() - a.temperatureC()) * t / hours), 0, hours);
+                expected += outside.integrate(
+                        100_000,
+                        t -> clock.rateAt(a.temperatureC() + (b.temperatureC() - a.temperatureC()) * t / hours),
+                        0,
+                        hours);
             }
-            double age = clock.equivalentAgeHours(room, readings.get(0).at(), readings.get(readings.size() - 1).at());
+            double age = clock.equivalentAgeHours(
+                    room,
+                    readings.get(0).at(),
+                    readings.get(readings.size() - 1).at());
             assertThat(Math.abs(age / expected - 1)).as("case " + i).isLessThan(1e-9);
             Instant middle = hour(at * 0.4);
-            assertThat(clock.whenReached(room, START, clock.equivalentAgeHours(room, START, middle))).isCloseTo(middle, within(5, java.time.temporal.ChronoUnit.MILLIS));
+            assertThat(clock.whenReached(room, START, clock.equivalentAgeHours(room, START, middle)))
+                    .isCloseTo(middle, within(5, java.time.temporal.ChronoUnit.MILLIS));
         }
     }
 
@@ -107,22 +124,31 @@ class RoomTest {
     @Test
     void aSuddenChangeIsSummedExactly() {
         CureClock clock = new CureClock(22, 50);
-        RoomCourse room = new RoomCourse(List.of(new RoomReading(hour(0), 22), new RoomReading(hour(6), 22), new RoomReading(hour(6).plusMillis(1), 12), new RoomReading(hour(12), 12)));
+        RoomCourse room = new RoomCourse(List.of(
+                new RoomReading(hour(0), 22),
+                new RoomReading(hour(6), 22),
+                new RoomReading(hour(6).plusMillis(1), 12),
+                new RoomReading(hour(12), 12)));
         assertThat(clock.equivalentAgeHours(room, hour(0), hour(12))).isCloseTo(6 + 6 * clock.rateAt(12), within(1e-6));
     }
 
-    /** ASTM C1074's equivalent age worked by hand: Ea/R = 50000/8.314462618 = 6013.6 K; at 15 °C against 22 °C k = exp(−6013.6·(1/288.15 − 1/295.15)) = exp(−0.49496) = 0.6096; at 30 °C exp(0.53768) = 1.7120. */
+    /**
+     * ASTM C1074's equivalent age worked by hand: Ea/R = 50000/8.314462618 = 6013.6 K; at 15 °C against 22 °C k =
+     * exp(−6013.6·(1/288.15 − 1/295.15)) = exp(−0.49496) = 0.6096; at 30 °C exp(0.53768) = 1.7120.
+     */
     @ParameterizedTest
     @CsvSource({"15, 0.6096", "30, 1.7120", "22, 1"})
     void theRateIsThatWorkedByHand(double roomC, double rate) {
         CureClock clock = new CureClock(22, 50);
-        assertThat(clock.equivalentAgeHours(RoomCourse.steady(roomC), hour(0), hour(10))).isCloseTo(10 * rate, within(0.002));
+        assertThat(clock.equivalentAgeHours(RoomCourse.steady(roomC), hour(0), hour(10)))
+                .isCloseTo(10 * rate, within(0.002));
     }
 
     private static RoomCourse days(int days, double meanC) {
         List<RoomReading> readings = new ArrayList<>();
         for (int i = 0; i <= days * 48; i++) {
-            readings.add(new RoomReading(hour(i / 2.0), meanC - 4 * Math.cos(2 * Math.PI * (i / 2.0 - 3) / 24), OptionalDouble.of(50)));
+            readings.add(new RoomReading(
+                    hour(i / 2.0), meanC - 4 * Math.cos(2 * Math.PI * (i / 2.0 - 3) / 24), OptionalDouble.of(50)));
         }
         return new RoomCourse(readings);
     }
@@ -133,7 +159,8 @@ class RoomTest {
         RoomCourse room = new Forecast.LikeLastDays(3).continuing(days(3, 18), hour(72), ZoneOffset.UTC);
         assertThat(room.temperatureCAt(hour(75))).isCloseTo(14, within(0.1));
         assertThat(room.temperatureCAt(hour(87))).isCloseTo(22, within(0.1));
-        assertThat(new Forecast.LikeLastDays(3).spreadC(days(3, 18), hour(72), ZoneOffset.UTC)).isEqualTo(Forecast.LEAST_SPREAD_C);
+        assertThat(new Forecast.LikeLastDays(3).spreadC(days(3, 18), hour(72), ZoneOffset.UTC))
+                .isEqualTo(Forecast.LEAST_SPREAD_C);
     }
 
     /** Five degrees warmer than usual now: after six hours 37 % of that is left, after a day almost nothing. */
@@ -143,8 +170,10 @@ class RoomTest {
         double usual = days(3, 18).temperatureCAt(hour(72));
         readings.add(new RoomReading(hour(72), usual + 5));
         RoomCourse room = new Forecast.LikeLastDays(2).continuing(new RoomCourse(readings), hour(72), ZoneOffset.UTC);
-        assertThat(room.temperatureCAt(hour(78)) - days(5, 18).temperatureCAt(hour(78))).isCloseTo(5 * Math.exp(-1) * (2.0 / 3) + 0, within(0.9));
-        assertThat(room.temperatureCAt(hour(94)) - days(5, 18).temperatureCAt(hour(94))).isCloseTo(0, within(0.3));
+        assertThat(room.temperatureCAt(hour(78)) - days(5, 18).temperatureCAt(hour(78)))
+                .isCloseTo(5 * Math.exp(-1) * (2.0 / 3) + 0, within(0.9));
+        assertThat(room.temperatureCAt(hour(94)) - days(5, 18).temperatureCAt(hour(94)))
+                .isCloseTo(0, within(0.3));
     }
 
     @Test
@@ -152,30 +181,49 @@ class RoomTest {
         Forecast forecast = new Forecast.LikeLastDays(3);
         assertThat(forecast.spreadC(days(3, 18), hour(72 + 48), ZoneOffset.UTC)).isEqualTo(Forecast.BLIND_SPREAD_C);
         assertThat(Forecast.isSilent(days(3, 18), hour(72 + 48))).isTrue();
-        assertThat(forecast.spreadC(RoomCourse.steady(20), hour(0), ZoneOffset.UTC)).isEqualTo(Forecast.BLIND_SPREAD_C);
+        assertThat(forecast.spreadC(RoomCourse.steady(20), hour(0), ZoneOffset.UTC))
+                .isEqualTo(Forecast.BLIND_SPREAD_C);
     }
 
-    /** Heating to 21 °C from 06:30 and down to 16 °C from 22:00, by the clock on the wall also on the night it is changed (29 March 2026). */
+    /**
+     * Heating to 21 °C from 06:30 and down to 16 °C from 22:00, by the clock on the wall also on the night it is
+     * changed (29 March 2026).
+     */
     @Test
     void aHeatingFollowsTheClockOnTheWall() {
-        Forecast heating = new Forecast.Heating(List.of(new Forecast.Heating.Setting(LocalTime.of(22, 0), 16), new Forecast.Heating.Setting(LocalTime.of(6, 30), 21)));
+        Forecast heating = new Forecast.Heating(List.of(
+                new Forecast.Heating.Setting(LocalTime.of(22, 0), 16),
+                new Forecast.Heating.Setting(LocalTime.of(6, 30), 21)));
         ZoneId berlin = ZoneId.of("Europe/Berlin");
         Instant evening = Instant.parse("2026-03-28T20:30:00Z");
         RoomCourse room = heating.continuing(RoomCourse.steady(21), evening, berlin);
-        assertThat(room.temperatureCAt(Instant.parse("2026-03-29T04:00:00Z"))).as("06:00 summer time").isEqualTo(16);
-        assertThat(room.temperatureCAt(Instant.parse("2026-03-29T04:30:00Z"))).as("06:30 summer time").isEqualTo(21);
+        assertThat(room.temperatureCAt(Instant.parse("2026-03-29T04:00:00Z")))
+                .as("06:00 summer time")
+                .isEqualTo(16);
+        assertThat(room.temperatureCAt(Instant.parse("2026-03-29T04:30:00Z")))
+                .as("06:30 summer time")
+                .isEqualTo(21);
         assertThatThrownBy(() -> new Forecast.Heating(List.of())).hasMessageContaining("1 to 12");
         assertThatThrownBy(() -> new Forecast.Steady(99)).hasMessageContaining("99");
     }
 
-    /** A coat at 22 °C is sandable after 8 h; the room falls to 12 °C within an hour of the pour and stays there, at 0.49 of label speed. */
+    /**
+     * A coat at 22 °C is sandable after 8 h; the room falls to 12 °C within an hour of the pour and stays there, at
+     * 0.49 of label speed.
+     */
     @Test
     void aColdNightMovesTheSandingAndSaysWhen() {
-        RoomCourse room = new RoomCourse(List.of(new RoomReading(hour(0), 22), new RoomReading(hour(1), 12), new RoomReading(hour(12), 12)));
+        RoomCourse room = new RoomCourse(
+                List.of(new RoomReading(hour(0), 22), new RoomReading(hour(1), 12), new RoomReading(hour(12), 12)));
         assertThat(Moved.of(REGULAR, hour(0), room, hour(12))).hasValueSatisfying(moved -> {
             assertThat(moved.isLater()).isTrue();
             assertThat(moved.from()).isEqualTo(hour(8));
-            assertThat(Duration.between(hour(0), moved.to()).toMinutes() / 60.0).isCloseTo(1 + (8 - new CureClock(22, 50).equivalentAgeHours(room, hour(0), hour(1))) / new CureClock(22, 50).rateAt(12), within(0.02));
+            assertThat(Duration.between(hour(0), moved.to()).toMinutes() / 60.0)
+                    .isCloseTo(
+                            1
+                                    + (8 - new CureClock(22, 50).equivalentAgeHours(room, hour(0), hour(1)))
+                                            / new CureClock(22, 50).rateAt(12),
+                            within(0.02));
             assertThat(moved.extremeC()).isEqualTo(12);
             assertThat(moved.extremeAt()).isEqualTo(hour(1));
         });
@@ -184,41 +232,62 @@ class RoomTest {
 
     /** Warmer is never slower, and a shifted future leaves the past as it was. */
     @Property(tries = 200)
-    void aWarmerFutureIsNeverSlower(@ForAll @DoubleRange(min = 0.1, max = 8) double byC, @ForAll @DoubleRange(min = 1, max = 60) double nowH) {
+    void aWarmerFutureIsNeverSlower(
+            @ForAll @DoubleRange(min = 0.1, max = 8) double byC, @ForAll @DoubleRange(min = 1, max = 60) double nowH) {
         RoomCourse room = days(3, 18);
         Instant now = hour(nowH);
         RoomCourse warm = room.shifted(now, byC);
         assertThat(warm.temperatureCAt(hour(nowH / 2))).isCloseTo(room.temperatureCAt(hour(nowH / 2)), within(1e-9));
-        assertThat(new CoatTimes(REGULAR, warm, now).sandableFrom()).isBefore(new CoatTimes(REGULAR, room, now).sandableFrom());
-        assertThat(new CoatTimes(REGULAR, room.shifted(now, -byC), now).sandableFrom()).isAfter(new CoatTimes(REGULAR, room, now).sandableFrom());
+        assertThat(new CoatTimes(REGULAR, warm, now).sandableFrom())
+                .isBefore(new CoatTimes(REGULAR, room, now).sandableFrom());
+        assertThat(new CoatTimes(REGULAR, room.shifted(now, -byC), now).sandableFrom())
+                .isAfter(new CoatTimes(REGULAR, room, now).sandableFrom());
     }
 
     @Test
     void humidityIsLinearBetweenReadingsAndMayBeUnknown() {
-        RoomCourse room = new RoomCourse(List.of(new RoomReading(hour(0), 20, OptionalDouble.of(40)), new RoomReading(hour(1), 20), new RoomReading(hour(2), 20, OptionalDouble.of(60))));
+        RoomCourse room = new RoomCourse(List.of(
+                new RoomReading(hour(0), 20, OptionalDouble.of(40)),
+                new RoomReading(hour(1), 20),
+                new RoomReading(hour(2), 20, OptionalDouble.of(60))));
         assertThat(room.humidityPercentAt(hour(1))).hasValue(50);
         assertThat(room.humidityPercentAt(hour(9))).hasValue(60);
         assertThat(RoomCourse.steady(20).humidityPercentAt(hour(0))).isEmpty();
-        assertThatThrownBy(() -> new RoomReading(hour(0), 20, OptionalDouble.of(130))).hasMessageContaining("hygrometer");
+        assertThatThrownBy(() -> new RoomReading(hour(0), 20, OptionalDouble.of(130)))
+                .hasMessageContaining("hygrometer");
     }
 
     @Test
     void aSpikeIsLeftOutAndAColdNightIsNot() {
-        List<RoomReading> readings = List.of(new RoomReading(hour(0), 20), new RoomReading(hour(0.25), 60), new RoomReading(hour(0.5), 20.5), new RoomReading(hour(6), 8), new RoomReading(hour(12), 21));
-        assertThat(RoomCourse.withoutSpikes(readings)).extracting(RoomReading::temperatureC).containsExactly(20.0, 20.5, 8.0, 21.0);
+        List<RoomReading> readings = List.of(
+                new RoomReading(hour(0), 20),
+                new RoomReading(hour(0.25), 60),
+                new RoomReading(hour(0.5), 20.5),
+                new RoomReading(hour(6), 8),
+                new RoomReading(hour(12), 21));
+        assertThat(RoomCourse.withoutSpikes(readings))
+                .extracting(RoomReading::temperatureC)
+                .containsExactly(20.0, 20.5, 8.0, 21.0);
     }
 
-    /** Three hours at 32 °C instead of 22 °C gain 3·(k − 1) hours of age, k = exp(−6013.6·(1/305.15 − 1/295.15)) = 1.9502. */
+    /**
+     * Three hours at 32 °C instead of 22 °C gain 3·(k − 1) hours of age, k = exp(−6013.6·(1/305.15 − 1/295.15)) =
+     * 1.9502.
+     */
     @Test
     void aWarmShelfForThreeHoursGainsWhatTheClockSays() {
         RoomCourse shelf = RoomCourse.steady(22).heldAt(hour(2), hour(5), 32);
-        assertThat(new CureClock(22, 50).equivalentAgeHours(shelf, hour(0), hour(8))).isCloseTo(8 + 3 * (1.9502 - 1), within(0.02));
+        assertThat(new CureClock(22, 50).equivalentAgeHours(shelf, hour(0), hour(8)))
+                .isCloseTo(8 + 3 * (1.9502 - 1), within(0.02));
         assertThat(shelf.temperatureCAt(hour(1))).isEqualTo(22);
         assertThat(shelf.temperatureCAt(hour(3))).isEqualTo(32);
         assertThat(shelf.temperatureCAt(hour(6))).isEqualTo(22);
     }
 
-    /** By hand: 50 % at 20 °C is at 25 °C 50·exp(17.62·20/263.12 − 17.62·25/268.12) = 36.9 %; at its dew point of 9.26 °C it is 100 %. */
+    /**
+     * By hand: 50 % at 20 °C is at 25 °C 50·exp(17.62·20/263.12 − 17.62·25/268.12) = 36.9 %; at its dew point of 9.26
+     * °C it is 100 %.
+     */
     @Test
     void theSameMoistureIsAnotherHumidityWhenTheRoomWarms() {
         assertThat(DewPoint.humidityPercentAt(25, 20, 50)).isCloseTo(36.9, within(0.05));
@@ -229,9 +298,14 @@ class RoomTest {
     /** Cold and damp now, warmed from 14 to 22 °C within four hours: 68 % there, 41 % here; from 18 °C on it is fit. */
     @Test
     void whenTheRoomBecomesFitIsForeseen() {
-        RoomCourse warming = new RoomCourse(List.of(new RoomReading(hour(0), 14, OptionalDouble.of(68)), new RoomReading(hour(4), 22), new RoomReading(hour(60), 22)));
+        RoomCourse warming = new RoomCourse(List.of(
+                new RoomReading(hour(0), 14, OptionalDouble.of(68)),
+                new RoomReading(hour(4), 22),
+                new RoomReading(hour(60), 22)));
         assertThat(CoatFitness.at(warming, hour(0)).verdict()).isEqualTo(Verdict.WAIT);
         assertThat(CoatFitness.turnsAt(warming, hour(0))).contains(hour(2));
-        assertThat(CoatFitness.turnsAt(new RoomCourse(List.of(new RoomReading(hour(0), 22, OptionalDouble.of(45)))), hour(0))).isEmpty();
+        assertThat(CoatFitness.turnsAt(
+                        new RoomCourse(List.of(new RoomReading(hour(0), 22, OptionalDouble.of(45)))), hour(0)))
+                .isEmpty();
     }
 }

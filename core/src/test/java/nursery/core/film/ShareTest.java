@@ -29,19 +29,27 @@ class ShareTest {
     }
 
     @Property
-    void volumeAndThicknessAreEachOthersInverse(@ForAll @DoubleRange(min = 0.1, max = 200) double ml, @ForAll @DoubleRange(min = 50, max = 2000) double cm2) {
+    void volumeAndThicknessAreEachOthersInverse(
+            @ForAll @DoubleRange(min = 0.1, max = 200) double ml,
+            @ForAll @DoubleRange(min = 50, max = 2000) double cm2) {
         assertThat(Film.volumeMl(Film.thicknessMm(ml, cm2), cm2)).isCloseTo(ml, within(1e-9));
     }
 
     /** P7, common practice: 20–25 ml floods a 20 oz slim, about 1 ml sticks its glitter, 10–20 ml finish it. */
     @Test
     void onTheCupPracticeKnowsBestTheyAgree() {
-        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).suggestedMl()).isBetween(20.0, 25.0);
-        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.FINE, 0).suggestedMl()).isCloseTo(1, within(0.05));
-        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_GENEROUS, Texture.FINE, 0).suggestedMl()).isBetween(5.0, 10.0);
-        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.FINE, 0).suggestedMl()).isBetween(10.0, 20.0);
+        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).suggestedMl())
+                .isBetween(20.0, 25.0);
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.FINE, 0).suggestedMl())
+                .isCloseTo(1, within(0.05));
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_GENEROUS, Texture.FINE, 0).suggestedMl())
+                .isBetween(5.0, 10.0);
+        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.FINE, 0).suggestedMl())
+                .isBetween(10.0, 20.0);
         for (CoatRole role : CoatRole.values()) {
-            assertThat(Share.of(TWENTY, role, Texture.FINE, 0).agreement()).as(role.word()).isEqualTo(Agreement.WITHIN);
+            assertThat(Share.of(TWENTY, role, Texture.FINE, 0).agreement())
+                    .as(role.word())
+                    .isEqualTo(Agreement.WITHIN);
         }
     }
 
@@ -63,10 +71,14 @@ class ShareTest {
         Share adhesive = Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.FINE, 0);
         assertThat(adhesive.toMixMl()).isEqualTo(5);
         assertThat(adhesive.raisedToSmallestBatch()).isTrue();
-        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).raisedToSmallestBatch()).isFalse();
+        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0).raisedToSmallestBatch())
+                .isFalse();
     }
 
-    /** Common practice: two coats usually before anything is smooth; chunky glitter takes more (step 5 of the order of work, P33). */
+    /**
+     * Common practice: two coats usually before anything is smooth; chunky glitter takes more (step 5 of the order of
+     * work, P33).
+     */
     @Test
     void textureIsFeltUntilEnoughCoatsLieOverIt() {
         assertThat(Texture.FINE.isFeltUnder(1)).isTrue();
@@ -83,7 +95,11 @@ class ShareTest {
         Share chunky = Share.of(TWENTY, CoatRole.FLOOD, Texture.CHUNKY, 0);
         assertThat(chunky.suggestedMl() - fineMl).isCloseTo(5.1, within(0.05));
         assertThat(chunky.below()).contains("chunky glitter, no coat over it yet: still felt, 0.1 mm more");
-        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.CHUNKY, 3).below()).contains("3 coats over it: smooth").doesNotContain("more");
-        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.CHUNKY, 0).suggestedMl()).isEqualTo(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.SMOOTH, 0).suggestedMl());
+        assertThat(Share.of(TWENTY, CoatRole.FINISHING, Texture.CHUNKY, 3).below())
+                .contains("3 coats over it: smooth")
+                .doesNotContain("more");
+        assertThat(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.CHUNKY, 0).suggestedMl())
+                .isEqualTo(Share.of(TWENTY, CoatRole.ADHESIVE_THIN, Texture.SMOOTH, 0)
+                        .suggestedMl());
     }
 }

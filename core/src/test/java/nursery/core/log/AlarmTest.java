@@ -28,46 +28,88 @@ class AlarmTest {
     @Test
     void aFloodedCupTellsItsWindowAndItsTurner() {
         List<Alarm> alarms = Alarm.of("A-01", flooded(22).at(7), hour(7));
-        assertThat(alarms).extracting(Alarm::kind).containsExactlyInAnyOrder(Kind.OPENS, Kind.TURNER_MAY_STOP, Kind.CLOSES);
-        assertThat(alarms).filteredOn(alarm -> alarm.kind() == Kind.OPENS).singleElement().satisfies(alarm -> {
-            assertThat(alarm.at()).isEqualTo(hour(10));
-            assertThat(alarm.title()).isEqualTo("A-01: Second coat");
-            assertThat(alarm.why()).contains("If missed: Let it harden");
-        });
-        assertThat(alarms).filteredOn(alarm -> alarm.kind() == Kind.CLOSES).singleElement().satisfies(alarm -> {
-            assertThat(alarm.at()).isEqualTo(hour(11.5));
-            assertThat(alarm.until()).contains(hour(12));
-        });
-        assertThat(Alarm.of("A-01", flooded(22).at(13), hour(13))).as("what is past is not told").extracting(Alarm::kind).doesNotContain(Kind.CLOSES);
+        assertThat(alarms)
+                .extracting(Alarm::kind)
+                .containsExactlyInAnyOrder(Kind.OPENS, Kind.TURNER_MAY_STOP, Kind.CLOSES);
+        assertThat(alarms)
+                .filteredOn(alarm -> alarm.kind() == Kind.OPENS)
+                .singleElement()
+                .satisfies(alarm -> {
+                    assertThat(alarm.at()).isEqualTo(hour(10));
+                    assertThat(alarm.title()).isEqualTo("A-01: Second coat");
+                    assertThat(alarm.why()).contains("If missed: Let it harden");
+                });
+        assertThat(alarms)
+                .filteredOn(alarm -> alarm.kind() == Kind.CLOSES)
+                .singleElement()
+                .satisfies(alarm -> {
+                    assertThat(alarm.at()).isEqualTo(hour(11.5));
+                    assertThat(alarm.until()).contains(hour(12));
+                });
+        assertThat(Alarm.of("A-01", flooded(22).at(13), hour(13)))
+                .as("what is past is not told")
+                .extracting(Alarm::kind)
+                .doesNotContain(Kind.CLOSES);
     }
 
-    /** In a colder room the moments move and the keys stay, so that a calendar moves its entries instead of doubling them. */
+    /**
+     * In a colder room the moments move and the keys stay, so that a calendar moves its entries instead of doubling
+     * them.
+     */
     @Test
     void theKeysStayWhenTheWindowMoves() {
         List<Alarm> warm = Alarm.of("A-01", flooded(22).at(7), hour(7));
         List<Alarm> cold = Alarm.of("A-01", flooded(15).at(7), hour(7));
-        assertThat(cold).extracting(Alarm::key).containsExactlyInAnyOrderElementsOf(warm.stream().map(Alarm::key).toList());
+        assertThat(cold)
+                .extracting(Alarm::key)
+                .containsExactlyInAnyOrderElementsOf(
+                        warm.stream().map(Alarm::key).toList());
         assertThat(cold.get(0).at()).isAfter(warm.get(0).at());
     }
 
     private static Alarm alarm(Kind kind, String at, String until) {
-        return new Alarm("key", kind, "A-01: Second coat", Instant.parse(at), until.isEmpty() ? Optional.empty() : Optional.of(Instant.parse(until)), "");
+        return new Alarm(
+                "key",
+                kind,
+                "A-01: Second coat",
+                Instant.parse(at),
+                until.isEmpty() ? Optional.empty() : Optional.of(Instant.parse(until)),
+                "");
     }
 
     @Test
     void nothingIsHeardInTheQuietHours() {
-        assertThat(alarm(Kind.OPENS, "2026-03-02T20:00:00Z", "").heardAt(NIGHT)).contains(Instant.parse("2026-03-02T20:00:00Z"));
-        assertThat(alarm(Kind.OPENS, "2026-03-03T01:00:00Z", "").heardAt(NIGHT)).as("open at any time: told in the morning").contains(Instant.parse("2026-03-03T06:30:00Z"));
-        assertThat(alarm(Kind.OPENS, "2026-03-03T01:00:00Z", "2026-03-03T03:00:00Z").heardAt(NIGHT)).as("over by the morning").isEmpty();
-        assertThat(alarm(Kind.CLOSES, "2026-03-03T02:30:00Z", "2026-03-03T03:00:00Z").heardAt(NIGHT)).as("told before the night").contains(Instant.parse("2026-03-02T22:15:00Z"));
-        assertThat(alarm(Kind.CLOSES, "2026-03-02T23:00:00Z", "2026-03-03T08:00:00Z").heardAt(NIGHT)).contains(Instant.parse("2026-03-03T06:30:00Z"));
+        assertThat(alarm(Kind.OPENS, "2026-03-02T20:00:00Z", "").heardAt(NIGHT))
+                .contains(Instant.parse("2026-03-02T20:00:00Z"));
+        assertThat(alarm(Kind.OPENS, "2026-03-03T01:00:00Z", "").heardAt(NIGHT))
+                .as("open at any time: told in the morning")
+                .contains(Instant.parse("2026-03-03T06:30:00Z"));
+        assertThat(alarm(Kind.OPENS, "2026-03-03T01:00:00Z", "2026-03-03T03:00:00Z")
+                        .heardAt(NIGHT))
+                .as("over by the morning")
+                .isEmpty();
+        assertThat(alarm(Kind.CLOSES, "2026-03-03T02:30:00Z", "2026-03-03T03:00:00Z")
+                        .heardAt(NIGHT))
+                .as("told before the night")
+                .contains(Instant.parse("2026-03-02T22:15:00Z"));
+        assertThat(alarm(Kind.CLOSES, "2026-03-02T23:00:00Z", "2026-03-03T08:00:00Z")
+                        .heardAt(NIGHT))
+                .contains(Instant.parse("2026-03-03T06:30:00Z"));
     }
 
     @Test
     void aShortWindowIsWarnedOfAtHalfTime() {
-        CupStory glittering = new CupStory(REGULAR, RoomCourse.steady(22)).done(nursery.core.technique.StepKind.PREP, 0.5).done(nursery.core.technique.StepKind.PAINT, 1).poured(nursery.core.technique.StepKind.ADHESIVE, 2, 1);
-        Alarm closes = Alarm.of("A-01", glittering.at(2), hour(2)).stream().filter(alarm -> alarm.kind() == Kind.CLOSES).findFirst().orElseThrow();
-        Duration half = Duration.between(hour(2).plus(Duration.ofMinutes(2)), closes.until().orElseThrow()).dividedBy(2);
+        CupStory glittering = new CupStory(REGULAR, RoomCourse.steady(22))
+                .done(nursery.core.technique.StepKind.PREP, 0.5)
+                .done(nursery.core.technique.StepKind.PAINT, 1)
+                .poured(nursery.core.technique.StepKind.ADHESIVE, 2, 1);
+        Alarm closes = Alarm.of("A-01", glittering.at(2), hour(2)).stream()
+                .filter(alarm -> alarm.kind() == Kind.CLOSES)
+                .findFirst()
+                .orElseThrow();
+        Duration half = Duration.between(
+                        hour(2).plus(Duration.ofMinutes(2)), closes.until().orElseThrow())
+                .dividedBy(2);
         assertThat(Duration.between(closes.at(), closes.until().orElseThrow())).isEqualTo(half);
     }
 }

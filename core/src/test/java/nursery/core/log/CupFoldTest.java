@@ -55,7 +55,10 @@ class CupFoldTest {
 
     @Test
     void paintDriesOnTheWallClockHoweverColdTheRoom() {
-        CupState state = new CupStory(REGULAR, RoomCourse.steady(8)).done(PREP, 0.5).done(PAINT, 1).at(1.5);
+        CupState state = new CupStory(REGULAR, RoomCourse.steady(8))
+                .done(PREP, 0.5)
+                .done(PAINT, 1)
+                .at(1.5);
         assertThat(next(state).window()).isEqualTo(Window.from(hour(2)));
         assertThat(next(state).readinessAt(hour(1.5))).isEqualTo(Readiness.WAITING);
     }
@@ -63,7 +66,8 @@ class CupFoldTest {
     /** P19: the adhesive settles a couple of minutes, then takes glitter for as long as it is workable. */
     @Test
     void glitterGoesOnWhileTheAdhesiveIsWorkable() {
-        NextAction glitter = next(regular().done(PREP, 0.5).done(PAINT, 1).poured(ADHESIVE, 2, 1).at(2));
+        NextAction glitter = next(
+                regular().done(PREP, 0.5).done(PAINT, 1).poured(ADHESIVE, 2, 1).at(2));
         assertThat(glitter.step().kind()).isEqualTo(GLITTER);
         assertThat(glitter.window()).isEqualTo(Window.between(hour(2).plusSeconds(120), hour(2).plusSeconds(2400)));
         assertThat(glitter.readinessAt(hour(3))).isEqualTo(Readiness.CLOSED);
@@ -73,9 +77,14 @@ class CupFoldTest {
     /** P19: a thin adhesive sets in 2–3 h, a generous one in about 6 h. */
     @Test
     void theFloodCoatWaitsForTheAdhesiveToSet() {
-        CupStory thin = regular().done(PREP, 0.5).done(PAINT, 1).poured(ADHESIVE, 2, 1).done(GLITTER, 2.1);
+        CupStory thin =
+                regular().done(PREP, 0.5).done(PAINT, 1).poured(ADHESIVE, 2, 1).done(GLITTER, 2.1);
         assertThat(next(thin.at(3)).window()).isEqualTo(Window.from(hour(5)));
-        CupStory generous = regular(School.ADHESIVE_GENEROUS).done(PREP, 0.5).done(PAINT, 1).poured(ADHESIVE, 2, 8).done(GLITTER, 2.1);
+        CupStory generous = regular(School.ADHESIVE_GENEROUS)
+                .done(PREP, 0.5)
+                .done(PAINT, 1)
+                .poured(ADHESIVE, 2, 8)
+                .done(GLITTER, 2.1);
         assertThat(next(generous.at(3)).window()).isEqualTo(Window.from(hour(8)));
     }
 
@@ -86,7 +95,8 @@ class CupFoldTest {
         assertThat(next(story.at(9)).window()).isEqualTo(Window.between(hour(10), hour(12)));
         assertThat(next(story.at(9)).readinessAt(hour(9))).isEqualTo(Readiness.WAITING);
         assertThat(next(story.at(11)).readinessAt(hour(11))).isEqualTo(Readiness.OPEN);
-        assertThat(next(story.at(11)).ifMissed()).hasValueSatisfying(words -> assertThat(words).contains("scuff"));
+        assertThat(next(story.at(11)).ifMissed())
+                .hasValueSatisfying(words -> assertThat(words).contains("scuff"));
     }
 
     @Test
@@ -106,7 +116,11 @@ class CupFoldTest {
     /** P28: ten degrees colder is about half as fast, so the window opens some 8 h after the pour instead of 4. */
     @Test
     void theWindowFollowsTheRoom() {
-        Instant opens = next(new CupStory(REGULAR, RoomCourse.steady(12)).flooded().at(8)).window().opensAt();
+        Instant opens = next(new CupStory(REGULAR, RoomCourse.steady(12))
+                        .flooded()
+                        .at(8))
+                .window()
+                .opensAt();
         assertThat(opens).isBetween(hour(6 + 7.5), hour(6 + 8.7));
     }
 
@@ -122,7 +136,11 @@ class CupFoldTest {
 
     @Test
     void fromBlankToFinish() {
-        CupStory story = regular().flooded().poured(BUILD_COAT, 11, 20).done(TRIM_AND_SAND, 24).poured(FINISHING_COAT, 25, 15);
+        CupStory story = regular()
+                .flooded()
+                .poured(BUILD_COAT, 11, 20)
+                .done(TRIM_AND_SAND, 24)
+                .poured(FINISHING_COAT, 25, 15);
         assertThat(next(story.at(26)).step().kind()).isEqualTo(FINISH);
         assertThat(next(story.at(26)).window()).isEqualTo(Window.from(hour(37)));
         CupState finished = story.done(FINISH, 38).at(40);
@@ -135,7 +153,8 @@ class CupFoldTest {
     @Test
     void aSpindleIsHeldUntilTheCupComesOffOrIsSanded() {
         CupStory story = regular().flooded();
-        assertThat(story.at(7).hold()).hasValueSatisfying(hold -> assertThat(hold.mayComeOffAt()).isEqualTo(hour(10)));
+        assertThat(story.at(7).hold())
+                .hasValueSatisfying(hold -> assertThat(hold.mayComeOffAt()).isEqualTo(hour(10)));
         assertThat(story.takenOff(10.5).at(11).hold()).isEmpty();
         CupStory sanded = regular(School.NEXT_DAY).flooded().done(SAND, 20);
         assertThat(sanded.at(20).hold()).isEmpty();
@@ -143,13 +162,17 @@ class CupFoldTest {
 
     @Test
     void whatWasDoneAgainstTheLabelIsKeptAndSaid() {
-        assertThat(regular().flooded().poured(BUILD_COAT, 8, 20).at(9).concerns()).singleElement()
+        assertThat(regular().flooded().poured(BUILD_COAT, 8, 20).at(9).concerns())
+                .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("before the layer below was ready"));
-        assertThat(regular().flooded().poured(BUILD_COAT, 13, 20).at(14).concerns()).singleElement()
+        assertThat(regular().flooded().poured(BUILD_COAT, 13, 20).at(14).concerns())
+                .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("may not grip"));
-        assertThat(regular().flooded().poured(BUILD_COAT, 31, 20).at(32).concerns()).singleElement()
+        assertThat(regular().flooded().poured(BUILD_COAT, 31, 20).at(32).concerns())
+                .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("will not grip"));
-        assertThat(regular(School.NEXT_DAY).flooded().done(SAND, 9).at(10).concerns()).singleElement()
+        assertThat(regular(School.NEXT_DAY).flooded().done(SAND, 9).at(10).concerns())
+                .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("gums the paper"));
     }
 
@@ -166,13 +189,17 @@ class CupFoldTest {
         CupStory story = regular().flooded();
         List<LogEntry> backwards = new ArrayList<>(story.file().log());
         Collections.reverse(backwards);
-        assertThat(story.file().withLog(backwards).at(story.room(), hour(9)).next()).isEqualTo(story.at(9).next());
+        assertThat(story.file().withLog(backwards).at(story.room(), hour(9)).next())
+                .isEqualTo(story.at(9).next());
     }
 
     /** Whatever is done, when it can be done, there is always a next action or the plan is finished. */
     @Property(tries = 200)
     void aCupAlwaysHasANextActionOrIsFinished(@ForAll Random random) {
-        School[] schools = {random.nextBoolean() ? School.NEXT_DAY : School.STRAIGHT_ON, random.nextBoolean() ? School.SEAL_ALWAYS : School.SEAL_NEVER};
+        School[] schools = {
+            random.nextBoolean() ? School.NEXT_DAY : School.STRAIGHT_ON,
+            random.nextBoolean() ? School.SEAL_ALWAYS : School.SEAL_NEVER
+        };
         Label label = (random.nextBoolean() ? StartingProfile.FAST : StartingProfile.REGULAR).label();
         CupStory story = new CupStory(label, RoomCourse.steady(8 + 22 * random.nextDouble()), schools);
         double at = 0;
@@ -181,16 +208,21 @@ class CupFoldTest {
             at += 30 * random.nextDouble() * random.nextDouble();
             NextAction later = next(story.at(at));
             assertThat(later.step()).isEqualTo(next.step());
-            LogEntry entry = random.nextInt(4) == 0 && later.kind() == Kind.SCUFF_FIRST ? LogEntry.scuffed(story.mark(at)) : entry(story, later.step(), at);
+            LogEntry entry = random.nextInt(4) == 0 && later.kind() == Kind.SCUFF_FIRST
+                    ? LogEntry.scuffed(story.mark(at))
+                    : entry(story, later.step(), at);
             assertThat(story.refusal(entry, at)).isEmpty();
             add(story, entry, later.step(), at);
-            assertThat(LegalMoves.refusalOf(story.file(), story.room(), hour(at))).isEmpty();
+            assertThat(LegalMoves.refusalOf(story.file(), story.room(), hour(at)))
+                    .isEmpty();
         }
         assertThat(story.at(at).done()).hasSize(story.file().plan().size());
     }
 
     private static LogEntry entry(CupStory story, PlanStep step, double at) {
-        return step.kind().isPour() ? new LogEntry.Poured(story.mark(at), step.number(), 10, Optional.empty()) : new LogEntry.StepDone(story.mark(at), step.number());
+        return step.kind().isPour()
+                ? new LogEntry.Poured(story.mark(at), step.number(), 10, Optional.empty())
+                : new LogEntry.StepDone(story.mark(at), step.number());
     }
 
     private static void add(CupStory story, LogEntry entry, PlanStep step, double at) {

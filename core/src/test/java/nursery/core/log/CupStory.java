@@ -31,7 +31,8 @@ final class CupStory {
         this.label = label;
         this.room = room;
         Resin resin = Resin.of(1, "regular", label);
-        this.empty = Cup.started("A-01", SLIM, new Cup.Resins(resin, resin), OneColourGlitter.plan(Schools.of(schools), label), START);
+        this.empty = Cup.started(
+                "A-01", SLIM, new Cup.Resins(resin, resin), OneColourGlitter.plan(Schools.of(schools), label), START);
     }
 
     static Instant hour(double hours) {
@@ -65,11 +66,19 @@ final class CupStory {
 
     /** Up to the flood coat, poured at hour 6 with a thin adhesive spread at hour 2. */
     CupStory flooded() {
-        return done(StepKind.PREP, 0.5).done(StepKind.PAINT, 1).poured(StepKind.ADHESIVE, 2, 1).done(StepKind.GLITTER, 2.1).poured(StepKind.FLOOD_COAT, 6, 23);
+        return done(StepKind.PREP, 0.5)
+                .done(StepKind.PAINT, 1)
+                .poured(StepKind.ADHESIVE, 2, 1)
+                .done(StepKind.GLITTER, 2.1)
+                .poured(StepKind.FLOOD_COAT, 6, 23);
     }
 
     int number(StepKind kind) {
-        return empty.plan().stream().filter(step -> step.kind() == kind).findFirst().orElseThrow().number();
+        return empty.plan().stream()
+                .filter(step -> step.kind() == kind)
+                .findFirst()
+                .orElseThrow()
+                .number();
     }
 
     /** An entry that is not in the log yet. */

@@ -58,7 +58,9 @@ class FollowedPlanTest {
     }
 
     private static LogEntry done(PlanStep step, long id, Instant at) {
-        return step.kind().isPour() ? new LogEntry.Poured(mark(id, at, ""), step.number(), 10, Optional.empty()) : new LogEntry.StepDone(mark(id, at, ""), step.number());
+        return step.kind().isPour()
+                ? new LogEntry.Poured(mark(id, at, ""), step.number(), 10, Optional.empty())
+                : new LogEntry.StepDone(mark(id, at, ""), step.number());
     }
 
     /** The log of a maker who does each step as soon as the plan's own wait allows. */
@@ -66,8 +68,12 @@ class FollowedPlanTest {
         Cup file = file(plan);
         List<LogEntry> log = new ArrayList<>();
         Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, step.at())));
-        CupState state = file.withLog(log).at(ROOM, log.get(log.size() - 1).mark().happenedAt());
-        return state.concerns().stream().map(Concern::rule).flatMap(Optional::stream).toList();
+        CupState state =
+                file.withLog(log).at(ROOM, log.get(log.size() - 1).mark().happenedAt());
+        return state.concerns().stream()
+                .map(Concern::rule)
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     /** What a rule says of a plan it says of the log as well. */
@@ -86,13 +92,17 @@ class FollowedPlanTest {
     void aStepIsLeftOutOnlyWithAReason() {
         Cup file = glitterCup();
         LogEntry silent = new LogEntry.Skipped(mark(1, START, " "), 1);
-        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, silent, START)).hasValueSatisfying(refusal -> assertThat(refusal.field()).isEqualTo("note"));
+        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, silent, START))
+                .hasValueSatisfying(refusal -> assertThat(refusal.field()).isEqualTo("note"));
         LogEntry said = new LogEntry.Skipped(mark(1, START, "the blank came painted"), 1);
-        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, said, START)).isEmpty();
+        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, said, START))
+                .isEmpty();
         CupState after = file.withLog(List.of(said)).at(ROOM, START);
         assertThat(after.next()).map(next -> next.step().number()).contains(2);
         LogEntry third = new LogEntry.Skipped(mark(2, START, "no"), 3);
-        assertThat(LegalMoves.refusalOf(after, file, third, START)).as("out of order").isPresent();
+        assertThat(LegalMoves.refusalOf(after, file, third, START))
+                .as("out of order")
+                .isPresent();
         assertThat(LegalMoves.refusalOf(after, file, said, START)).as("twice").isPresent();
     }
 
@@ -102,7 +112,9 @@ class FollowedPlanTest {
         List<LogEntry> log = List.of(done(file.step(1), 1, START.plusSeconds(60)));
         PlanStep extra = new PlanStep(file.freeNumber(), StepKind.WASH, Wait.none(), "", Optional.empty());
         Cup changed = file.withLog(log).withStepBefore(Optional.of(file.step(2)), extra);
-        assertThat(changed.at(ROOM, START.plusSeconds(120)).next()).map(NextAction::step).contains(extra);
+        assertThat(changed.at(ROOM, START.plusSeconds(120)).next())
+                .map(NextAction::step)
+                .contains(extra);
         assertThat(changed.happened()).isEqualTo(log);
         assertThat(LegalMoves.refusalOf(changed, ROOM, START.plusSeconds(120))).isEmpty();
         assertThat(changed.freeNumber()).isEqualTo(file.freeNumber() + 1);
@@ -110,35 +122,59 @@ class FollowedPlanTest {
 
     @Test
     void faultsSeenAreRememberedUntilTheNextCoat() {
-        Cup file = file(List.of(new PlanStep(1, StepKind.BUILD_COAT, Wait.none(), "", Optional.of(CoatRole.BUILD)), new PlanStep(2, StepKind.INSPECT, Wait.of(Wait.Kind.CURED), "", Optional.empty()),
+        Cup file = file(List.of(
+                new PlanStep(1, StepKind.BUILD_COAT, Wait.none(), "", Optional.of(CoatRole.BUILD)),
+                new PlanStep(2, StepKind.INSPECT, Wait.of(Wait.Kind.CURED), "", Optional.empty()),
                 new PlanStep(3, StepKind.POLISH, Wait.none(), "", Optional.empty())));
         Instant later = START.plus(Duration.ofHours(30));
         List<LogEntry> log = new ArrayList<>(List.of(done(file.step(1), 1, START), done(file.step(2), 2, later)));
         CupState sound = file.withLog(log).at(ROOM, later);
-        assertThat(LegalMoves.concernsAbout(sound, file, done(file.step(3), 3, later))).isEmpty();
-        assertThat(LegalMoves.refusalOf(sound, file, new LogEntry.Plain(mark(3, later, ""), LogEntry.Kind.FAULTS_SEEN), later)).as("say what").isPresent();
+        assertThat(LegalMoves.concernsAbout(sound, file, done(file.step(3), 3, later)))
+                .isEmpty();
+        assertThat(LegalMoves.refusalOf(
+                        sound, file, new LogEntry.Plain(mark(3, later, ""), LogEntry.Kind.FAULTS_SEEN), later))
+                .as("say what")
+                .isPresent();
         log.add(new LogEntry.Plain(mark(3, later, "two dimples near the rim"), LogEntry.Kind.FAULTS_SEEN));
         CupState faulty = file.withLog(log).at(ROOM, later);
-        assertThat(LegalMoves.concernsAbout(faulty, file, done(file.step(3), 4, later))).extracting(Concern::rule).containsExactly(Optional.of(Rule.POLISH_ON_FAULTS));
+        assertThat(LegalMoves.concernsAbout(faulty, file, done(file.step(3), 4, later)))
+                .extracting(Concern::rule)
+                .containsExactly(Optional.of(Rule.POLISH_ON_FAULTS));
     }
 
     /** Step 10 of the order of work: full cure before use. The regular profile's full cure is 72 h. */
     @Test
     void aCupHandedOverBeforeFullCureIsToldAndOneNotFinishedIsRefused() {
-        Cup file = file(List.of(new PlanStep(1, StepKind.FINISHING_COAT, Wait.none(), "", Optional.of(CoatRole.FINISHING))));
+        Cup file = file(
+                List.of(new PlanStep(1, StepKind.FINISHING_COAT, Wait.none(), "", Optional.of(CoatRole.FINISHING))));
         LogEntry early = new LogEntry.Plain(mark(2, START.plus(Duration.ofHours(71)), ""), LogEntry.Kind.HANDED_OVER);
-        assertThat(LegalMoves.refusalOf(file.at(ROOM, START), file, early, early.mark().happenedAt())).as("not finished").isPresent();
+        assertThat(LegalMoves.refusalOf(
+                        file.at(ROOM, START), file, early, early.mark().happenedAt()))
+                .as("not finished")
+                .isPresent();
         Cup poured = file.withLog(List.of(done(file.step(1), 1, START)));
         CupState state = poured.at(ROOM, early.mark().happenedAt());
-        assertThat(LegalMoves.refusalOf(state, poured, early, early.mark().happenedAt())).isEmpty();
-        assertThat(LegalMoves.concernsAbout(state, poured, early)).singleElement().satisfies(concern -> assertThat(concern.message()).contains("before full cure"));
-        LogEntry late = new LogEntry.Plain(mark(2, START.plus(Duration.ofHours(72)).plusSeconds(1), ""), LogEntry.Kind.HANDED_OVER);
+        assertThat(LegalMoves.refusalOf(state, poured, early, early.mark().happenedAt()))
+                .isEmpty();
+        assertThat(LegalMoves.concernsAbout(state, poured, early))
+                .singleElement()
+                .satisfies(concern -> assertThat(concern.message()).contains("before full cure"));
+        LogEntry late = new LogEntry.Plain(
+                mark(2, START.plus(Duration.ofHours(72)).plusSeconds(1), ""), LogEntry.Kind.HANDED_OVER);
         assertThat(LegalMoves.concernsAbout(state, poured, late)).isEmpty();
-        assertThat(poured.withLog(List.of(poured.log().get(0), late)).at(ROOM, late.mark().happenedAt()).handedOverAt()).contains(late.mark().happenedAt());
+        assertThat(poured.withLog(List.of(poured.log().get(0), late))
+                        .at(ROOM, late.mark().happenedAt())
+                        .handedOverAt())
+                .contains(late.mark().happenedAt());
     }
 
     @ParameterizedTest
-    @CsvSource({"2026-03-02T22:29:00Z, 2026-03-02T22:29:00Z", "2026-03-02T22:30:00Z, 2026-03-03T06:30:00Z", "2026-03-03T03:00:00Z, 2026-03-03T06:30:00Z", "2026-03-03T06:30:00Z, 2026-03-03T06:30:00Z"})
+    @CsvSource({
+        "2026-03-02T22:29:00Z, 2026-03-02T22:29:00Z",
+        "2026-03-02T22:30:00Z, 2026-03-03T06:30:00Z",
+        "2026-03-03T03:00:00Z, 2026-03-03T06:30:00Z",
+        "2026-03-03T06:30:00Z, 2026-03-03T06:30:00Z"
+    })
     void theMakerIsBackWhenTheQuietHoursEnd(Instant at, Instant awake) {
         assertThat(NIGHT.nextAwake(at)).isEqualTo(awake);
         assertThat(NEVER.nextAwake(at)).isEqualTo(at);
@@ -148,13 +184,19 @@ class FollowedPlanTest {
     @ParameterizedTest
     @CsvSource({"2026-03-28T22:00:00Z, 2026-03-29T04:30:00Z", "2026-10-24T21:00:00Z, 2026-10-25T05:30:00Z"})
     void quietHoursEndByTheClockOnTheWallAlsoWhenItIsChanged(Instant at, Instant awake) {
-        assertThat(new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneId.of("Europe/Berlin")).nextAwake(at)).isEqualTo(awake);
+        assertThat(new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneId.of("Europe/Berlin")).nextAwake(at))
+                .isEqualTo(awake);
     }
 
-    /** A coat at 20:00 can be recoated from midnight to 02:00 (P14): asleep then, so it is scuffed at 06:30 and coated ten minutes later. */
+    /**
+     * A coat at 20:00 can be recoated from midnight to 02:00 (P14): asleep then, so it is scuffed at 06:30 and coated
+     * ten minutes later.
+     */
     @Test
     void aWindowThatClosesInTheNightIsForeseenAsScuffing() {
-        Cup file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)), new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))));
+        Cup file = file(List.of(
+                new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))));
         Instant evening = Instant.parse("2026-03-02T20:00:00Z");
         List<Ahead.Expected> ahead = Ahead.of(file, ROOM, evening, NIGHT);
         assertThat(ahead.get(1).scuffFirst()).isTrue();
@@ -166,12 +208,35 @@ class FollowedPlanTest {
     private static PlanStep random(Random random, int number) {
         StepKind kind = StepKind.values()[random.nextInt(StepKind.values().length)];
         Duration minutes = Duration.ofMinutes(random.nextInt(600));
-        Wait[] waits = {Wait.none(), Wait.dry(minutes), Wait.of(Wait.Kind.SETTLE, minutes), Wait.of(Wait.Kind.INTO_COAT, minutes), Wait.age(30 * random.nextDouble(), 10 * random.nextDouble()), Wait.straightOn(), Wait.of(Wait.Kind.SANDABLE), Wait.of(Wait.Kind.CURED)};
-        Optional<CoatRole> role = kind == StepKind.ADHESIVE ? Optional.of(CoatRole.ADHESIVE_THIN) : kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
-        return new PlanStep(number, kind, "", waits[random.nextInt(waits.length)], "", role, Material.values()[random.nextInt(Material.values().length)], Optional.empty(), "");
+        Wait[] waits = {
+            Wait.none(),
+            Wait.dry(minutes),
+            Wait.of(Wait.Kind.SETTLE, minutes),
+            Wait.of(Wait.Kind.INTO_COAT, minutes),
+            Wait.age(30 * random.nextDouble(), 10 * random.nextDouble()),
+            Wait.straightOn(),
+            Wait.of(Wait.Kind.SANDABLE),
+            Wait.of(Wait.Kind.CURED)
+        };
+        Optional<CoatRole> role = kind == StepKind.ADHESIVE
+                ? Optional.of(CoatRole.ADHESIVE_THIN)
+                : kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
+        return new PlanStep(
+                number,
+                kind,
+                "",
+                waits[random.nextInt(waits.length)],
+                "",
+                role,
+                Material.values()[random.nextInt(Material.values().length)],
+                Optional.empty(),
+                "");
     }
 
-    /** However a plan is edited, there is a next action that says why, or the plan is done; and the steps ahead are all foreseen. */
+    /**
+     * However a plan is edited, there is a next action that says why, or the plan is done; and the steps ahead are all
+     * foreseen.
+     */
     @Property(tries = 300)
     void aPlanEditedAtRandomAlwaysHasANextActionOrIsDone(@ForAll Random random) {
         List<PlanStep> plan = new ArrayList<>();
@@ -184,20 +249,29 @@ class FollowedPlanTest {
         for (int move = 0; move < 30; move++) {
             CupState state = file.at(ROOM, now);
             Optional<NextAction> next = state.next();
-            assertThat(next.isPresent()).isEqualTo(state.done().size() < file.plan().size());
+            assertThat(next.isPresent())
+                    .isEqualTo(state.done().size() < file.plan().size());
             if (next.isEmpty()) {
                 break;
             }
             assertThat(next.get().why()).isNotBlank();
-            assertThat(Ahead.of(file, ROOM, now, NIGHT)).extracting(Ahead.Expected::step).containsExactlyElementsOf(file.plan().stream().filter(step -> !state.done().containsKey(step.number())).toList());
+            assertThat(Ahead.of(file, ROOM, now, NIGHT))
+                    .extracting(Ahead.Expected::step)
+                    .containsExactlyElementsOf(file.plan().stream()
+                            .filter(step -> !state.done().containsKey(step.number()))
+                            .toList());
             PlanStep step = next.get().step();
             int choice = random.nextInt(5);
             if (choice == 0 && file.plan().size() < 25) {
                 file = file.withStepBefore(Optional.of(step), random(random, file.freeNumber()));
             } else {
                 now = now.plus(Duration.ofMinutes(random.nextInt(900)));
-                log.add(choice == 1 ? new LogEntry.Skipped(mark(log.size() + 1, now, "random"), step.number()) : done(step, log.size() + 1, now));
-                assertThat(LegalMoves.refusalOf(state, file, log.get(log.size() - 1), now)).isEmpty();
+                log.add(
+                        choice == 1
+                                ? new LogEntry.Skipped(mark(log.size() + 1, now, "random"), step.number())
+                                : done(step, log.size() + 1, now));
+                assertThat(LegalMoves.refusalOf(state, file, log.get(log.size() - 1), now))
+                        .isEmpty();
                 file = file.withLog(log);
                 assertThat(LegalMoves.refusalOf(file, ROOM, now)).isEmpty();
             }
@@ -208,7 +282,8 @@ class FollowedPlanTest {
     @Test
     void aCoatsFilmFollowsFromWhatWasReallyPoured() {
         Cup file = file(List.of(new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD))));
-        CupState state = file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty()))).at(ROOM, START);
+        CupState state = file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty())))
+                .at(ROOM, START);
         double areaCm2 = MUG.area().coatedCm2();
         assertThat(state.coats().get(0).filmMm(areaCm2)).isCloseTo(20 / areaCm2 * 10, within(1e-12));
     }

@@ -32,31 +32,41 @@ class LegalMovesTest {
     @Test
     void aStepLoggedTwiceIsRefusedWithTheNameOfWhoWasFirst() {
         CupStory story = story().flooded();
-        assertThat(story.refusal(pour(story, story.number(FLOOD_COAT), 6.5, 23), 7)).hasValueSatisfying(refusal -> {
-            assertThat(refusal.message()).contains("already logged");
-            assertThat(refusal.other()).map(Mark::recordedBy).contains("Mira");
-            assertThat(refusal.other()).map(Mark::happenedAt).contains(hour(6));
-        });
+        assertThat(story.refusal(pour(story, story.number(FLOOD_COAT), 6.5, 23), 7))
+                .hasValueSatisfying(refusal -> {
+                    assertThat(refusal.message()).contains("already logged");
+                    assertThat(refusal.other()).map(Mark::recordedBy).contains("Mira");
+                    assertThat(refusal.other()).map(Mark::happenedAt).contains(hour(6));
+                });
     }
 
     @Test
     void nothingIsLoggedAheadOfItsTimeOrItsTurn() {
         CupStory story = story().flooded();
-        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 12, 20), 11)).map(Refusal::field).contains("at");
-        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 11.01, 20), 11)).as("a tablet's clock may be a little ahead").isEmpty();
-        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), 7), 11)).map(Refusal::message)
+        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 12, 20), 11))
+                .map(Refusal::field)
+                .contains("at");
+        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 11.01, 20), 11))
+                .as("a tablet's clock may be a little ahead")
+                .isEmpty();
+        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), 7), 11))
+                .map(Refusal::message)
                 .hasValueSatisfying(message -> assertThat(message).contains("comes after Second coat"));
-        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), 99), 11)).map(Refusal::field).contains("step");
+        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), 99), 11))
+                .map(Refusal::field)
+                .contains("step");
     }
 
     @Test
     void aPourCannotLieBeforeTheStepItBuildsOn() {
         CupStory story = story().flooded();
-        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 5, 20), 11)).hasValueSatisfying(refusal -> {
-            assertThat(refusal.field()).isEqualTo("at");
-            assertThat(refusal.earliest()).contains(hour(6));
-        });
-        assertThat(story().refusal(new LogEntry.StepDone(story().mark(-1), 1), 1)).map(Refusal::message)
+        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 5, 20), 11))
+                .hasValueSatisfying(refusal -> {
+                    assertThat(refusal.field()).isEqualTo("at");
+                    assertThat(refusal.earliest()).contains(hour(6));
+                });
+        assertThat(story().refusal(new LogEntry.StepDone(story().mark(-1), 1), 1))
+                .map(Refusal::message)
                 .hasValueSatisfying(message -> assertThat(message).contains("before the cup was started"));
     }
 
@@ -64,16 +74,20 @@ class LegalMovesTest {
     @ValueSource(doubles = {0, -5, Double.NaN, 1e308, 151})
     void amountsThatCannotStayOnACupAreRefused(double ml) {
         CupStory story = story().flooded();
-        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 11, ml), 11)).map(Refusal::field).contains("amount");
+        assertThat(story.refusal(pour(story, story.number(BUILD_COAT), 11, ml), 11))
+                .map(Refusal::field)
+                .contains("amount");
     }
 
     @Test
     void aCoatIsNotDoneWithoutItsAmountAndNothingElseHasOne() {
         CupStory story = story().flooded();
-        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), story.number(BUILD_COAT)), 11)).map(Refusal::message)
+        assertThat(story.refusal(new LogEntry.StepDone(story.mark(11), story.number(BUILD_COAT)), 11))
+                .map(Refusal::message)
                 .hasValueSatisfying(message -> assertThat(message).contains("is a coat"));
         CupStory fresh = story();
-        assertThat(fresh.refusal(pour(fresh, fresh.number(PREP), 0.5, 5), 1)).map(Refusal::message)
+        assertThat(fresh.refusal(pour(fresh, fresh.number(PREP), 0.5, 5), 1))
+                .map(Refusal::message)
                 .hasValueSatisfying(message -> assertThat(message).contains("is not a coat"));
     }
 
@@ -85,21 +99,25 @@ class LegalMovesTest {
         CupStory flooded = story().flooded();
         assertThat(flooded.refusal(LogEntry.scuffed(flooded.mark(15)), 15)).isEmpty();
         assertThat(flooded.refusal(LogEntry.takenOff(flooded.mark(11)), 11)).isEmpty();
-        assertThat(flooded.scuffed(15).refusal(LogEntry.scuffed(flooded.mark(16)), 16)).isPresent();
+        assertThat(flooded.scuffed(15).refusal(LogEntry.scuffed(flooded.mark(16)), 16))
+                .isPresent();
     }
 
     @Test
     void aNoteIsAlwaysWelcome() {
         CupStory story = story();
-        assertThat(story.refusal(new LogEntry.Plain(story.mark(0), LogEntry.Kind.NOTED), 0)).isEmpty();
+        assertThat(story.refusal(new LogEntry.Plain(story.mark(0), LogEntry.Kind.NOTED), 0))
+                .isEmpty();
     }
 
     @Test
     void anEntryThatOthersBuildOnCannotBeTakenAway() {
         CupStory story = story().flooded();
         int glitter = story.number(GLITTER);
-        Optional<Refusal> refusal = LegalMoves.refusalOf(story.cancelled(glitter, 7).file(), story.room(), hour(8));
-        assertThat(refusal).map(Refusal::message).hasValueSatisfying(message -> assertThat(message).contains("Flood coat comes after Glitter"));
+        Optional<Refusal> refusal =
+                LegalMoves.refusalOf(story.cancelled(glitter, 7).file(), story.room(), hour(8));
+        assertThat(refusal).map(Refusal::message).hasValueSatisfying(message -> assertThat(message)
+                .contains("Flood coat comes after Glitter"));
     }
 
     @Test
@@ -108,8 +126,12 @@ class LegalMovesTest {
         List<LogEntry> corrected = new ArrayList<>(story.file().log());
         corrected.add(new LogEntry.Cancelled(story.mark(7), 4));
         corrected.add(new LogEntry.StepDone(new Mark(99, hour(2.5), hour(7), "Jonas", ""), story.number(GLITTER)));
-        assertThat(LegalMoves.refusalOf(story.file().withLog(corrected), story.room(), hour(8))).isEmpty();
-        corrected.set(corrected.size() - 1, new LogEntry.StepDone(new Mark(99, hour(6.5), hour(7), "Jonas", ""), story.number(GLITTER)));
-        assertThat(LegalMoves.refusalOf(story.file().withLog(corrected), story.room(), hour(8))).isPresent();
+        assertThat(LegalMoves.refusalOf(story.file().withLog(corrected), story.room(), hour(8)))
+                .isEmpty();
+        corrected.set(
+                corrected.size() - 1,
+                new LogEntry.StepDone(new Mark(99, hour(6.5), hour(7), "Jonas", ""), story.number(GLITTER)));
+        assertThat(LegalMoves.refusalOf(story.file().withLog(corrected), story.room(), hour(8)))
+                .isPresent();
     }
 }

@@ -39,20 +39,56 @@ class QuantitiesTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"7.5|7.5", "7,5|7.5", " 12 |12", ".5|0.5", "8 1/2|8.5", "8-1/2|8.5", "1/4|0.25", "8½|8.5", "¾|0.75", "−3|-3", "-2 1/2|-2.5"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "7.5|7.5",
+                "7,5|7.5",
+                " 12 |12",
+                ".5|0.5",
+                "8 1/2|8.5",
+                "8-1/2|8.5",
+                "1/4|0.25",
+                "8½|8.5",
+                "¾|0.75",
+                "−3|-3",
+                "-2 1/2|-2.5"
+            })
     void numbersAreReadAsPeopleWriteThem(String written, double value) {
         assertThat(Numbers.parse(written)).isEqualTo(value);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "  ", "abc", "NaN", "1e308", "Infinity", "1.2.3", "1,2,3", "5/0", "--4", "12 34", "<b>3</b>", "٣", "9999999999999999"})
+    @ValueSource(
+            strings = {
+                "",
+                "  ",
+                "abc",
+                "NaN",
+                "1e308",
+                "Infinity",
+                "1.2.3",
+                "1,2,3",
+                "5/0",
+                "--4",
+                "12 34",
+                "<b>3</b>",
+                "٣",
+                "9999999999999999"
+            })
     void whatIsNotANumberIsRefusedWithASentence(String written) {
-        assertThatThrownBy(() -> Numbers.parse(written)).isInstanceOf(IllegalArgumentException.class).message().contains(" ").endsWith(".");
+        assertThatThrownBy(() -> Numbers.parse(written))
+                .isInstanceOf(IllegalArgumentException.class)
+                .message()
+                .contains(" ")
+                .endsWith(".");
     }
 
     @Test
     void aCommaBeforeThreeDigitsIsAskedAboutAndNotGuessed() {
-        assertThatThrownBy(() -> Numbers.parse("1,234")).hasMessageContaining("1.234").hasMessageContaining("1234");
+        assertThatThrownBy(() -> Numbers.parse("1,234"))
+                .hasMessageContaining("1.234")
+                .hasMessageContaining("1234");
     }
 
     @Test
@@ -76,12 +112,21 @@ class QuantitiesTest {
         assertThat(faults.within("a", "A", Double.NaN, 0, 1, "mm")).isFalse();
         assertThat(faults.within("b", "B", 2, 0, 1, "mm")).isFalse();
         assertThat(faults.within("c", "C", 1, 0, 1, "mm")).isTrue();
-        assertThatThrownBy(faults::throwIfAny).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly("a", "b"));
+        assertThatThrownBy(faults::throwIfAny)
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly("a", "b"));
     }
 
     @ParameterizedTest
-    @CsvSource({"0.1, 0.1", "12.5, 12.5", "1E-7, 0", "1234567, 1234567", "33.333333, 33.33", "1E300, more than a thousand million"})
+    @CsvSource({
+        "0.1, 0.1",
+        "12.5, 12.5",
+        "1E-7, 0",
+        "1234567, 1234567",
+        "33.333333, 33.33",
+        "1E300, more than a thousand million"
+    })
     void numbersAreShownWithoutExponentsOrNoise(double value, String shown) {
         assertThat(Numbers.show(value)).isEqualTo(shown);
     }

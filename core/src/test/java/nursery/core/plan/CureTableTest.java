@@ -39,7 +39,10 @@ class CureTableTest {
     }
 
     @Property(tries = 200)
-    void aWindowOpensAtTheFirstSlotAtWhichTheClockSaysSo(@ForAll long seed, @ForAll @IntRange(min = 0, max = 2000) int poured, @ForAll @DoubleRange(min = 0.1, max = 80) double ageH) {
+    void aWindowOpensAtTheFirstSlotAtWhichTheClockSaysSo(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 0, max = 2000) int poured,
+            @ForAll @DoubleRange(min = 0.1, max = 80) double ageH) {
         CureTable table = new CureTable(CureClock.of(LABEL), room(seed), GRID);
         Instant opens = new CoatTimes(LABEL, room(seed), GRID.instant(poured)).at(ageH);
 
@@ -50,7 +53,10 @@ class CureTableTest {
     }
 
     @Property(tries = 200)
-    void theLastSlotBeforeItClosesLiesBeforeItsEnd(@ForAll long seed, @ForAll @IntRange(min = 0, max = 2000) int poured, @ForAll @DoubleRange(min = 0.1, max = 80) double ageH) {
+    void theLastSlotBeforeItClosesLiesBeforeItsEnd(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 0, max = 2000) int poured,
+            @ForAll @DoubleRange(min = 0.1, max = 80) double ageH) {
         CureTable table = new CureTable(CureClock.of(LABEL), room(seed), GRID);
         Instant closes = new CoatTimes(LABEL, room(seed), GRID.instant(poured)).at(ageH);
 
@@ -66,7 +72,8 @@ class CureTableTest {
         CureTable table = new CureTable(CureClock.of(LABEL), room, GRID);
         int late = GRID.slotFrom(ORIGIN.plus(Duration.ofDays(9)));
 
-        assertThat(table.at(late)).isCloseTo(CureClock.of(LABEL).equivalentAgeHours(room, ORIGIN, GRID.instant(late)), within(1e-6));
+        assertThat(table.at(late))
+                .isCloseTo(CureClock.of(LABEL).equivalentAgeHours(room, ORIGIN, GRID.instant(late)), within(1e-6));
     }
 
     @Test
@@ -79,7 +86,9 @@ class CureTableTest {
 
     @Test
     void slotsBeginOnFullFiveMinutes() {
-        assertThat(Grid.from(Instant.parse("2026-03-02T07:01:00Z"), Duration.ofDays(1)).origin()).isEqualTo("2026-03-02T07:05:00Z");
+        assertThat(Grid.from(Instant.parse("2026-03-02T07:01:00Z"), Duration.ofDays(1))
+                        .origin())
+                .isEqualTo("2026-03-02T07:05:00Z");
         assertThat(Grid.from(ORIGIN.plusNanos(1), Duration.ofDays(1)).origin()).isEqualTo("2026-03-02T07:05:00Z");
         assertThat(GRID.slotFrom(ORIGIN.minus(Duration.ofMinutes(7)))).isEqualTo(-1);
         assertThat(GRID.slotFrom(ORIGIN.plus(Duration.ofMinutes(6)))).isEqualTo(2);
@@ -90,7 +99,8 @@ class CureTableTest {
 
     @Test
     void aSlotThatOnlyPartlyLiesInTheHoursIsClosed() {
-        BitSet closed = GRID.outside(List.of(new Span(ORIGIN.plus(Duration.ofMinutes(7)), ORIGIN.plus(Duration.ofMinutes(23)))));
+        BitSet closed = GRID.outside(
+                List.of(new Span(ORIGIN.plus(Duration.ofMinutes(7)), ORIGIN.plus(Duration.ofMinutes(23)))));
 
         assertThat(closed.nextClearBit(0)).isEqualTo(2);
         assertThat(closed.nextSetBit(2)).isEqualTo(4);

@@ -32,10 +32,11 @@ import nursery.core.resin.Label;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Wait;
+import org.jspecify.annotations.Nullable;
 
 /**
- * The planner's problem written down a second time, for OR-Tools' CP-SAT: the same slots of five minutes and the same order of what counts,
- * but windows from {@link CoatTimes}, moment by moment, and none of the planner's code.
+ * The planner's problem written down a second time, for OR-Tools' CP-SAT: the same slots of five minutes and the same
+ * order of what counts, but windows from {@link CoatTimes}, moment by moment, and none of the planner's code.
  */
 public final class ExactModel {
 
@@ -62,32 +63,42 @@ public final class ExactModel {
 
     private record Coat(Label label, Optional<IntVar> at, Optional<CoatTimes> poured, boolean scuffed) {}
 
-    /**
-     * Weights that put one figure before the next: each is more than the largest sum of all that follow.
-     */
+    /** Weights that put one figure before the next: each is more than the largest sum of all that follow. */
     public record Weights(long mix, long session, long scuff, long late) {
 
         static Weights of(Workshop shop) {
-            long steps = shop.cups().stream().mapToLong(cup -> cup.plan().size()).sum();
+            long steps =
+                    shop.cups().stream().mapToLong(cup -> cup.plan().size()).sum();
             long mix = 2 * shop.horizon().toMinutes() / SLOT * shop.cups().size();
             return new Weights(mix, mix * steps, mix * steps * steps, mix * steps * steps * steps);
         }
 
         long cost(Score score) {
-            return score.lateMinutes() / SLOT * late + score.scuffs() * scuff + score.sessions() * session + score.mixes() * mix + score.finishMinutes() / SLOT;
+            return score.lateMinutes() / SLOT * late
+                    + score.scuffs() * scuff
+                    + score.sessions() * session
+                    + score.mixes() * mix
+                    + score.finishMinutes() / SLOT;
         }
 
         Score score(long cost) {
-            return new Score(0, 0, cost / late * SLOT, (int) (cost % late / scuff), (int) (cost % scuff / session), (int) (cost % session / mix), cost % mix * SLOT);
+            return new Score(
+                    0,
+                    0,
+                    cost / late * SLOT,
+                    (int) (cost % late / scuff),
+                    (int) (cost % scuff / session),
+                    (int) (cost % session / mix),
+                    cost % mix * SLOT);
         }
     }
 
     /**
      * What the solver says.
      *
-     * @param score  of the plan it found
-     * @param cost   the same weighed; 0 if it found none
-     * @param bound  no plan costs less than this
+     * @param score of the plan it found
+     * @param cost the same weighed; 0 if it found none
+     * @param bound no plan costs less than this
      */
     public record Answer(CpSolverStatus status, Score score, double cost, double bound) {}
 
@@ -129,7 +140,11 @@ public final class ExactModel {
 
     private static Answer answer(CpSolver solver, ExactModel exact) {
         CpSolverStatus status = solver.solve(exact.model);
-        return new Answer(status, exact.weights.score(Math.round(solver.objectiveValue())), solver.objectiveValue(), solver.bestObjectiveBound());
+        return new Answer(
+                status,
+                exact.weights.score(Math.round(solver.objectiveValue())),
+                solver.objectiveValue(),
+                solver.bestObjectiveBound());
     }
 
     static long cost(Workshop shop, Score score) {
@@ -154,14 +169,22 @@ public final class ExactModel {
     /** The slots at which a step may be begun as far as the booth is concerned. */
     private long[] booth(PlanStep step) {
         List<Span> spans = shop.hours().boothSpans(origin, instant(slots));
-        return Arrays.stream(open).filter(slot -> spans.stream().anyMatch(span -> !instant((int) slot).isBefore(span.from()) && !instant((int) slot).plus(Duration.ofMinutes(step.kind().handsOnMinutes())).isAfter(span.untilExclusive()))).toArray();
+        return Arrays.stream(open)
+                .filter(slot -> spans.stream()
+                        .anyMatch(span -> !instant((int) slot).isBefore(span.from())
+                                && !instant((int) slot)
+                                        .plus(Duration.ofMinutes(step.kind().handsOnMinutes()))
+                                        .isAfter(span.untilExclusive())))
+                .toArray();
     }
 
     private boolean atBench(int slot) {
         for (int minute = 0; minute < SLOT; minute++) {
             Instant at = instant(slot).plus(Duration.ofMinutes(minute));
             var local = at.atZone(shop.hours().zone());
-            boolean open = shop.hours().on(local.toLocalDate()).hours().stream().anyMatch(hours -> !local.toLocalTime().isBefore(hours.from()) && local.toLocalTime().isBefore(hours.untilExclusive()));
+            boolean open = shop.hours().on(local.toLocalDate()).hours().stream()
+                    .anyMatch(hours -> !local.toLocalTime().isBefore(hours.from())
+                            && local.toLocalTime().isBefore(hours.untilExclusive()));
             if (!open || shop.hours().quiet().isQuiet(at)) {
                 return false;
             }
@@ -171,8 +194,13 @@ public final class ExactModel {
 
     private void cup(Cup cup, WeekPlan hint) {
         CupState state = cup.at(shop.room(), shop.now());
-        List<PlanStep> left = cup.plan().stream().filter(step -> !state.done().containsKey(step.number())).toList();
-        Coat coat = state.newestCoat().map(on -> new Coat(on.label(), Optional.empty(), Optional.of(on.times()), on.scuffed())).orElse(null);
+        List<PlanStep> left = cup.plan().stream()
+                .filter(step -> !state.done().containsKey(step.number()))
+                .toList();
+        @Nullable
+        Coat coat = state.newestCoat()
+                .map(on -> new Coat(on.label(), Optional.empty(), Optional.of(on.times()), on.scuffed()))
+                .orElse(null);
         IntVar ready = model.newIntVar(0, slots * 2L, "ready");
         state.fullCureAt().ifPresent(at -> model.addGreaterOrEqual(ready, Math.max(0, ceil(at))));
         LinearExpr handsOff = LinearExpr.constant(0);
@@ -180,12 +208,23 @@ public final class ExactModel {
         List<IntVar> turning = new ArrayList<>();
         List<Label> labels = new ArrayList<>();
         for (PlanStep step : left) {
-            IntVar at = model.newIntVarFromDomain(step.kind().handsOnMinutes() > 0 ? Domain.fromValues(step.kind().needs().contains(Need.BOOTH) ? booth(step) : open) : new Domain(0, slots - 1), step.title());
-            hint.find(cup.code(), step.number()).ifPresent(planned -> hints.add(() -> model.addHint(at, ceil(planned.at()))));
+            IntVar at = model.newIntVarFromDomain(
+                    step.kind().handsOnMinutes() > 0
+                            ? Domain.fromValues(step.kind().needs().contains(Need.BOOTH) ? booth(step) : open)
+                            : new Domain(0, slots - 1),
+                    step.title());
+            hint.find(cup.code(), step.number())
+                    .ifPresent(planned -> hints.add(() -> model.addHint(at, ceil(planned.at()))));
             int minutes = step.kind().handsOnMinutes();
             int length = (minutes + SLOT - 1) / SLOT;
-            Optional<BoolVar> scuff = step.waiting().mayScuffInstead() && coat != null && !coat.scuffed() ? Optional.of(model.newBoolVar("scuff")) : Optional.empty();
-            LinearExpr begins = scuff.map(bool -> LinearExpr.newBuilder().add(at).addTerm(bool, -SCUFF).build()).orElse(LinearExpr.newBuilder().add(at).build());
+            Optional<BoolVar> scuff = step.waiting().mayScuffInstead() && coat != null && !coat.scuffed()
+                    ? Optional.of(model.newBoolVar("scuff"))
+                    : Optional.empty();
+            LinearExpr begins = scuff.map(bool -> LinearExpr.newBuilder()
+                            .add(at)
+                            .addTerm(bool, -SCUFF)
+                            .build())
+                    .orElse(LinearExpr.newBuilder().add(at).build());
             model.addGreaterOrEqual(begins, handsOff);
             window(step, at, begins, coat, last, scuff);
             handsOff = LinearExpr.newBuilder().add(at).add(length).build();
@@ -193,8 +232,13 @@ public final class ExactModel {
             if (length > 0) {
                 IntVar begin = model.newIntVar(0, slots, "begin");
                 model.addEquality(begin, begins);
-                IntVar size = model.newIntVarFromDomain(Domain.fromValues(scuff.isPresent() ? new long[] {length, length + SCUFF} : new long[] {length}), "size");
-                scuff.ifPresent(bool -> model.addEquality(size, LinearExpr.newBuilder().addTerm(bool, SCUFF).add(length).build()));
+                IntVar size = model.newIntVarFromDomain(
+                        Domain.fromValues(
+                                scuff.isPresent() ? new long[] {length, length + SCUFF} : new long[] {length}),
+                        "size");
+                scuff.ifPresent(bool -> model.addEquality(
+                        size,
+                        LinearExpr.newBuilder().addTerm(bool, SCUFF).add(length).build()));
                 hands.add(model.newIntervalVar(begin, size, handsOff, "hands"));
                 work.add(new Work(begin, handsOff));
             }
@@ -202,7 +246,8 @@ public final class ExactModel {
             if (step.kind().isPour()) {
                 Label label = cup.labelFor(step);
                 coat = new Coat(label, Optional.of(at), Optional.empty(), false);
-                pours.computeIfAbsent(cup.resinFor(step).name(), name -> new ArrayList<>()).add(new Pour(at, label));
+                pours.computeIfAbsent(cup.resinFor(step).name(), name -> new ArrayList<>())
+                        .add(new Pour(at, label));
                 LinearArgument cured = element(at, label, "full", label.times().fullCureH(), this::ceil);
                 model.addGreaterOrEqual(ready, cured);
                 if (cup.turns(step)) {
@@ -218,14 +263,16 @@ public final class ExactModel {
         cost.addTerm(ready, 1);
         cup.promise().dueAt().ifPresent(due -> {
             IntVar late = model.newIntVar(0, slots * 2L, "late");
-            model.addGreaterOrEqual(late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
+            model.addGreaterOrEqual(
+                    late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
             cost.addTerm(late, weights.late() * cup.promise().matters());
         });
     }
 
     private void turn(List<IntVar> turning, List<Label> labels) {
         for (int i = 0; i < turning.size(); i++) {
-            LinearArgument gelled = element(turning.get(i), labels.get(i), "gel", labels.get(i).times().turningH(), this::ceil);
+            LinearArgument gelled = element(
+                    turning.get(i), labels.get(i), "gel", labels.get(i).times().turningH(), this::ceil);
             IntVar end = model.newIntVar(0, slots * 2L, "off");
             if (i + 1 < turning.size()) {
                 model.addMinEquality(end, new LinearArgument[] {gelled, turning.get(i + 1)});
@@ -237,15 +284,22 @@ public final class ExactModel {
         }
     }
 
-    private void window(PlanStep step, IntVar at, LinearExpr begins, Coat coat, LinearExpr last, Optional<BoolVar> scuff) {
+    private void window(
+            PlanStep step,
+            IntVar at,
+            LinearExpr begins,
+            @Nullable Coat coat,
+            LinearExpr last,
+            Optional<BoolVar> scuff) {
         Wait wait = step.waiting();
-        if (wait.kind() != Wait.Kind.DRY && coat == null) {
-            model.addGreaterOrEqual(at, last);
+        if (coat == null || wait.kind() == Wait.Kind.DRY || wait.kind() == Wait.Kind.NONE) {
+            long slots = wait.kind() == Wait.Kind.DRY ? (wait.atLeast().toMinutes() + SLOT - 1) / SLOT : 0;
+            model.addGreaterOrEqual(
+                    at, LinearExpr.newBuilder().add(last).add(slots).build());
             return;
         }
         switch (wait.kind()) {
-            case DRY -> model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(last).add(wait.atLeast().toMinutes() / SLOT + (wait.atLeast().toMinutes() % SLOT > 0 ? 1 : 0)).build());
-            case NONE -> model.addGreaterOrEqual(at, last);
+            case DRY, NONE -> throw new IllegalStateException("These need no coat.");
             case AGE -> atAge(at, coat, wait.hoursFor(coat.label().times().turningH()));
             case CURED -> atAge(at, coat, coat.label().times().curedH());
             case SANDABLE -> atAge(at, coat, coat.label().times().sandableFromH());
@@ -273,22 +327,30 @@ public final class ExactModel {
     private void wet(IntVar at, Coat coat, Duration wait, double untilH) {
         int after = (int) ((wait.toMinutes() + SLOT - 1) / SLOT);
         if (coat.at().isPresent()) {
-            model.addGreaterOrEqual(at, LinearExpr.newBuilder().add(coat.at().get()).add(after).build());
+            model.addGreaterOrEqual(
+                    at, LinearExpr.newBuilder().add(coat.at().get()).add(after).build());
         } else {
-            model.addGreaterOrEqual(at, ceil(coat.poured().orElseThrow().pouredAt().plus(wait)));
+            model.addGreaterOrEqual(
+                    at, ceil(coat.poured().orElseThrow().pouredAt().plus(wait)));
         }
         model.addLessThan(at, age(coat, "wet", untilH, this::ceil));
     }
 
     private LinearExpr age(Coat coat, String what, double hours, ToIntFunction<Instant> round) {
-        return coat.at().map(at -> LinearExpr.newBuilder().add(element(at, coat.label(), what, hours, round)).build())
-                .orElseGet(() -> LinearExpr.constant(Math.max(0, round.applyAsInt(coat.poured().orElseThrow().at(hours)))));
+        return coat.at()
+                .map(at -> LinearExpr.newBuilder()
+                        .add(element(at, coat.label(), what, hours, round))
+                        .build())
+                .orElseGet(() -> LinearExpr.constant(
+                        Math.max(0, round.applyAsInt(coat.poured().orElseThrow().at(hours)))));
     }
 
     /** When a coat poured at a slot reaches an age, by the slot it is poured at. */
     private LinearArgument element(IntVar at, Label label, String what, double hours, ToIntFunction<Instant> round) {
         IntUnaryOperator reached = slot -> round.applyAsInt(new CoatTimes(label, shop.room(), instant(slot)).at(hours));
-        long[] table = tables.computeIfAbsent(label.times() + what + hours, key -> IntStream.range(0, slots).mapToLong(reached::applyAsInt).toArray());
+        long[] table = tables.computeIfAbsent(
+                label.times() + what + hours,
+                key -> IntStream.range(0, slots).mapToLong(reached::applyAsInt).toArray());
         if (IntStream.range(0, slots).allMatch(slot -> table[slot] - slot == table[0])) {
             return LinearExpr.newBuilder().add(at).add(table[0]).build();
         }
@@ -304,7 +366,13 @@ public final class ExactModel {
                 if (other != one) {
                     BoolVar joined = model.newBoolVar("joined");
                     model.addGreaterOrEqual(one.begins(), other.ends()).onlyEnforceIf(joined);
-                    model.addLessOrEqual(one.begins(), LinearExpr.newBuilder().add(other.ends()).add(BREAK).build()).onlyEnforceIf(joined);
+                    model.addLessOrEqual(
+                                    one.begins(),
+                                    LinearExpr.newBuilder()
+                                            .add(other.ends())
+                                            .add(BREAK)
+                                            .build())
+                            .onlyEnforceIf(joined);
                     joins.add(joined);
                 }
             }
@@ -317,8 +385,12 @@ public final class ExactModel {
     }
 
     private void mixes(List<Pour> all) {
-        List<BoolVar> mixed = all.stream().map(pour -> model.newBoolVar("mixed")).toList();
-        List<LinearArgument> serveUntil = all.stream().map(pour -> element(pour.at(), pour.label(), "pot", pour.label().times().workingH(), this::ceil)).toList();
+        List<BoolVar> mixed =
+                all.stream().map(pour -> model.newBoolVar("mixed")).toList();
+        List<LinearArgument> serveUntil = all.stream()
+                .map(pour -> element(
+                        pour.at(), pour.label(), "pot", pour.label().times().workingH(), this::ceil))
+                .toList();
         for (int i = 0; i < all.size(); i++) {
             List<Literal> served = new ArrayList<>(List.of(mixed.get(i)));
             for (int j = 0; j < all.size(); j++) {

@@ -7,8 +7,8 @@ import nursery.core.plan.ExactModel.Answer;
 import org.junit.jupiter.api.Test;
 
 /**
- * The planner against the same problem in OR-Tools' CP-SAT ({@link ExactModel}). Where the solver has no proof within its work, its
- * bound stands in for the optimum, which is harder to meet.
+ * The planner against the same problem in OR-Tools' CP-SAT ({@link ExactModel}). Where the solver has no proof within
+ * its work, its bound stands in for the optimum, which is harder to meet.
  */
 class ExactModelTest {
 
@@ -33,13 +33,17 @@ class ExactModelTest {
             assertThat(PlanChecker.faultsOf(plan)).as("instance %d", seed).isEmpty();
             Answer exact = ExactModel.solveWithin(shop, plan, WORK_EACH);
             long cost = ExactModel.cost(shop, plan.score());
-            assertThat((double) cost).as("instance %d is better than any plan can be", seed).isGreaterThanOrEqualTo(exact.bound() - 1);
+            assertThat((double) cost)
+                    .as("instance %d is better than any plan can be", seed)
+                    .isGreaterThanOrEqualTo(exact.bound() - 1);
             boolean isProven = exact.status() == CpSolverStatus.OPTIMAL;
             proven += isProven ? 1 : 0;
             equal += isProven && cost <= exact.cost() + 0.5 ? 1 : 0;
             within += cost <= (isProven ? exact.cost() : exact.bound()) * 1.05 ? 1 : 0;
         }
-        System.out.printf("Of %d small instances %d were proven, %d planned as well as can be, %d within 5 %%.%n", INSTANCES, proven, equal, within);
+        System.out.printf(
+                "Of %d small instances %d were proven, %d planned as well as can be, %d within 5 %%.%n",
+                INSTANCES, proven, equal, within);
         assertThat(within).isGreaterThanOrEqualTo(90);
         assertThat(equal).isGreaterThan(INSTANCES / 2);
     }

@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
 import nursery.core.log.Cup;
@@ -20,8 +21,8 @@ import nursery.core.log.NextAction;
 import nursery.core.technique.Need;
 
 /**
- * Judges a plan from the rules of the craft and the workshop's limits alone: it plays the plan into the cups' own logs and asks the fold,
- * and shares no code with what made the plan.
+ * Judges a plan from the rules of the craft and the workshop's limits alone: it plays the plan into the cups' own logs
+ * and asks the fold, and shares no code with what made the plan.
  */
 final class PlanChecker {
 
@@ -49,50 +50,95 @@ final class PlanChecker {
         CupFold fold = CupFold.of(cup, shop.room());
         Instant handsOff = shop.now();
         for (PlannedStep step : plan.of(cup.code())) {
-            require(!step.begins().isBefore(handsOff), step, "is begun before hands are off the step before, " + handsOff);
+            require(
+                    !step.begins().isBefore(handsOff),
+                    step,
+                    "is begun before hands are off the step before, " + handsOff);
             Optional<NextAction> next = fold.stateAt(step.begins()).next();
-            require(next.isPresent() && next.get().step().number() == step.step().number(), step, "is not what the cup needs next");
+            require(
+                    next.isPresent()
+                            && next.get().step().number() == step.step().number(),
+                    step,
+                    "is not what the cup needs next");
             if (step.scuffFirst()) {
-                require(next.orElseThrow().kind() == NextAction.Kind.SCUFF_FIRST && next.get().window().isOpenAt(step.begins()), step, "scuffs a coat that is not to be scuffed: " + next.get().window());
+                require(
+                        next.orElseThrow().kind() == NextAction.Kind.SCUFF_FIRST
+                                && next.get().window().isOpenAt(step.begins()),
+                        step,
+                        "scuffs a coat that is not to be scuffed: " + next.get().window());
                 fold.add(LogEntry.scuffed(mark(step.begins())));
-                require(Duration.between(step.begins(), step.at()).toMinutes() == 10, step, "gives scuffing other than ten minutes");
+                require(
+                        Duration.between(step.begins(), step.at()).toMinutes() == 10,
+                        step,
+                        "gives scuffing other than ten minutes");
             }
             NextAction action = fold.stateAt(step.at()).next().orElseThrow();
             require(action.kind() == NextAction.Kind.STEP, step, "needs scuffing first");
-            require(action.window().hasOpenedBy(step.at()), step, "is before its window opens, " + action.window().opensAt());
+            require(
+                    action.window().hasOpenedBy(step.at()),
+                    step,
+                    "is before its window opens, " + action.window().opensAt());
             require(step.missed() || !action.window().hasClosedBy(step.at()), step, "is after its window closed");
-            fold.add(step.step().kind().isPour() ? new LogEntry.Poured(mark(step.at()), step.step().number(), 20, Optional.empty()) : new LogEntry.StepDone(mark(step.at()), step.step().number()));
+            fold.add(
+                    step.step().kind().isPour()
+                            ? new LogEntry.Poured(mark(step.at()), step.step().number(), 20, Optional.empty())
+                            : new LogEntry.StepDone(mark(step.at()), step.step().number()));
             handsOff = step.at().plus(Duration.ofMinutes(step.step().kind().handsOnMinutes()));
         }
         CupState end = fold.stateAt(handsOff);
         ends.put(cup.code(), end);
         boolean told = plan.notPlaced().stream().anyMatch(not -> not.cup().equals(cup.code()));
         if (end.isFinished() == told) {
-            wrong.add(cup.code() + (told ? " is planned to its end but told as not placed" : " is forgotten: " + end.next().orElseThrow().title()));
+            wrong.add(cup.code()
+                    + (told
+                            ? " is planned to its end but told as not placed"
+                            : " is forgotten: " + end.next().orElseThrow().title()));
         }
     }
 
     private void hands() {
-        List<PlannedStep> work = plan.steps().stream().filter(step -> step.step().kind().handsOnMinutes() > 0).sorted(Comparator.comparing(PlannedStep::begins)).toList();
+        List<PlannedStep> work = plan.steps().stream()
+                .filter(step -> step.step().kind().handsOnMinutes() > 0)
+                .sorted(Comparator.comparing(PlannedStep::begins))
+                .toList();
         for (int i = 0; i < work.size(); i++) {
             PlannedStep step = work.get(i);
             Instant end = step.at().plus(Duration.ofMinutes(step.step().kind().handsOnMinutes()));
-            require(i + 1 == work.size() || !work.get(i + 1).begins().isBefore(end), step, "takes the hands of the next");
+            require(
+                    i + 1 == work.size() || !work.get(i + 1).begins().isBefore(end),
+                    step,
+                    "takes the hands of the next");
             for (Instant at = step.begins(); at.isBefore(end); at = at.plus(Duration.ofMinutes(1))) {
                 Instant minute = at;
                 require(isAtBench(minute), step, "lies outside the bench hours at " + minute);
-                require(!step.step().kind().needs().contains(Need.BOOTH) || within(shop.hours().booth().getOrDefault(minute.atZone(shop.hours().zone()).getDayOfWeek(), DayHours.NONE), minute), step, "sprays outside the booth's hours");
+                require(
+                        !step.step().kind().needs().contains(Need.BOOTH)
+                                || within(
+                                        shop.hours()
+                                                .booth()
+                                                .getOrDefault(
+                                                        minute.atZone(shop.hours()
+                                                                        .zone())
+                                                                .getDayOfWeek(),
+                                                        DayHours.NONE),
+                                        minute),
+                        step,
+                        "sprays outside the booth's hours");
             }
         }
     }
 
     private boolean isAtBench(Instant at) {
-        return !shop.hours().quiet().isQuiet(at) && within(shop.hours().on(at.atZone(shop.hours().zone()).toLocalDate()), at);
+        return !shop.hours().quiet().isQuiet(at)
+                && within(shop.hours().on(at.atZone(shop.hours().zone()).toLocalDate()), at);
     }
 
     private boolean within(DayHours day, Instant at) {
         ZonedDateTime local = at.atZone(shop.hours().zone());
-        return day.hours().stream().anyMatch(hours -> !local.toLocalTime().isBefore(hours.from()) && (hours.untilExclusive().equals(LocalTime.MIDNIGHT) || local.toLocalTime().isBefore(hours.untilExclusive())));
+        return day.hours().stream()
+                .anyMatch(hours -> !local.toLocalTime().isBefore(hours.from())
+                        && (hours.untilExclusive().equals(LocalTime.MIDNIGHT)
+                                || local.toLocalTime().isBefore(hours.untilExclusive())));
     }
 
     private record Taken(String cup, Instant from, Instant untilExclusive) {}
@@ -100,20 +146,24 @@ final class PlanChecker {
     private void spindles() {
         Map<Long, List<Taken>> taken = new HashMap<>();
         for (Cup cup : shop.cups()) {
-            cup.at(shop.room(), shop.now()).hold()
-                    .ifPresent(hold -> taken.computeIfAbsent(hold.spindle().id(), id -> new ArrayList<>()).add(new Taken(cup.code(), hold.since(), hold.mayComeOffAt())));
+            cup.at(shop.room(), shop.now()).hold().ifPresent(hold -> taken.computeIfAbsent(
+                            hold.spindle().id(), id -> new ArrayList<>())
+                    .add(new Taken(cup.code(), hold.since(), hold.mayComeOffAt())));
             for (PlannedStep step : plan.of(cup.code())) {
                 if (cup.turns(step.step())) {
                     Instant gelled = new CoatTimes(cup.labelFor(step.step()), shop.room(), step.at()).offTurnerFrom();
-                    taken.computeIfAbsent(step.turns().orElseThrow().spindle().id(), id -> new ArrayList<>()).add(new Taken(cup.code(), step.at(), gelled));
+                    taken.computeIfAbsent(step.turns().orElseThrow().spindle().id(), id -> new ArrayList<>())
+                            .add(new Taken(cup.code(), step.at(), gelled));
                 }
             }
         }
         taken.forEach((spindle, coats) -> {
             coats.sort(Comparator.comparing(Taken::from));
             for (int i = 1; i < coats.size(); i++) {
-                if (coats.get(i).from().isBefore(coats.get(i - 1).untilExclusive()) && !coats.get(i).cup().equals(coats.get(i - 1).cup())) {
-                    wrong.add("Spindle %d turns two cups: %s and %s".formatted(spindle, coats.get(i - 1), coats.get(i)));
+                if (coats.get(i).from().isBefore(coats.get(i - 1).untilExclusive())
+                        && !coats.get(i).cup().equals(coats.get(i - 1).cup())) {
+                    wrong.add(
+                            "Spindle %d turns two cups: %s and %s".formatted(spindle, coats.get(i - 1), coats.get(i)));
                 }
             }
         });
@@ -122,27 +172,48 @@ final class PlanChecker {
     private void score() {
         long late = 0;
         for (Cup cup : shop.cups()) {
-            CupState end = ends.get(cup.code());
+            CupState end = Objects.requireNonNull(ends.get(cup.code()));
             if (cup.promise().dueAt().isPresent() && end.isFinished()) {
                 Instant cured = end.fullCureAt().orElse(end.lastDoneAt());
-                Instant handsOff = plan.of(cup.code()).stream().map(PlannedStep::ends).max(Instant::compareTo).orElse(cured);
+                Instant handsOff = plan.of(cup.code()).stream()
+                        .map(PlannedStep::ends)
+                        .max(Instant::compareTo)
+                        .orElse(cured);
                 Instant ready = cured.isAfter(handsOff) ? cured : handsOff;
-                long minutes = Duration.between(cup.promise().dueAt().get(), ready).toMinutes();
+                long minutes =
+                        Duration.between(cup.promise().dueAt().get(), ready).toMinutes();
                 late += minutes > 0 ? minutes * cup.promise().matters() : 0;
             }
         }
         long scuffs = plan.steps().stream().filter(PlannedStep::scuffFirst).count();
         // A slot's rounding for each cup, and what is not placed counts as late until the horizon.
-        long rounding = shop.cups().stream().mapToLong(cup -> 30L * cup.promise().matters()).sum();
+        long rounding = shop.cups().stream()
+                .mapToLong(cup -> 30L * cup.promise().matters())
+                .sum();
         if (plan.notPlaced().isEmpty() && Math.abs(late - plan.score().lateMinutes()) > rounding) {
-            wrong.add("The lateness is %d min, not %d.".formatted(late, plan.score().lateMinutes()));
+            wrong.add("The lateness is %d min, not %d."
+                    .formatted(late, plan.score().lateMinutes()));
         }
-        int steps = shop.cups().stream().mapToInt(cup -> (int) cup.plan().stream().filter(step -> !cup.at(shop.room(), shop.now()).done().containsKey(step.number())).count()).sum();
-        if (steps - plan.steps().size() != plan.score().notPlaced() || plan.notPlaced().stream().mapToInt(NotPlaced::steps).sum() != plan.score().notPlaced()) {
-            wrong.add("Of %d steps %d are placed, but %d not.".formatted(steps, plan.steps().size(), plan.score().notPlaced()));
+        int steps = shop.cups().stream()
+                .mapToInt(cup -> (int) cup.plan().stream()
+                        .filter(step -> !cup.at(shop.room(), shop.now()).done().containsKey(step.number()))
+                        .count())
+                .sum();
+        if (steps - plan.steps().size() != plan.score().notPlaced()
+                || plan.notPlaced().stream().mapToInt(NotPlaced::steps).sum()
+                        != plan.score().notPlaced()) {
+            wrong.add("Of %d steps %d are placed, but %d not."
+                    .formatted(steps, plan.steps().size(), plan.score().notPlaced()));
         }
-        if (scuffs != plan.score().scuffs() || plan.sessions().size() != plan.score().sessions() || plan.mixes().size() != plan.score().mixes()) {
-            wrong.add("The score %s is not the plan's: %d scuffs, %d sessions, %d mixes.".formatted(plan.score(), scuffs, plan.sessions().size(), plan.mixes().size()));
+        if (scuffs != plan.score().scuffs()
+                || plan.sessions().size() != plan.score().sessions()
+                || plan.mixes().size() != plan.score().mixes()) {
+            wrong.add("The score %s is not the plan's: %d scuffs, %d sessions, %d mixes."
+                    .formatted(
+                            plan.score(),
+                            scuffs,
+                            plan.sessions().size(),
+                            plan.mixes().size()));
         }
     }
 

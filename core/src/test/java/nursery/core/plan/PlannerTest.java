@@ -21,15 +21,22 @@ import nursery.core.resin.StartingProfile;
 import nursery.core.technique.StepKind;
 import org.junit.jupiter.api.Test;
 
-/** Laws that hold for every plan, judged by {@link PlanChecker}; and what the planner answers where there is no good plan. */
+/**
+ * Laws that hold for every plan, judged by {@link PlanChecker}; and what the planner answers where there is no good
+ * plan.
+ */
 class PlannerTest {
 
-    private static final QuietHours NEVER_QUIET = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
+    private static final QuietHours NEVER_QUIET =
+            new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
     private static final List<Spindle> TWO_SPINDLES = List.of(new Spindle(1, "spindle 1"), new Spindle(2, "spindle 2"));
     private static final RoomCourse AT_LABEL_SPEED = RoomCourse.steady(22);
 
     @Property(tries = 60)
-    void everyPlanKeepsTheRules(@ForAll long seed, @ForAll @IntRange(min = 1, max = 40) int cups, @ForAll @IntRange(min = 1, max = 12) int spindles) {
+    void everyPlanKeepsTheRules(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 1, max = 40) int cups,
+            @ForAll @IntRange(min = 1, max = 12) int spindles) {
         Workshop shop = RandomWorkshop.of(seed, cups, spindles);
 
         assertThat(PlanChecker.faultsOf(Planner.first(shop))).isEmpty();
@@ -38,7 +45,8 @@ class PlannerTest {
 
     @Property(tries = 4)
     void soDoTwoHundredCups(@ForAll long seed) {
-        assertThat(PlanChecker.faultsOf(Planner.plan(RandomWorkshop.of(seed, 200, 20), Budget.of(20)))).isEmpty();
+        assertThat(PlanChecker.faultsOf(Planner.plan(RandomWorkshop.of(seed, 200, 20), Budget.of(20))))
+                .isEmpty();
     }
 
     @Property(tries = 10)
@@ -61,7 +69,10 @@ class PlannerTest {
 
     /** With the plan in hand the tolerance is none at all: what held on fewer spindles holds on more. */
     @Property(tries = 25)
-    void oneMoreSpindleMakesNothingWorse(@ForAll long seed, @ForAll @IntRange(min = 2, max = 25) int cups, @ForAll @IntRange(min = 1, max = 5) int spindles) {
+    void oneMoreSpindleMakesNothingWorse(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 2, max = 25) int cups,
+            @ForAll @IntRange(min = 1, max = 5) int spindles) {
         Workshop shop = RandomWorkshop.of(seed, cups, spindles);
         WeekPlan few = Planner.plan(shop, Budget.of(100));
         Planner more = Planner.after(few.placements(), shop.withMoreSpindles(1));
@@ -70,9 +81,14 @@ class PlannerTest {
         assertThat(PlanChecker.faultsOf(more.best())).isEmpty();
     }
 
-    /** Planned from nothing the search may miss by a little: its stated tolerance is a quarter, and a day over all cups. */
+    /**
+     * Planned from nothing the search may miss by a little: its stated tolerance is a quarter, and a day over all cups.
+     */
     @Property(tries = 15)
-    void norDoesItWhenPlannedFromNothing(@ForAll long seed, @ForAll @IntRange(min = 2, max = 15) int cups, @ForAll @IntRange(min = 1, max = 5) int spindles) {
+    void norDoesItWhenPlannedFromNothing(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 2, max = 15) int cups,
+            @ForAll @IntRange(min = 1, max = 5) int spindles) {
         Workshop shop = RandomWorkshop.of(seed, cups, spindles);
         Score few = Planner.plan(shop, Budget.of(1500)).score();
         Score more = Planner.plan(shop.withMoreSpindles(1), Budget.of(1500)).score();
@@ -95,19 +111,25 @@ class PlannerTest {
     @Test
     void aSecondCoatIsPouredInsideTheTackWindowOfTheFirst() {
         // Common practice: recoat straight on from 4 to 6 h after the coat (P14).
-        WeekPlan plan = Planner.plan(shop("17:00-23:00", 1, List.of(cup("N-001", 4, Optional.empty()))), Budget.of(500));
+        WeekPlan plan =
+                Planner.plan(shop("17:00-23:00", 1, List.of(cup("N-001", 4, Optional.empty()))), Budget.of(500));
         Instant flood = at(plan, StepKind.FLOOD_COAT);
 
-        assertThat(Duration.between(flood, at(plan, StepKind.BUILD_COAT))).isBetween(Duration.ofHours(4), Duration.ofHours(6));
+        assertThat(Duration.between(flood, at(plan, StepKind.BUILD_COAT)))
+                .isBetween(Duration.ofHours(4), Duration.ofHours(6));
         assertThat(plan.score().scuffs()).isZero();
     }
 
     @Test
     void inShortEveningsTheCoatHardensAndIsScuffed() {
         // Between two evenings of two hours lie 22 h: past the window, before full hardness; the other branch (P15).
-        WeekPlan plan = Planner.plan(shop("19:00-21:00", 1, List.of(cup("N-001", 4, Optional.empty()))), Budget.of(500));
+        WeekPlan plan =
+                Planner.plan(shop("19:00-21:00", 1, List.of(cup("N-001", 4, Optional.empty()))), Budget.of(500));
 
-        assertThat(plan.find("N-001", number(plan, StepKind.BUILD_COAT)).orElseThrow().scuffFirst()).isTrue();
+        assertThat(plan.find("N-001", number(plan, StepKind.BUILD_COAT))
+                        .orElseThrow()
+                        .scuffFirst())
+                .isTrue();
         assertThat(PlanChecker.faultsOf(plan)).isEmpty();
     }
 
@@ -118,7 +140,10 @@ class PlannerTest {
         WeekPlan two = Planner.plan(shop("07:00-23:00", 2, cups), Budget.of(300));
 
         // Turning takes 4 h at label speed (P13).
-        assertThat(Duration.between(at(one, "N-001", StepKind.FINISHING_COAT), at(one, "N-002", StepKind.FINISHING_COAT)).abs()).isGreaterThanOrEqualTo(Duration.ofHours(4));
+        assertThat(Duration.between(
+                                at(one, "N-001", StepKind.FINISHING_COAT), at(one, "N-002", StepKind.FINISHING_COAT))
+                        .abs())
+                .isGreaterThanOrEqualTo(Duration.ofHours(4));
         assertThat(two.mixes()).hasSize(1);
         assertThat(one.mixes()).hasSize(2);
     }
@@ -130,7 +155,8 @@ class PlannerTest {
         WeekPlan plan = Planner.first(shop);
 
         assertThat(plan.steps()).isEmpty();
-        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not.why()).contains("no bench hours"));
+        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not.why())
+                .contains("no bench hours"));
         assertThat(plan.late()).hasSize(1);
     }
 
@@ -138,14 +164,17 @@ class PlannerTest {
     void aStepLongerThanAnySessionIsNamed() {
         WeekPlan plan = Planner.first(shop("19:00-19:10", 1, List.of(cup("N-001", 0, Optional.empty()))));
 
-        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not.why()).isEqualTo("it takes 15 min and the longest session has 10: give one longer evening."));
+        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not.why())
+                .isEqualTo("it takes 15 min and the longest session has 10: give one longer evening."));
     }
 
     @Test
     void withoutASpindleACoatIsNotPlanned() {
         WeekPlan plan = Planner.first(shop("07:00-23:00", 0, List.of(cup("N-001", 0, Optional.empty()))));
 
-        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not).extracting(NotPlaced::first, NotPlaced::why).containsExactly("Flood coat", "there is no spindle to turn it on."));
+        assertThat(plan.notPlaced()).singleElement().satisfies(not -> assertThat(not)
+                .extracting(NotPlaced::first, NotPlaced::why)
+                .containsExactly("Flood coat", "there is no spindle to turn it on."));
     }
 
     @Test
@@ -166,7 +195,8 @@ class PlannerTest {
     @Test
     void whatIsDueYesterdayIsLateAndStillPlannedFirst() {
         Cup late = cup("N-002", 7, Optional.of(RandomWorkshop.NOW.minus(Duration.ofDays(1))));
-        WeekPlan plan = Planner.plan(shop("17:00-23:00", 1, List.of(cup("N-001", 7, Optional.empty()), late)), Budget.of(300));
+        WeekPlan plan =
+                Planner.plan(shop("17:00-23:00", 1, List.of(cup("N-001", 7, Optional.empty()), late)), Budget.of(300));
 
         assertThat(plan.late()).containsExactly(late);
         assertThat(plan.steps().get(0).cup()).isEqualTo("N-002");
@@ -200,7 +230,8 @@ class PlannerTest {
     void aPinThatCannotBeKeptIsToldAndTheStepComesAsSoonAsItCan() {
         Cup cup = cup("N-001", 7, Optional.empty());
         int finish = cup.plan().get(8).number();
-        Workshop shop = shop("07:00-23:00", 1, List.of(cup)).withPins(List.of(new Pin("N-001", finish, RandomWorkshop.NOW.plus(Duration.ofHours(2)))));
+        Workshop shop = shop("07:00-23:00", 1, List.of(cup))
+                .withPins(List.of(new Pin("N-001", finish, RandomWorkshop.NOW.plus(Duration.ofHours(2)))));
 
         WeekPlan plan = Planner.plan(shop, Budget.of(300));
 
@@ -214,7 +245,12 @@ class PlannerTest {
         Cup two = cup("N-002", 7, Optional.empty());
         int finishing = one.plan().get(7).number();
         Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
-        WeekPlan plan = Planner.plan(shop("07:00-23:00", 2, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(10))))), Budget.of(200));
+        WeekPlan plan = Planner.plan(
+                shop("07:00-23:00", 2, List.of(one, two))
+                        .withPins(List.of(
+                                new Pin("N-001", finishing, wanted),
+                                new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(10))))),
+                Budget.of(200));
 
         assertThat(plan.find("N-001", finishing).orElseThrow().begins()).isEqualTo(wanted);
         assertThat(plan.find("N-002", finishing).orElseThrow().missed()).isTrue();
@@ -227,7 +263,12 @@ class PlannerTest {
         Cup two = cup("N-002", 7, Optional.empty());
         int finishing = one.plan().get(7).number();
         Instant wanted = RandomWorkshop.NOW.plus(Duration.ofHours(30));
-        WeekPlan plan = Planner.plan(shop("07:00-23:00", 1, List.of(one, two)).withPins(List.of(new Pin("N-001", finishing, wanted), new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(60))))), Budget.of(200));
+        WeekPlan plan = Planner.plan(
+                shop("07:00-23:00", 1, List.of(one, two))
+                        .withPins(List.of(
+                                new Pin("N-001", finishing, wanted),
+                                new Pin("N-002", finishing, wanted.plus(Duration.ofMinutes(60))))),
+                Budget.of(200));
 
         assertThat(plan.notPlaced()).isEmpty();
         assertThat(plan.score().missed()).isEqualTo(1);
@@ -238,9 +279,13 @@ class PlannerTest {
     void noTapeIsLeftToBePulledAfterTheMakerHasGone() {
         for (long seed = 0; seed < 40; seed++) {
             WeekPlan plan = Planner.first(RandomWorkshop.of(seed, 12, 6));
-            for (PlannedStep pull : plan.steps().stream().filter(step -> step.step().kind() == StepKind.PULL_TAPE && !step.missed()).toList()) {
-                plan.of(pull.cup()).stream().filter(step -> step.step().kind() == StepKind.FLOOD_COAT)
-                        .forEach(flood -> assertThat(Duration.between(flood.at(), pull.at())).isBetween(Duration.ofMinutes(45), Duration.ofHours(8)));
+            for (PlannedStep pull : plan.steps().stream()
+                    .filter(step -> step.step().kind() == StepKind.PULL_TAPE && !step.missed())
+                    .toList()) {
+                plan.of(pull.cup()).stream()
+                        .filter(step -> step.step().kind() == StepKind.FLOOD_COAT)
+                        .forEach(flood -> assertThat(Duration.between(flood.at(), pull.at()))
+                                .isBetween(Duration.ofMinutes(45), Duration.ofHours(8)));
             }
         }
     }
@@ -254,7 +299,8 @@ class PlannerTest {
         planner.improve(new Budget(1_000_000, () -> ++asked[0] > 50, told::add));
 
         assertThat(asked[0]).isEqualTo(51);
-        assertThat(told).isNotEmpty().last().satisfies(far -> assertThat(far.best()).isEqualTo(planner.score()));
+        assertThat(told).isNotEmpty().last().satisfies(far -> assertThat(far.best())
+                .isEqualTo(planner.score()));
     }
 
     @Test
@@ -264,7 +310,8 @@ class PlannerTest {
         WeekPlan plan = Planner.first(shop);
 
         assertThat(plan.readyAt().size() + plan.notPlaced().size()).isEqualTo(2000);
-        assertThat(plan.notPlaced()).isNotEmpty().allSatisfy(not -> assertThat(not.why()).contains("taken until the end of the 26 weeks"));
+        assertThat(plan.notPlaced()).isNotEmpty().allSatisfy(not -> assertThat(not.why())
+                .contains("taken until the end of the 26 weeks"));
         assertThat(PlanChecker.faultsOf(plan)).isEmpty();
     }
 
@@ -277,7 +324,12 @@ class PlannerTest {
     }
 
     private static Workshop shop(String hours, int spindles, List<Cup> cups) {
-        return new Workshop(RandomWorkshop.NOW, AT_LABEL_SPEED, BenchHours.daily(DayHours.parse(hours), NEVER_QUIET), TWO_SPINDLES.subList(0, spindles), cups);
+        return new Workshop(
+                RandomWorkshop.NOW,
+                AT_LABEL_SPEED,
+                BenchHours.daily(DayHours.parse(hours), NEVER_QUIET),
+                TWO_SPINDLES.subList(0, spindles),
+                cups);
     }
 
     /** A cup of one fine colour with its first steps done. */
@@ -290,10 +342,19 @@ class PlannerTest {
     }
 
     private static Instant at(WeekPlan plan, String cup, StepKind kind) {
-        return plan.of(cup).stream().filter(step -> step.step().kind() == kind).findFirst().orElseThrow().at();
+        return plan.of(cup).stream()
+                .filter(step -> step.step().kind() == kind)
+                .findFirst()
+                .orElseThrow()
+                .at();
     }
 
     private static int number(WeekPlan plan, StepKind kind) {
-        return plan.steps().stream().filter(step -> step.step().kind() == kind).findFirst().orElseThrow().step().number();
+        return plan.steps().stream()
+                .filter(step -> step.step().kind() == kind)
+                .findFirst()
+                .orElseThrow()
+                .step()
+                .number();
     }
 }

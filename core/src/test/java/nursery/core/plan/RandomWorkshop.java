@@ -36,7 +36,9 @@ public final class RandomWorkshop {
     private static final Resin REGULAR = Resin.of(1, "regular", StartingProfile.REGULAR.label());
     private static final Resin FAST = Resin.of(2, "fast", StartingProfile.FAST.label());
     private static final QuietHours QUIET = new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), ZoneOffset.UTC);
-    private static final String[] HOURS = {"18:00-22:00", "07:00-09:00, 18:00-22:30", "09:00-17:00", "06:30-08:00, 12:00-13:00, 17:30-22:00"};
+    private static final String[] HOURS = {
+        "18:00-22:00", "07:00-09:00, 18:00-22:30", "09:00-17:00", "06:30-08:00, 12:00-13:00, 17:30-22:00"
+    };
 
     private final Random random;
     private final RoomCourse room;
@@ -54,12 +56,22 @@ public final class RandomWorkshop {
         return made.workshop(cups, 1 + made.random.nextInt(2), true);
     }
 
-    /** Cups with their last two or three steps left and no window lost: as large as is wanted, and still put to an exact solver. */
+    /**
+     * Cups with their last two or three steps left and no window lost: as large as is wanted, and still put to an exact
+     * solver.
+     */
     public static Workshop lastSteps(long seed, int cups, int spindles, int days) {
         RandomWorkshop made = new RandomWorkshop(seed);
         made.losesNothing = true;
         Workshop shop = made.workshop(cups, spindles, true);
-        return new Workshop(shop.now(), shop.room(), BenchHours.daily(DayHours.parse("09:00-21:00"), QUIET), shop.spindles(), shop.cups(), List.of(), Duration.ofDays(days));
+        return new Workshop(
+                shop.now(),
+                shop.room(),
+                BenchHours.daily(DayHours.parse("09:00-21:00"), QUIET),
+                shop.spindles(),
+                shop.cups(),
+                List.of(),
+                Duration.ofDays(days));
     }
 
     public static Workshop of(long seed, int cups, int spindles) {
@@ -68,8 +80,12 @@ public final class RandomWorkshop {
 
     private Workshop workshop(int cups, int spindles, boolean small) {
         BenchHours hours = BenchHours.daily(DayHours.parse(HOURS[random.nextInt(HOURS.length)]), QUIET);
-        List<Spindle> all = IntStream.rangeClosed(1, spindles).mapToObj(i -> new Spindle(i, "spindle " + i)).toList();
-        List<Cup> planned = IntStream.rangeClosed(1, cups).mapToObj(i -> cup("N-%03d".formatted(i), small)).toList();
+        List<Spindle> all = IntStream.rangeClosed(1, spindles)
+                .mapToObj(i -> new Spindle(i, "spindle " + i))
+                .toList();
+        List<Cup> planned = IntStream.rangeClosed(1, cups)
+                .mapToObj(i -> cup("N-%03d".formatted(i), small))
+                .toList();
         return new Workshop(NOW, room, hours, all, planned, List.of(), Duration.ofDays(small ? 4 : 26 * 7));
     }
 
@@ -77,7 +93,8 @@ public final class RandomWorkshop {
         double base = 17 + random.nextInt(8);
         List<RoomReading> readings = new ArrayList<>();
         for (int hour = -72; hour <= 96; hour += 6) {
-            readings.add(new RoomReading(NOW.plus(Duration.ofHours(hour)), base + (Math.floorMod(hour, 24) < 12 ? 1 : -2)));
+            readings.add(
+                    new RoomReading(NOW.plus(Duration.ofHours(hour)), base + (Math.floorMod(hour, 24) < 12 ? 1 : -2)));
         }
         return new RoomCourse(readings);
     }
@@ -91,15 +108,21 @@ public final class RandomWorkshop {
         while (losesNothing && done < plan.size() && (plan.get(done).waiting().isWhileWet())) {
             done++;
         }
-        Optional<Instant> due = random.nextInt(4) == 0 ? Optional.empty() : Optional.of(NOW.truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(4 + random.nextInt(small ? 4 : 20))));
-        return cup.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20))))).with(new Cup.Promise(due, 1 + random.nextInt(3)));
+        Optional<Instant> due = random.nextInt(4) == 0
+                ? Optional.empty()
+                : Optional.of(
+                        NOW.truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(4 + random.nextInt(small ? 4 : 20))));
+        return cup.withLog(log(plan, done, NOW.minus(Duration.ofMinutes(15L * random.nextInt(20)))))
+                .with(new Cup.Promise(due, 1 + random.nextInt(3)));
     }
 
     /** A cup of one fine colour, its first steps done some hours apart, the last of them just now. */
     static Cup plainCup(String code, int done, Label label, Optional<Instant> due) {
         List<PlanStep> plan = plan(false, false, true);
         Resin resin = Resin.of(1, "regular", label);
-        return Cup.started(code, SLIM, new Cup.Resins(resin, resin), plan, NOW.minus(Duration.ofDays(3))).withLog(log(plan, done, NOW)).with(new Cup.Promise(due, 1));
+        return Cup.started(code, SLIM, new Cup.Resins(resin, resin), plan, NOW.minus(Duration.ofDays(3)))
+                .withLog(log(plan, done, NOW))
+                .with(new Cup.Promise(due, 1));
     }
 
     private static List<PlanStep> plan(boolean ink, boolean tape, boolean sand) {
@@ -139,8 +162,15 @@ public final class RandomWorkshop {
         for (int i = done - 1; i >= 0; i--) {
             PlanStep step = plan.get(i);
             Mark mark = new Mark(i + 1, at, at, "Mira", "");
-            log.add(0, step.kind().isPour() ? new LogEntry.Poured(mark, step.number(), 20, Optional.empty()) : new LogEntry.StepDone(mark, step.number()));
-            at = at.minus(Duration.ofMinutes(step.kind() == StepKind.GLITTER || step.kind() == StepKind.INK_BLOOM ? 5 : step.kind() == StepKind.PULL_TAPE ? 50 : 5 * 60));
+            log.add(
+                    0,
+                    step.kind().isPour()
+                            ? new LogEntry.Poured(mark, step.number(), 20, Optional.empty())
+                            : new LogEntry.StepDone(mark, step.number()));
+            at = at.minus(Duration.ofMinutes(
+                    step.kind() == StepKind.GLITTER || step.kind() == StepKind.INK_BLOOM
+                            ? 5
+                            : step.kind() == StepKind.PULL_TAPE ? 50 : 5 * 60));
         }
         return log;
     }

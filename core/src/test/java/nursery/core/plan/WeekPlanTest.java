@@ -26,7 +26,10 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
 
-/** What a plan says of itself: reasons, changes, departures, and what would save a late cup. The shop is at label speed and never sleeps. */
+/**
+ * What a plan says of itself: reasons, changes, departures, and what would save a late cup. The shop is at label speed
+ * and never sleeps.
+ */
 class WeekPlanTest {
 
     private static final Instant NOW = RandomWorkshop.NOW;
@@ -38,7 +41,12 @@ class WeekPlanTest {
     }
 
     private static Workshop shop(String hours, int spindles, Cup... cups) {
-        return new Workshop(NOW, RoomCourse.steady(22), BenchHours.daily(DayHours.parse(hours), NEVER), SPINDLES.subList(0, spindles), List.of(cups));
+        return new Workshop(
+                NOW,
+                RoomCourse.steady(22),
+                BenchHours.daily(DayHours.parse(hours), NEVER),
+                SPINDLES.subList(0, spindles),
+                List.of(cups));
     }
 
     private static WeekPlan plan(Workshop shop) {
@@ -46,7 +54,10 @@ class WeekPlanTest {
     }
 
     private static PlannedStep find(WeekPlan plan, String cup, StepKind kind) {
-        return plan.of(cup).stream().filter(step -> step.step().kind() == kind).findFirst().orElseThrow();
+        return plan.of(cup).stream()
+                .filter(step -> step.step().kind() == kind)
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -54,49 +65,70 @@ class WeekPlanTest {
         // The flood coat was poured just now; recoat straight on from 4 h (P14).
         WeekPlan plan = plan(shop("07:00-23:00", 1, cup("N-001", 5, Optional.empty())));
 
-        assertThat(Because.of(plan, find(plan, "N-001", StepKind.BUILD_COAT))).first().satisfies(because -> {
-            assertThat(because.what()).isEqualTo(What.WINDOW);
-            assertThat(because.words()).isEqualTo("the tack window opens");
-            assertThat(because.at()).isEqualTo(NOW.plus(Duration.ofHours(4)));
-        });
+        assertThat(Because.of(plan, find(plan, "N-001", StepKind.BUILD_COAT)))
+                .first()
+                .satisfies(because -> {
+                    assertThat(because.what()).isEqualTo(What.WINDOW);
+                    assertThat(because.words()).isEqualTo("the tack window opens");
+                    assertThat(because.at()).isEqualTo(NOW.plus(Duration.ofHours(4)));
+                });
     }
 
     @Test
     void aStepThatWaitsForTheMakerToComeSaysSo() {
         WeekPlan plan = plan(shop("18:00-22:00", 1, cup("N-001", 0, Optional.empty())));
 
-        assertThat(Because.of(plan, plan.steps().get(0))).extracting(Because::what, Because::words).containsExactly(tuple(What.BENCH, "your bench hours begin"));
+        assertThat(Because.of(plan, plan.steps().get(0)))
+                .extracting(Because::what, Because::words)
+                .containsExactly(tuple(What.BENCH, "your bench hours begin"));
     }
 
     @Test
     void ofTwoCupsTheSecondWaitsForHandsAndForTheSpindle() {
-        WeekPlan plan = plan(shop("07:00-23:00", 2, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
-        PlannedStep second = plan.steps().stream().filter(step -> step.step().kind() == StepKind.FINISHING_COAT).reduce((a, b) -> b).orElseThrow();
-        assertThat(Because.of(plan, second)).first().satisfies(because -> assertThat(because.words()).isEqualTo("hands come free from N-00%s: Finishing coat".formatted(second.cup().endsWith("1") ? "2" : "1")));
+        WeekPlan plan =
+                plan(shop("07:00-23:00", 2, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
+        PlannedStep second = plan.steps().stream()
+                .filter(step -> step.step().kind() == StepKind.FINISHING_COAT)
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        assertThat(Because.of(plan, second)).first().satisfies(because -> assertThat(because.words())
+                .isEqualTo("hands come free from N-00%s: Finishing coat"
+                        .formatted(second.cup().endsWith("1") ? "2" : "1")));
 
-        WeekPlan narrow = plan(shop("07:00-23:00", 1, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
-        PlannedStep later = narrow.steps().stream().filter(step -> step.step().kind() == StepKind.FINISHING_COAT).reduce((a, b) -> b).orElseThrow();
-        assertThat(Because.of(narrow, later)).anySatisfy(because -> assertThat(because).extracting(Because::what, Because::words).containsExactly(What.SPINDLE, "spindle 1 comes free"));
+        WeekPlan narrow =
+                plan(shop("07:00-23:00", 1, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
+        PlannedStep later = narrow.steps().stream()
+                .filter(step -> step.step().kind() == StepKind.FINISHING_COAT)
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        assertThat(Because.of(narrow, later)).anySatisfy(because -> assertThat(because)
+                .extracting(Because::what, Because::words)
+                .containsExactly(What.SPINDLE, "spindle 1 comes free"));
     }
 
     @Test
     void aPinnedStepSaysWhoWantedIt() {
         Cup cup = cup("N-001", 7, Optional.empty());
         int finishing = cup.plan().get(7).number();
-        WeekPlan plan = plan(shop("07:00-23:00", 1, cup).withPins(List.of(new Pin("N-001", finishing, NOW.plus(Duration.ofHours(3))))));
+        WeekPlan plan = plan(shop("07:00-23:00", 1, cup)
+                .withPins(List.of(new Pin("N-001", finishing, NOW.plus(Duration.ofHours(3))))));
 
-        assertThat(Because.of(plan, find(plan, "N-001", StepKind.FINISHING_COAT))).first().satisfies(because -> assertThat(because.words()).isEqualTo("you pinned it there"));
+        assertThat(Because.of(plan, find(plan, "N-001", StepKind.FINISHING_COAT)))
+                .first()
+                .satisfies(because -> assertThat(because.words()).isEqualTo("you pinned it there"));
     }
 
     @Test
     void aStepPutOffForAnothersMixNamesIt() {
         // Two coats within the working time of 40 min are poured from one mix.
-        WeekPlan plan = plan(shop("07:00-23:00", 2, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
+        WeekPlan plan =
+                plan(shop("07:00-23:00", 2, cup("N-001", 7, Optional.empty()), cup("N-002", 7, Optional.empty())));
 
         assertThat(plan.mixes()).singleElement().satisfies(mix -> {
             assertThat(mix.pours()).hasSize(2);
             assertThat(mix.resin().name()).isEqualTo("regular");
-            assertThat(mix.sharesMl()).isEqualTo(2 * plan.steps().get(0).amountMl().orElseThrow());
+            assertThat(mix.sharesMl())
+                    .isEqualTo(2 * plan.steps().get(0).amountMl().orElseThrow());
         });
         assertThat(plan.mixOf(plan.steps().get(0))).contains(plan.mixes().get(0));
     }
@@ -104,10 +136,14 @@ class WeekPlanTest {
     @Test
     void aStepMayBeMovedToWhereItsWindowAndTheBenchAllowIt() {
         // The flood coat was poured at 07:00; the tack window is from 11:00 to 13:00 (P14).
-        WeekPlan plan = plan(shop("08:00-10:00, 11:30-12:00, 12:20-12:30, 12:40-20:00", 1, cup("N-001", 5, Optional.empty())));
+        WeekPlan plan =
+                plan(shop("08:00-10:00, 11:30-12:00, 12:20-12:30, 12:40-20:00", 1, cup("N-001", 5, Optional.empty())));
         PlannedStep second = find(plan, "N-001", StepKind.BUILD_COAT);
 
-        assertThat(plan.otherTimes(second, 6)).doesNotContain(second.begins()).isSubsetOf(Instant.parse("2026-03-02T11:30:00Z"), Instant.parse("2026-03-02T12:40:00Z")).isNotEmpty();
+        assertThat(plan.otherTimes(second, 6))
+                .doesNotContain(second.begins())
+                .isSubsetOf(Instant.parse("2026-03-02T11:30:00Z"), Instant.parse("2026-03-02T12:40:00Z"))
+                .isNotEmpty();
         assertThat(plan.otherTimes(find(plan, "N-001", StepKind.FINISH), 2)).hasSize(2);
     }
 
@@ -116,9 +152,15 @@ class WeekPlanTest {
         WeekPlan plan = plan(shop("07:00-23:00", 1, cup("N-001", 0, Optional.empty())));
 
         for (int i = 1; i < plan.sessions().size(); i++) {
-            assertThat(Duration.between(plan.sessions().get(i - 1).ends(), plan.sessions().get(i).begins())).isGreaterThan(Duration.ofHours(1));
+            assertThat(Duration.between(
+                            plan.sessions().get(i - 1).ends(),
+                            plan.sessions().get(i).begins()))
+                    .isGreaterThan(Duration.ofHours(1));
         }
-        assertThat(plan.sessions().stream().mapToLong(Session::handsOnMinutes).sum()).isEqualTo(plan.steps().stream().mapToLong(step -> step.handsOn().toMinutes()).sum());
+        assertThat(plan.sessions().stream().mapToLong(Session::handsOnMinutes).sum())
+                .isEqualTo(plan.steps().stream()
+                        .mapToLong(step -> step.handsOn().toMinutes())
+                        .sum());
     }
 
     @Test
@@ -138,7 +180,9 @@ class WeekPlanTest {
     void aCupThatBecomesLateIsTold() {
         Optional<Instant> due = Optional.of(NOW.plus(Duration.ofDays(4)));
         Workshop shop = shop("07:00-23:00", 1, cup("N-001", 7, due));
-        BenchHours away = shop.hours().with(LocalDate.of(2026, 3, 2), DayHours.NONE).with(LocalDate.of(2026, 3, 3), DayHours.NONE);
+        BenchHours away = shop.hours()
+                .with(LocalDate.of(2026, 3, 2), DayHours.NONE)
+                .with(LocalDate.of(2026, 3, 3), DayHours.NONE);
 
         Changes changes = Changes.between(plan(shop), plan(shop.with(away)));
 
@@ -147,7 +191,8 @@ class WeekPlanTest {
             // Poured on 4 March 07:00 at the earliest, full cure 72 h later, promised for 6 March 07:00.
             assertThat(change.after().orElseThrow()).isEqualTo(Duration.ofHours(24));
         });
-        assertThat(Changes.between(plan(shop.with(away)), plan(shop)).noLongerLate()).hasSize(1);
+        assertThat(Changes.between(plan(shop.with(away)), plan(shop)).noLongerLate())
+                .hasSize(1);
     }
 
     @Test
@@ -165,7 +210,8 @@ class WeekPlanTest {
     void aStepNotLoggedInTimeIsOverdue() {
         Workshop shop = shop("07:00-23:00", 1, cup("N-001", 0, Optional.empty()));
         WeekPlan plan = plan(shop);
-        Workshop later = new Workshop(NOW.plus(Duration.ofHours(1)), shop.room(), shop.hours(), shop.spindles(), shop.cups());
+        Workshop later =
+                new Workshop(NOW.plus(Duration.ofHours(1)), shop.room(), shop.hours(), shop.spindles(), shop.cups());
 
         WeekPlan now = Planner.kept(plan.placements(), later);
 
@@ -188,7 +234,8 @@ class WeekPlanTest {
         // Ten kelvin colder the cure takes about twice as long (P28).
         assertThat(Departure.of(plan.placements(), now)).singleElement().satisfies(departure -> {
             assertThat(departure.kind()).isEqualTo(Kind.MOVED);
-            assertThat(departure.words()).contains("Trim the rim and sand cannot be where it was planned", "must be sandable");
+            assertThat(departure.words())
+                    .contains("Trim the rim and sand cannot be where it was planned", "must be sandable");
             assertThat(departure.by()).isBetween(Duration.ofHours(7), Duration.ofHours(9));
         });
     }
@@ -199,13 +246,22 @@ class WeekPlanTest {
         Cup other = cup("N-002", 4, Optional.empty());
         Workshop shop = shop("07:00-23:00", 2, cup, other);
         WeekPlan plan = plan(shop);
-        PlanStep extra = new PlanStep(cup.freeNumber(), StepKind.BUILD_COAT, Wait.straightOn(), "", cup.plan().get(5).role());
+        PlanStep extra = new PlanStep(
+                cup.freeNumber(),
+                StepKind.BUILD_COAT,
+                Wait.straightOn(),
+                "",
+                cup.plan().get(5).role());
         Cup longer = cup.withStepBefore(Optional.of(cup.plan().get(5)), extra);
 
         WeekPlan now = Planner.kept(plan.placements(), shop.withCups(List.of(longer, other)));
 
-        assertThat(Departure.of(plan.placements(), now)).first().satisfies(departure -> assertThat(departure).extracting(Departure::cup, Departure::kind).containsExactly("N-001", Kind.NOT_PLANNED));
-        assertThat(now.of("N-002")).extracting(PlannedStep::begins).isEqualTo(plan.of("N-002").stream().map(PlannedStep::begins).toList());
+        assertThat(Departure.of(plan.placements(), now)).first().satisfies(departure -> assertThat(departure)
+                .extracting(Departure::cup, Departure::kind)
+                .containsExactly("N-001", Kind.NOT_PLANNED));
+        assertThat(now.of("N-002"))
+                .extracting(PlannedStep::begins)
+                .isEqualTo(plan.of("N-002").stream().map(PlannedStep::begins).toList());
     }
 
     @Test
@@ -217,10 +273,13 @@ class WeekPlanTest {
         Workshop shop = shop("07:00-23:00", 2, cups.toArray(Cup[]::new));
         WeekPlan plan = plan(shop);
 
-        Planner calm = Planner.after(plan.placements(), shop.with(shop.hours().with(LocalDate.of(2026, 3, 5), DayHours.NONE)));
+        Planner calm =
+                Planner.after(plan.placements(), shop.with(shop.hours().with(LocalDate.of(2026, 3, 5), DayHours.NONE)));
         calm.improve(Budget.of(1500));
 
-        long kept = calm.best().placements().stream().filter(plan.placements()::contains).count();
+        long kept = calm.best().placements().stream()
+                .filter(plan.placements()::contains)
+                .count();
         assertThat(kept).isGreaterThan(plan.placements().size() / 2);
         assertThat(calm.score().lateMinutes()).isZero();
     }
@@ -253,15 +312,24 @@ class WeekPlanTest {
 
         List<Rescue> rescues = Rescue.of(plan, late, Optional.empty(), 100);
 
-        assertThat(rescues).isNotEmpty().first().satisfies(rescue -> assertThat(rescue.saves()).isTrue());
-        assertThat(rescues).extracting(Rescue::wish).contains(new Wish.Hours(LocalDate.of(2026, 3, 3), DayHours.parse("18:00-22:00")));
+        assertThat(rescues).isNotEmpty().first().satisfies(rescue -> assertThat(rescue.saves())
+                .isTrue());
+        assertThat(rescues)
+                .extracting(Rescue::wish)
+                .contains(new Wish.Hours(LocalDate.of(2026, 3, 3), DayHours.parse("18:00-22:00")));
     }
 
     /** A cup whose flood coat was poured just now and turns on the first spindle. */
     private static Cup turning() {
         Cup cup = cup("N-001", 5, Optional.empty());
         List<LogEntry> log = new ArrayList<>(cup.log());
-        log.set(4, new LogEntry.Poured(new Mark(5, NOW, NOW, "Mira", ""), cup.plan().get(4).number(), 20, Optional.of(SPINDLES.get(0))));
+        log.set(
+                4,
+                new LogEntry.Poured(
+                        new Mark(5, NOW, NOW, "Mira", ""),
+                        cup.plan().get(4).number(),
+                        20,
+                        Optional.of(SPINDLES.get(0))));
         return cup.withLog(log);
     }
 
@@ -282,7 +350,11 @@ class WeekPlanTest {
 
         WeekPlan plan = plan(shop.withSpindles(List.of(SPINDLES.get(1))));
 
-        assertThat(find(plan, "N-002", StepKind.FINISHING_COAT).turns().orElseThrow().spindle()).isEqualTo(SPINDLES.get(1));
+        assertThat(find(plan, "N-002", StepKind.FINISHING_COAT)
+                        .turns()
+                        .orElseThrow()
+                        .spindle())
+                .isEqualTo(SPINDLES.get(1));
         assertThat(PlanChecker.faultsOf(plan)).isEmpty();
     }
 }

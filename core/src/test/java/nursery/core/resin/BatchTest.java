@@ -36,7 +36,15 @@ class BatchTest {
     }
 
     private static Label label(OptionalDouble potLifeMin, OptionalDouble tolerancePercent) {
-        return new Label(REGULAR.ratio(), REGULAR.times(), REGULAR.referenceC(), REGULAR.activationKjPerMol(), REGULAR.densities(), REGULAR.viscosityPaS(), potLifeMin, tolerancePercent);
+        return new Label(
+                REGULAR.ratio(),
+                REGULAR.times(),
+                REGULAR.referenceC(),
+                REGULAR.activationKjPerMol(),
+                REGULAR.densities(),
+                REGULAR.viscosityPaS(),
+                potLifeMin,
+                tolerancePercent);
     }
 
     /** P3, common practice: for 1 ml of adhesive people mix 5. */
@@ -46,7 +54,9 @@ class BatchTest {
         assertThat(sheet.mix()).isEqualTo(new Mix(2.5, 2.5));
         assertThat(sheet.raisedToSmallestBatch()).isTrue();
         assertThat(sheet.leftoverMl()).isCloseTo(2.8, within(1e-9));
-        assertThat(sheet.servesMore(new Losses(1, 0.2))).as("P7: one 5 ml batch serves 3–4 cups thin").isEqualTo(2);
+        assertThat(sheet.servesMore(new Losses(1, 0.2)))
+                .as("P7: one 5 ml batch serves 3–4 cups thin")
+                .isEqualTo(2);
     }
 
     @Property(tries = 300)
@@ -56,8 +66,10 @@ class BatchTest {
             portions.add(portion("F-" + i, 0.5 + 40 * random.nextDouble()));
         }
         BatchSheet sheet = sheet(portions);
-        assertThat(sheet.sharesMl() + sheet.lossesMl() + sheet.leftoverMl()).isCloseTo(sheet.mix().totalMl(), within(1e-9));
-        assertThat(sheet.fills().stream().mapToDouble(Mix::totalMl).sum()).isCloseTo(sheet.mix().totalMl(), within(1e-9));
+        assertThat(sheet.sharesMl() + sheet.lossesMl() + sheet.leftoverMl())
+                .isCloseTo(sheet.mix().totalMl(), within(1e-9));
+        assertThat(sheet.fills().stream().mapToDouble(Mix::totalMl).sum())
+                .isCloseTo(sheet.mix().totalMl(), within(1e-9));
         assertThat(sheet.fills()).allSatisfy(fill -> assertThat(fill.totalMl()).isLessThanOrEqualTo(CUP.capacityMl()));
         assertThat(sheet.fills()).allSatisfy(fill -> assertThat(fill.partAMl()).isEqualTo(fill.partBMl()));
         assertThat(sheet.turns()).hasSameSizeAs(portions);
@@ -65,25 +77,37 @@ class BatchTest {
 
     @Test
     void whatClosesFirstIsPouredFirst() {
-        BatchSheet sheet = sheet(List.of(portion("open", 30), new Portion("late", 10, Optional.of(NOON.plusSeconds(3600))), new Portion("soon", 5, Optional.of(NOON)), portion("small", 2)));
-        assertThat(sheet.turns()).extracting(turn -> turn.portion().cup()).containsExactly("soon", "late", "open", "small");
+        BatchSheet sheet = sheet(List.of(
+                portion("open", 30),
+                new Portion("late", 10, Optional.of(NOON.plusSeconds(3600))),
+                new Portion("soon", 5, Optional.of(NOON)),
+                portion("small", 2)));
+        assertThat(sheet.turns())
+                .extracting(turn -> turn.portion().cup())
+                .containsExactly("soon", "late", "open", "small");
     }
 
-    /** A label's 40 min for 100 g: 4 min of mixing and 6 a cup reach the seventh cup; the pot here is 7 × 5 ml, under 100 g. */
+    /**
+     * A label's 40 min for 100 g: 4 min of mixing and 6 a cup reach the seventh cup; the pot here is 7 × 5 ml, under
+     * 100 g.
+     */
     @Test
     void theCupAtWhichToMixAgainIsNamed() {
         List<Portion> ten = new ArrayList<>();
         for (int i = 0; i < 10; i++) {
             ten.add(portion("F-0" + i, 5));
         }
-        BatchSheet sheet = BatchSheet.of(label(OptionalDouble.of(40), OptionalDouble.empty()), ten, Losses.USUAL, CUP, PACE, 22);
+        BatchSheet sheet =
+                BatchSheet.of(label(OptionalDouble.of(40), OptionalDouble.empty()), ten, Losses.USUAL, CUP, PACE, 22);
         assertThat(sheet.potMinutes()).isCloseTo(40, within(1e-9));
         assertThat(sheet.mixAgainBefore()).hasValue(8);
         assertThat(sheet.shouldBeTwo()).isTrue();
         assertThat(sheet(List.of(portion("one", 20))).shouldBeTwo()).isFalse();
     }
 
-    /** Eight times the mass halves the time by the cube-root rule (from memory); 10 °C more about halves it too (P28). */
+    /**
+     * Eight times the mass halves the time by the cube-root rule (from memory); 10 °C more about halves it too (P28).
+     */
     @Test
     void massAndWarmthShortenThePot() {
         double base = PotLife.minutes(REGULAR, 90, 22);
@@ -98,29 +122,39 @@ class BatchTest {
     @ParameterizedTest
     @ValueSource(doubles = {0, -1, Double.NaN, 501, 1e308})
     void sharesThatAreNoneAreAllNamed(double ml) {
-        assertThatThrownBy(() -> sheet(List.of(portion("F-01", ml), portion("F-02", 10), portion("F-03", ml)))).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly("share-F-01", "share-F-03"));
+        assertThatThrownBy(() -> sheet(List.of(portion("F-01", ml), portion("F-02", 10), portion("F-03", ml))))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly("share-F-01", "share-F-03"));
         assertThatThrownBy(() -> sheet(List.of())).hasMessageContaining("pick at least one");
     }
 
     @Test
     void aCupTooSmallForTheRatioIsRefused() {
-        assertThatThrownBy(() -> Fills.of(Mix.onMarks(MixRatio.parse("100:43"), 20, 2.5), MixRatio.parse("100:43"), CUP)).hasMessageContaining("more than the cup holds");
+        assertThatThrownBy(
+                        () -> Fills.of(Mix.onMarks(MixRatio.parse("100:43"), 20, 2.5), MixRatio.parse("100:43"), CUP))
+                .hasMessageContaining("more than the cup holds");
     }
 
     /** 130 ml at 1:1 in a 60 ml cup with 2.5 ml marks: 26 steps of 5 ml in three fills of 45, 45 and 40. */
     @Test
     void moreThanACupfulIsSplitEvenly() {
-        assertThat(Fills.of(new Mix(65, 65), MixRatio.parse("1:1"), CUP)).containsExactly(new Mix(22.5, 22.5), new Mix(22.5, 22.5), new Mix(20, 20));
+        assertThat(Fills.of(new Mix(65, 65), MixRatio.parse("1:1"), CUP))
+                .containsExactly(new Mix(22.5, 22.5), new Mix(22.5, 22.5), new Mix(20, 20));
     }
 
     @Property
-    void aLevelHoldsTheVolumeThatStandsBelowIt(@ForAll @DoubleRange(min = 20, max = 80) double bottomMm, @ForAll @DoubleRange(min = 20, max = 80) double topMm, @ForAll @DoubleRange(min = 0.5, max = 60) double ml) {
+    void aLevelHoldsTheVolumeThatStandsBelowIt(
+            @ForAll @DoubleRange(min = 20, max = 80) double bottomMm,
+            @ForAll @DoubleRange(min = 20, max = 80) double topMm,
+            @ForAll @DoubleRange(min = 0.5, max = 60) double ml) {
         MeasuringCup cup = new MeasuringCup(60, 2.5, bottomMm, topMm);
         double level = cup.levelMm(ml);
         double r0 = bottomMm / 2;
         double r1 = cup.radiusMm(level);
-        assertThat(Math.PI * level / 3 * (r0 * r0 + r0 * r1 + r1 * r1) / 1000).as("volume of a frustum").isCloseTo(ml, within(1e-4));
+        assertThat(Math.PI * level / 3 * (r0 * r0 + r0 * r1 + r1 * r1) / 1000)
+                .as("volume of a frustum")
+                .isCloseTo(ml, within(1e-4));
         assertThat(cup.levelMm(60)).isCloseTo(cup.heightMm(), within(1e-3));
     }
 
@@ -129,24 +163,38 @@ class BatchTest {
         MeasuringCup straight = new MeasuringCup(60, 2.5, 40, 40);
         assertThat(straight.levelMm(30)).isCloseTo(straight.heightMm() / 2, within(1e-9));
         assertThatThrownBy(() -> new MeasuringCup(10, 8, 40, 40)).hasMessageContaining("closer");
-        assertThatThrownBy(() -> new MeasuringCup(Double.NaN, 0, 1, 999)).isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults()).hasSize(4));
+        assertThatThrownBy(() -> new MeasuringCup(Double.NaN, 0, 1, 999))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .hasSize(4));
     }
 
     @ParameterizedTest
-    @CsvSource({"10, 10, FINE, 0, 0", "10, 10.2, FINE, 0.2, 0", "10, 10.5, USABLE_WITH_A_NOTE, 0.5, 0", "10, 9.6, USABLE_WITH_A_NOTE, 0, 0.4", "10, 8.8, DO_NOT_USE, 0, 1.2", "10, 12, DO_NOT_USE, 2, 0"})
+    @CsvSource({
+        "10, 10, FINE, 0, 0",
+        "10, 10.2, FINE, 0.2, 0",
+        "10, 10.5, USABLE_WITH_A_NOTE, 0.5, 0",
+        "10, 9.6, USABLE_WITH_A_NOTE, 0, 0.4",
+        "10, 8.8, DO_NOT_USE, 0, 1.2",
+        "10, 12, DO_NOT_USE, 2, 0"
+    })
     void aMeasuredPairIsJudgedAndMended(double a, double b, RatioCheck.Verdict verdict, double addA, double addB) {
         RatioCheck check = RatioCheck.of(REGULAR, a, b);
         assertThat(check.verdict()).isEqualTo(verdict);
         assertThat(check.addAMl()).isCloseTo(addA, within(1e-9));
         assertThat(check.addBMl()).isCloseTo(addB, within(1e-9));
-        assertThat(REGULAR.ratio().errorOf(a + check.addAMl(), b + check.addBMl())).isCloseTo(0, within(1e-12));
+        assertThat(REGULAR.ratio().errorOf(a + check.addAMl(), b + check.addBMl()))
+                .isCloseTo(0, within(1e-12));
     }
 
     @Test
     void theLabelsOwnToleranceCounts() {
         Label strict = label(OptionalDouble.empty(), OptionalDouble.of(2));
         assertThat(RatioCheck.of(strict, 10, 10.3).verdict()).isEqualTo(RatioCheck.Verdict.DO_NOT_USE);
-        assertThatThrownBy(() -> RatioCheck.of(strict, 0, Double.NaN)).isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults()).hasSize(2));
-        assertThatThrownBy(() -> label(OptionalDouble.of(0), OptionalDouble.of(90))).isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults()).hasSize(2));
+        assertThatThrownBy(() -> RatioCheck.of(strict, 0, Double.NaN))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .hasSize(2));
+        assertThatThrownBy(() -> label(OptionalDouble.of(0), OptionalDouble.of(90)))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .hasSize(2));
     }
 }

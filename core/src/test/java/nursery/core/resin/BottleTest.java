@@ -45,23 +45,43 @@ class BottleTest {
         }
         double ml = 1500 * random.nextDouble();
         Bottle.Drawing drawing = Bottle.draw(bottles, ml);
-        assertThat(drawing.draws().stream().mapToDouble(Bottle.Draw::ml).sum() + drawing.shortMl()).isCloseTo(ml, within(1e-6));
-        assertThat(drawing.draws()).allSatisfy(draw -> assertThat(draw.ml()).isLessThanOrEqualTo(bottles.get((int) draw.bottleId()).leftMl()));
+        assertThat(drawing.draws().stream().mapToDouble(Bottle.Draw::ml).sum() + drawing.shortMl())
+                .isCloseTo(ml, within(1e-6));
+        assertThat(drawing.draws()).allSatisfy(draw -> assertThat(draw.ml())
+                .isLessThanOrEqualTo(bottles.get((int) draw.bottleId()).leftMl()));
     }
 
     @ParameterizedTest
-    @CsvSource({"0, 0, holds", "-5, 0, holds", "NaN, 0, holds", "99999, 0, holds", "500, 501, left", "500, -1, left", "500, NaN, left"})
+    @CsvSource({
+        "0, 0, holds",
+        "-5, 0, holds",
+        "NaN, 0, holds",
+        "99999, 0, holds",
+        "500, 501, left",
+        "500, -1, left",
+        "500, NaN, left"
+    })
     void whatIsNoBottleIsRefused(double holdsMl, double leftMl, String field) {
-        assertThatThrownBy(() -> new Bottle(1, Part.B, "H-1", holdsMl, leftMl)).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly(field));
+        assertThatThrownBy(() -> new Bottle(1, Part.B, "H-1", holdsMl, leftMl))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly(field));
     }
 
     private static BatchSheet wave(double shareMl, Addition addition) {
-        return BatchSheet.of(StartingProfile.REGULAR.label(), List.of(new Portion("F-07", shareMl, Optional.empty(), Optional.of(addition))), Losses.USUAL,
-                new MeasuringCup(60, 2.5, 34, 42), new Pace(Pace.USUAL_MIXING_MIN, Pace.USUAL_PER_CUP_MIN), 22);
+        return BatchSheet.of(
+                StartingProfile.REGULAR.label(),
+                List.of(new Portion("F-07", shareMl, Optional.empty(), Optional.of(addition))),
+                Losses.USUAL,
+                new MeasuringCup(60, 2.5, 34, 42),
+                new Pace(Pace.USUAL_MIXING_MIN, Pace.USUAL_PER_CUP_MIN),
+                22);
     }
 
-    /** P7, common practice: a wave takes 20 ml, of which 5 ml is split off and tinted white. The split is part of the share. */
+    /**
+     * P7, common practice: a wave takes 20 ml, of which 5 ml is split off and tinted white. The split is part of the
+     * share.
+     */
     @Test
     void aWaveOfTwentyWithFiveTintedIsMixedAsTwentyAndItsLosses() {
         BatchSheet sheet = wave(20, new Addition(5, "white tint"));
@@ -74,7 +94,9 @@ class BottleTest {
     @ParameterizedTest
     @CsvSource({"0, white", "-1, white", "21, white", "NaN, white", "5, ' '"})
     void aSplitThatCannotBeIsRefused(double ml, String what) {
-        assertThatThrownBy(() -> wave(20, new Addition(ml, what))).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly("aside-F-07"));
+        assertThatThrownBy(() -> wave(20, new Addition(ml, what)))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly("aside-F-07"));
     }
 }

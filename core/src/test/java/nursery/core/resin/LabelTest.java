@@ -36,17 +36,24 @@ class LabelTest {
 
     @Test
     void timesOutOfOrderAreAllNamed() {
-        assertThatThrownBy(() -> new LabelTimes(1, 4, 6, 4, 8, 7, 24, 24, 20)).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly("recoatUntil", "sandableSure", "fullCure"));
-        assertThatThrownBy(() -> new LabelTimes(0, 4, 4, 6, 8, 12, 24, Double.NaN, 1e308)).isInstanceOfSatisfying(InvalidInput.class,
-                invalid -> assertThat(invalid.faults()).extracting(Fault::field).containsExactly("working", "cured", "fullCure"));
+        assertThatThrownBy(() -> new LabelTimes(1, 4, 6, 4, 8, 7, 24, 24, 20))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly("recoatUntil", "sandableSure", "fullCure"));
+        assertThatThrownBy(() -> new LabelTimes(0, 4, 4, 6, 8, 12, 24, Double.NaN, 1e308))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::field)
+                        .containsExactly("working", "cured", "fullCure"));
     }
 
     @Test
     void fahrenheitTypedForCelsiusIsRecognised() {
         Label regular = StartingProfile.REGULAR.label();
-        assertThatThrownBy(() -> new Label(regular.ratio(), regular.times(), 75, 50, Optional.empty(), OptionalDouble.empty()))
+        assertThatThrownBy(() ->
+                        new Label(regular.ratio(), regular.times(), 75, 50, Optional.empty(), OptionalDouble.empty()))
                 .hasMessageContaining("75 °F (23.9 °C)");
-        assertThatCode(() -> new Label(regular.ratio(), regular.times(), 24, 50, Optional.empty(), OptionalDouble.empty())).doesNotThrowAnyException();
+        assertThatCode(() ->
+                        new Label(regular.ratio(), regular.times(), 24, 50, Optional.empty(), OptionalDouble.empty()))
+                .doesNotThrowAnyException();
     }
 }

@@ -42,12 +42,16 @@ class MixTest {
     /** Common practice: equal weights at these densities give about 20 % too much hardener by volume. */
     @Test
     void equalWeightsAreNotEqualVolumes() {
-        assertThat(MixRatio.parse("1:1").errorOf(10 / USUAL.partAGPerMl(), 10 / USUAL.partBGPerMl())).isCloseTo(0.198, within(0.001));
+        assertThat(MixRatio.parse("1:1").errorOf(10 / USUAL.partAGPerMl(), 10 / USUAL.partBGPerMl()))
+                .isCloseTo(0.198, within(0.001));
     }
 
     @Property
-    void roundingNeverBendsTheRatioAndIsTheSmallestThatServes(@ForAll @IntRange(min = 1, max = 12) int a, @ForAll @IntRange(min = 1, max = 12) int b,
-            @ForAll @DoubleRange(min = 0.2, max = 900) double totalMl, @ForAll @IntRange(min = 1, max = 40) int tenthsPerMark) {
+    void roundingNeverBendsTheRatioAndIsTheSmallestThatServes(
+            @ForAll @IntRange(min = 1, max = 12) int a,
+            @ForAll @IntRange(min = 1, max = 12) int b,
+            @ForAll @DoubleRange(min = 0.2, max = 900) double totalMl,
+            @ForAll @IntRange(min = 1, max = 40) int tenthsPerMark) {
         BigDecimal mark = BigDecimal.valueOf(tenthsPerMark, 1);
         MixRatio ratio = new MixRatio(a, b);
         Mix mix = Mix.onMarks(ratio, totalMl, mark.doubleValue());
@@ -62,9 +66,13 @@ class MixTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"0:1", "1:", ":1", "1/1", "1:0", "", "2", "-1:1", "1:1:1", "21:1", "NaN:1", "1e3:1", "<b>:1"})
+    @ValueSource(
+            strings = {"0:1", "1:", ":1", "1/1", "1:0", "", "2", "-1:1", "1:1:1", "21:1", "NaN:1", "1e3:1", "<b>:1"})
     void whatIsNotARatioIsRefused(String written) {
-        assertThatThrownBy(() -> MixRatio.parse(written)).isInstanceOf(IllegalArgumentException.class).message().endsWith(".");
+        assertThatThrownBy(() -> MixRatio.parse(written))
+                .isInstanceOf(IllegalArgumentException.class)
+                .message()
+                .endsWith(".");
     }
 
     @Test
@@ -78,6 +86,7 @@ class MixTest {
     @ValueSource(doubles = {0, -5, Double.NaN, 1e308, 5000.01})
     void amountsThatNobodyMixesAreRefused(double totalMl) {
         assertThatThrownBy(() -> Mix.exactly(new MixRatio(1, 1), totalMl)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> Mix.onMarks(new MixRatio(1, 1), 10, totalMl)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Mix.onMarks(new MixRatio(1, 1), 10, totalMl))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -37,21 +37,38 @@ class OneColourGlitterTest {
 
     @Test
     void theShortestWayIsNineSteps() {
-        assertThat(plan()).extracting(PlanStep::kind).containsExactly(PREP, PAINT, ADHESIVE, GLITTER, FLOOD_COAT, BUILD_COAT, TRIM_AND_SAND, FINISHING_COAT, FINISH);
+        assertThat(plan())
+                .extracting(PlanStep::kind)
+                .containsExactly(
+                        PREP, PAINT, ADHESIVE, GLITTER, FLOOD_COAT, BUILD_COAT, TRIM_AND_SAND, FINISHING_COAT, FINISH);
         assertThat(plan()).extracting(PlanStep::number).containsExactly(1, 2, 3, 4, 5, 6, 7, 8, 9);
         assertThat(step(plan(), BUILD_COAT).waiting()).isEqualTo(Wait.straightOn());
     }
 
     @Test
     void schoolsAddTheirSteps() {
-        assertThat(plan(School.NEXT_DAY, School.SEAL_ALWAYS)).extracting(PlanStep::kind)
-                .containsExactly(PREP, PAINT, ADHESIVE, GLITTER, SEAL, FLOOD_COAT, SAND, BUILD_COAT, TRIM_AND_SAND, FINISHING_COAT, FINISH);
+        assertThat(plan(School.NEXT_DAY, School.SEAL_ALWAYS))
+                .extracting(PlanStep::kind)
+                .containsExactly(
+                        PREP,
+                        PAINT,
+                        ADHESIVE,
+                        GLITTER,
+                        SEAL,
+                        FLOOD_COAT,
+                        SAND,
+                        BUILD_COAT,
+                        TRIM_AND_SAND,
+                        FINISHING_COAT,
+                        FINISH);
     }
 
     /** P19 and P21: a fast adhesive sets in about 2 h, a generous regular one in about 6; a sealer dries 30 min. */
     @Test
     void waitsFollowTheSchoolAndTheResin() {
-        assertThat(step(OneColourGlitter.plan(Schools.of(), StartingProfile.FAST.label()), FLOOD_COAT).waiting()).isEqualTo(Wait.age(2));
+        assertThat(step(OneColourGlitter.plan(Schools.of(), StartingProfile.FAST.label()), FLOOD_COAT)
+                        .waiting())
+                .isEqualTo(Wait.age(2));
         assertThat(step(plan(School.ADHESIVE_GENEROUS), FLOOD_COAT).waiting()).isEqualTo(Wait.age(6));
         assertThat(step(plan(School.ADHESIVE_GENEROUS), ADHESIVE).role()).contains(CoatRole.ADHESIVE_GENEROUS);
         assertThat(step(plan(School.SEAL_ALWAYS), FLOOD_COAT).waiting()).isEqualTo(Wait.dry(Duration.ofMinutes(30)));
@@ -69,7 +86,8 @@ class OneColourGlitterTest {
     @Test
     void everyQuestionHasAnAnswerAndTheLaterOfTwoCounts() {
         assertThat(Schools.of().all()).hasSize(Question.values().length);
-        assertThat(Schools.of(School.TAPE, School.SAND_LINE).has(School.SAND_LINE)).isTrue();
+        assertThat(Schools.of(School.TAPE, School.SAND_LINE).has(School.SAND_LINE))
+                .isTrue();
         for (Question question : Question.values()) {
             assertThat(question.schools()).hasSizeGreaterThan(1);
         }
@@ -77,7 +95,8 @@ class OneColourGlitterTest {
 
     @Test
     void aCoatWithoutARoleIsNoStep() {
-        assertThatThrownBy(() -> new PlanStep(1, FLOOD_COAT, Wait.none(), "", Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new PlanStep(1, FLOOD_COAT, Wait.none(), "", Optional.empty()))
+                .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> Wait.dry(Duration.ofMinutes(-1))).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> Wait.age(Double.NaN)).isInstanceOf(IllegalArgumentException.class);
     }
