@@ -15,8 +15,7 @@ import nursery.app.shelf.ShelfBook;
 import nursery.core.cure.Calibration;
 import nursery.core.cure.Calibration.Observation;
 import nursery.core.cure.CoatMoment;
-import nursery.core.cure.RoomCourse;
-import nursery.core.floor.CupNow;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
@@ -87,10 +86,10 @@ class LearnedController {
     /** Every touch on a coat of this resin as it is sold now, with the room that coat had. */
     private List<Observation> touches(Resin resin) {
         List<Observation> observations = new ArrayList<>();
-        for (CupNow cup : floors.touched(resin.id())) {
-            RoomCourse course = floors.roomOf(cup);
+        Floors.Felt felt = floors.felt(resin.id());
+        for (Cup cup : felt.cups()) {
             Optional<LogEntry.Poured> newest = Optional.empty();
-            for (LogEntry entry : cup.cup().happened()) {
+            for (LogEntry entry : cup.happened()) {
                 if (entry instanceof LogEntry.Poured pour) {
                     newest = Optional.of(pour);
                 } else if (entry instanceof LogEntry.Touched touched) {
@@ -99,7 +98,7 @@ class LearnedController {
                                             .isAfter(pour.mark().happenedAt())
                                     && isOf(pour, resin))
                             .ifPresent(pour -> observations.add(Observation.of(
-                                    course,
+                                    felt.room(),
                                     pour.mark().happenedAt(),
                                     touched.mark().happenedAt(),
                                     touched.touch())));

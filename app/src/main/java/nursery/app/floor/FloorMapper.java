@@ -87,7 +87,7 @@ interface FloorMapper {
               e.resin_edition, e.touch, e.happened_at, e.recorded_at,
               e.recorded_by, e.note
             FROM log_entry e\s""";
-    String ON_THE_FLOOR = "JOIN cup c ON c.id = %s.cup_id WHERE c.leaves_at > #{now} ";
+    String IDS = "<foreach collection='ids' item='id' open='(' separator=',' close=')'>#{id}</foreach> ";
     String BATCH =
             """
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
@@ -119,12 +119,6 @@ interface FloorMapper {
 
     @Select(CUP + "WHERE c.code = #{code}")
     Optional<CupRow> cup(String code);
-
-    @Select(STEP + "WHERE s.cup_id = #{cupId} ORDER BY s.position")
-    List<StepRow> stepsOf(long cupId);
-
-    @Select(ENTRY + "WHERE e.cup_id = #{cupId} ORDER BY e.id")
-    List<EntryRow> entriesOf(long cupId);
 
     @Select(BATCH + "WHERE b.closed_at IS NULL ORDER BY b.id DESC, s.position")
     List<ShareRow> open();
@@ -163,8 +157,18 @@ interface FloorMapper {
     /** The cups whose coats of a resin were touched, the newest first. */
     @Select(
             """
-            SELECT code FROM cup WHERE id IN (SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id
-              = t.cup_id AND p.resin_id = #{resinId}
-              WHERE t.touch IS NOT NULL) ORDER BY id DESC LIMIT #{most}""")
-    List<String> touched(@Param("resinId") long resinId, @Param("most") int most);
+            SELECT c.id FROM cup c
+            WHERE EXISTS (SELECT 1 FROM log_entry t WHERE t.cup_id = c.id AND t.touch IS NOT NULL)
+              AND EXISTS (SELECT 1 FROM log_entry p WHERE p.cup_id = c.id AND p.resin_id = #{resinId})
+            ORDER BY c.id DESC LIMIT #{most}""")
+    List<Long> touched(@Param("resinId") long resinId, @Param("most") int most);
+
+    @Select("<script>" + CUP + "WHERE c.id IN " + IDS + " ORDER BY c.id DESC</script>")
+    List<CupRow> cupsOf(@Param("ids") List<Long> ids);
+
+    @Select("<script>" + STEP + "WHERE s.cup_id IN " + IDS + " ORDER BY s.cup_id, s.position</script>")
+    List<StepRow> stepsOf(@Param("ids") List<Long> ids);
+
+    @Select("<script>" + ENTRY + "WHERE e.cup_id IN " + IDS + " ORDER BY e.id</script>")
+    List<EntryRow> entriesOf(@Param("ids") List<Long> ids);
 }

@@ -59,7 +59,7 @@ public class Floors {
     private static final int BATCHES_TOLD = 60;
 
     private static final int ARCHIVE_PAGE = 50;
-    private static final int MOST_TOUCHED = 300;
+    private static final int MOST_TOUCHED = 60;
     private static final Duration AROUND_A_CUP = Duration.ofDays(2);
 
     private final FloorMapper mapper;
@@ -115,7 +115,7 @@ public class Floors {
         StampRow stamps = mapper.stamps();
         Shelf shelf = shelves.shelf(stamps.shelf());
         Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> cups = cups(shelf, ways.zone(), now).stream()
+        List<CupNow> cups = cups(mapper.cups(now), mapper.steps(now), mapper.entries(now), shelf, now).stream()
                 .map(cup -> new CupNow(cup, cup.at(air.course(), now)))
                 .toList();
         List<PlaceRow> places = mapper.places(now);
@@ -162,13 +162,9 @@ public class Floors {
 
     private Optional<CupNow> archived(String code, Floor floor) {
         return mapper.cup(code).map(row -> {
-            Cup cup = cup(
-                    row,
-                    floor.shelf(),
-                    floor.ways().zone(),
-                    mapper.stepsOf(row.id()),
-                    mapper.entriesOf(row.id()),
-                    floor.now());
+            List<Long> id = List.of(row.id());
+            Cup cup = cups(List.of(row), mapper.stepsOf(id), mapper.entriesOf(id), floor.shelf(), floor.now())
+                    .get(0);
             // One that came back while the floor was being read has the room everyone has.
             RoomCourse room = cup.leftAt().isEmpty()
                     ? floor.air().course()
@@ -207,11 +203,23 @@ public class Floors {
         return (archivedCups() + ARCHIVE_PAGE - 1) / ARCHIVE_PAGE;
     }
 
-    /** The cups on which a coat of a resin was touched, the newest first, wherever they lie. */
-    public List<CupNow> touched(long resinId) {
-        return mapper.touched(resinId, MOST_TOUCHED).stream()
-                .flatMap(code -> cup(code).stream())
-                .toList();
+    /**
+     * Cups on which a coat of a resin was touched.
+     *
+     * @param cups the newest ones, wherever they lie
+     * @param room as it was over all their lives
+     */
+    public record Felt(List<Cup> cups, RoomCourse room) {}
+
+    public Felt felt(long resinId) {
+        Instant now = moments.now();
+        List<Long> ids = mapper.touched(resinId, MOST_TOUCHED);
+        if (ids.isEmpty()) {
+            return new Felt(List.of(), now().air().course());
+        }
+        List<Cup> cups = cups(mapper.cupsOf(ids), mapper.stepsOf(ids), mapper.entriesOf(ids), shelf(), now);
+        Instant from = cups.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
+        return new Felt(cups, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
     }
 
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
@@ -223,18 +231,18 @@ public class Floors {
                 .orElseGet(() -> now().air().course());
     }
 
-    private List<Cup> cups(Shelf shelf, ZoneId zone, Instant now) {
-        Map<Long, List<EntryRow>> entries =
-                mapper.entries(now).stream().collect(Collectors.groupingBy(EntryRow::cupId));
-        Map<Long, List<StepRow>> steps = mapper.steps(now).stream().collect(Collectors.groupingBy(StepRow::cupId));
-        return mapper.cups(now).stream()
-                .filter(row -> steps.containsKey(row.id()))
+    private List<Cup> cups(List<CupRow> rows, List<StepRow> steps, List<EntryRow> entries, Shelf shelf, Instant now) {
+        ZoneId zone = ways().zone();
+        Map<Long, List<StepRow>> stepsOf = steps.stream().collect(Collectors.groupingBy(StepRow::cupId));
+        Map<Long, List<EntryRow>> entriesOf = entries.stream().collect(Collectors.groupingBy(EntryRow::cupId));
+        return rows.stream()
+                .filter(row -> stepsOf.containsKey(row.id()))
                 .map(row -> cup(
                         row,
                         shelf,
                         zone,
-                        steps.getOrDefault(row.id(), List.of()),
-                        entries.getOrDefault(row.id(), List.of()),
+                        stepsOf.getOrDefault(row.id(), List.of()),
+                        entriesOf.getOrDefault(row.id(), List.of()),
                         now))
                 .toList();
     }

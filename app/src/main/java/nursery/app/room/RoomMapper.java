@@ -29,7 +29,7 @@ interface RoomMapper {
             + "BY taken_at DESC LIMIT #{count}")
     List<ReadingRow> newest(@Param("place") String place, @Param("count") int count);
 
-    @Select("SELECT DISTINCT place FROM room_reading UNION SELECT DISTINCT place FROM room_sensor ORDER BY 1")
+    @Select("SELECT place FROM room_reading GROUP BY place UNION SELECT place FROM room_sensor ORDER BY 1")
     List<String> places();
 
     /**

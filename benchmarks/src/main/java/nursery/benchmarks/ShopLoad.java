@@ -1,0 +1,137 @@
+package nursery.benchmarks;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Many tablets in one shop: each asks for one page after another, and looks at it for a while. Prints what each page
+ * took, from asking until its last byte was there, which is more than the server's own time. Run by scripts/load.
+ */
+public final class ShopLoad {
+
+    private static final Duration WARM_UP = Duration.ofSeconds(20);
+    private static final List<String> PAGES = List.of("/", "/cups/%s", "/plan", "/mix", "/room", "/cups");
+    private static final Pattern CUP = Pattern.compile("href=\"/cups/([A-Z]+-\\d\\d)\"");
+
+    private final HttpClient web = HttpClient.newBuilder()
+            .version(HttpClient.Version.HTTP_1_1)
+            .connectTimeout(Duration.ofSeconds(5))
+            .build();
+    private final String shop;
+    private final List<String> cups = new ArrayList<>();
+    private final Map<String, ConcurrentLinkedQueue<Long>> micros = new LinkedHashMap<>();
+    private final Map<String, Integer> bytes = new LinkedHashMap<>();
+
+    private ShopLoad(String shop) {
+        this.shop = shop;
+    }
+
+    /** @param args the shop's address, how many clients, for how many seconds, and how long each looks at a page, ms */
+    public static void main(String[] args) throws IOException, InterruptedException {
+        ShopLoad load = new ShopLoad(args[0]);
+        load.findCups();
+        int clients = Integer.parseInt(args[1]);
+        long pauseMs = Long.parseLong(args[3]);
+        load.run(clients, WARM_UP, pauseMs);
+        load.micros.values().forEach(ConcurrentLinkedQueue::clear);
+        load.run(clients, Duration.ofSeconds(Long.parseLong(args[2])), pauseMs);
+        load.print();
+    }
+
+    private void findCups() throws IOException, InterruptedException {
+        Matcher found = CUP.matcher(get("/cups"));
+        while (found.find()) {
+            cups.add(found.group(1));
+        }
+        for (String page : PAGES) {
+            micros.put(page, new ConcurrentLinkedQueue<>());
+            bytes.put(page, get(page.formatted(cups.get(0))).length());
+        }
+    }
+
+    private void run(int clients, Duration length, long pauseMs) throws InterruptedException {
+        long until = System.nanoTime() + length.toNanos();
+        List<Thread> threads = new ArrayList<>();
+        for (int i = 0; i < clients; i++) {
+            int first = i;
+            Thread thread = new Thread(() -> use(first, until, pauseMs), "client-" + i);
+            thread.start();
+            threads.add(thread);
+            // Not all at the same moment: nobody's tablets are.
+            Thread.sleep(Math.min(pauseMs, 1000) / clients);
+        }
+        for (Thread thread : threads) {
+            thread.join();
+        }
+    }
+
+    private void use(int first, long until, long pauseMs) {
+        for (int i = first; System.nanoTime() < until; i++) {
+            String page = PAGES.get(i % PAGES.size());
+            try {
+                long begun = System.nanoTime();
+                get(page.formatted(cups.get(i / PAGES.size() % cups.size())));
+                micros.get(page).add((System.nanoTime() - begun) / 1000);
+                Thread.sleep(pauseMs);
+            } catch (IOException | InterruptedException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+    }
+
+    private String get(String path) throws IOException, InterruptedException {
+        HttpResponse<byte[]> answer = web.send(
+                HttpRequest.newBuilder(URI.create(shop + path)).build(), HttpResponse.BodyHandlers.ofByteArray());
+        if (answer.statusCode() != 200) {
+            throw new IOException(path + " answered " + answer.statusCode());
+        }
+        return new String(answer.body(), java.nio.charset.StandardCharsets.ISO_8859_1);
+    }
+
+    private void print() {
+        System.out.printf("%-12s %7s %9s %9s %9s %9s%n", "page", "asked", "p50 ms", "p95 ms", "max ms", "KB");
+        micros.forEach((page, times) -> {
+            long[] sorted = times.stream().mapToLong(Long::longValue).sorted().toArray();
+            System.out.printf(
+                    Locale.ROOT,
+                    "%-12s %7d %9.1f %9.1f %9.1f %9d%n",
+                    page.replace("%s", "…"),
+                    sorted.length,
+                    at(sorted, 0.5),
+                    at(sorted, 0.95),
+                    at(sorted, 1),
+                    bytes.get(page) / 1024);
+        });
+        long all = micros.values().stream().mapToLong(queue -> queue.size()).sum();
+        long[] sorted = micros.values().stream()
+                .flatMap(queue -> queue.stream())
+                .mapToLong(Long::longValue)
+                .toArray();
+        Arrays.sort(sorted);
+        System.out.printf(
+                Locale.ROOT,
+                "%-12s %7d %9.1f %9.1f %9.1f%n",
+                "all",
+                all,
+                at(sorted, 0.5),
+                at(sorted, 0.95),
+                at(sorted, 1));
+    }
+
+    private static double at(long[] sorted, double share) {
+        return sorted.length == 0 ? 0 : sorted[(int) Math.ceil(share * (sorted.length - 1))] / 1000.0;
+    }
+}
