@@ -5,16 +5,16 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
+import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Many tablets in one shop: each asks for one page after another, and looks at it for a while. Prints what each page
@@ -32,8 +32,14 @@ public final class ShopLoad {
             .build();
     private final String shop;
     private final List<String> cups = new ArrayList<>();
-    private final Map<String, ConcurrentLinkedQueue<Long>> micros = new LinkedHashMap<>();
-    private final Map<String, Integer> bytes = new LinkedHashMap<>();
+    private final List<Page> pages = new ArrayList<>();
+
+    /**
+     * A page, and how long each answer took.
+     *
+     * @param path with a %s where a cup's code belongs
+     */
+    private record Page(String path, int bytes, Queue<Long> micros) {}
 
     private ShopLoad(String shop) {
         this.shop = shop;
@@ -46,7 +52,7 @@ public final class ShopLoad {
         int clients = Integer.parseInt(args[1]);
         long pauseMs = Long.parseLong(args[3]);
         load.run(clients, WARM_UP, pauseMs);
-        load.micros.values().forEach(ConcurrentLinkedQueue::clear);
+        load.pages.forEach(page -> page.micros().clear());
         load.run(clients, Duration.ofSeconds(Long.parseLong(args[2])), pauseMs);
         load.print();
     }
@@ -57,8 +63,7 @@ public final class ShopLoad {
             cups.add(found.group(1));
         }
         for (String page : PAGES) {
-            micros.put(page, new ConcurrentLinkedQueue<>());
-            bytes.put(page, get(page.formatted(cups.get(0))).length());
+            pages.add(new Page(page, get(page.formatted(cups.get(0))).length(), new ConcurrentLinkedQueue<>()));
         }
     }
 
@@ -80,11 +85,11 @@ public final class ShopLoad {
 
     private void use(int first, long until, long pauseMs) {
         for (int i = first; System.nanoTime() < until; i++) {
-            String page = PAGES.get(i % PAGES.size());
+            Page page = pages.get(i % pages.size());
             try {
                 long begun = System.nanoTime();
-                get(page.formatted(cups.get(i / PAGES.size() % cups.size())));
-                micros.get(page).add((System.nanoTime() - begun) / 1000);
+                get(page.path().formatted(cups.get(i / pages.size() % cups.size())));
+                page.micros().add((System.nanoTime() - begun) / 1000);
                 Thread.sleep(pauseMs);
             } catch (IOException | InterruptedException e) {
                 throw new IllegalStateException(e);
@@ -98,37 +103,26 @@ public final class ShopLoad {
         if (answer.statusCode() != 200) {
             throw new IOException(path + " answered " + answer.statusCode());
         }
-        return new String(answer.body(), java.nio.charset.StandardCharsets.ISO_8859_1);
+        return new String(answer.body(), StandardCharsets.ISO_8859_1);
     }
 
     private void print() {
         System.out.printf("%-12s %7s %9s %9s %9s %9s%n", "page", "asked", "p50 ms", "p95 ms", "max ms", "KB");
-        micros.forEach((page, times) -> {
-            long[] sorted = times.stream().mapToLong(Long::longValue).sorted().toArray();
-            System.out.printf(
-                    Locale.ROOT,
-                    "%-12s %7d %9.1f %9.1f %9.1f %9d%n",
-                    page.replace("%s", "…"),
-                    sorted.length,
-                    at(sorted, 0.5),
-                    at(sorted, 0.95),
-                    at(sorted, 1),
-                    bytes.get(page) / 1024);
-        });
-        long all = micros.values().stream().mapToLong(queue -> queue.size()).sum();
-        long[] sorted = micros.values().stream()
-                .flatMap(queue -> queue.stream())
-                .mapToLong(Long::longValue)
-                .toArray();
-        Arrays.sort(sorted);
+        pages.forEach(page -> print(page.path().replace("%s", "…"), page.micros().stream(), page.bytes()));
+        print("all", pages.stream().flatMap(page -> page.micros().stream()), 0);
+    }
+
+    private static void print(String what, Stream<Long> micros, int bytes) {
+        long[] sorted = micros.mapToLong(Long::longValue).sorted().toArray();
         System.out.printf(
                 Locale.ROOT,
-                "%-12s %7d %9.1f %9.1f %9.1f%n",
-                "all",
-                all,
+                "%-12s %7d %9.1f %9.1f %9.1f %9d%n",
+                what,
+                sorted.length,
                 at(sorted, 0.5),
                 at(sorted, 0.95),
-                at(sorted, 1));
+                at(sorted, 1),
+                bytes / 1024);
     }
 
     private static double at(long[] sorted, double share) {
