@@ -79,9 +79,10 @@ ALTER TABLE blank_station DROP FOREIGN KEY blank_station_ibfk_1;
 ALTER TABLE blank_station ADD COLUMN edition INT NOT NULL DEFAULT 1 AFTER blank_id, DROP PRIMARY KEY, ADD PRIMARY KEY (blank_id, edition, position),
   ADD FOREIGN KEY (blank_id, edition) REFERENCES blank_edition (blank_id, number);
 
--- When a cup leaves the floor, worked out whenever something happens to it: far away while there is work on it.
+-- When a cup leaves the floor, worked out whenever something happens to it: far away while there is work on it; and how
+-- often it, its steps or its log were changed.
 ALTER TABLE cup ADD COLUMN blank_edition INT NOT NULL DEFAULT 1, ADD COLUMN leaves_at DATETIME(3) NOT NULL DEFAULT '9999-12-31',
-  ADD COLUMN left_how VARCHAR(16) NOT NULL DEFAULT '', ADD INDEX (leaves_at), ADD FOREIGN KEY (blank_id, blank_edition) REFERENCES blank_edition (blank_id, number);
+  ADD COLUMN left_how VARCHAR(16) NOT NULL DEFAULT '', ADD COLUMN version INT NOT NULL DEFAULT 0, ADD INDEX (leaves_at), ADD FOREIGN KEY (blank_id, blank_edition) REFERENCES blank_edition (blank_id, number);
 UPDATE cup c JOIN log_entry e ON e.cup_id = c.id AND e.kind = 'HANDED_OVER' LEFT JOIN log_entry x ON x.cancels_id = e.id
 SET c.leaves_at = e.happened_at, c.left_how = 'HANDED_OVER' WHERE x.id IS NULL;
 

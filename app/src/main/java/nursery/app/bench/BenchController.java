@@ -84,7 +84,6 @@ class BenchController {
                         .filter(row -> row.isNow() && row.share().isPresent())
                         .count());
         model.addAttribute("roomC", floor.air().temperatureC(now));
-        model.addAttribute("archived", rows.isEmpty() ? floors.archivedCups() : 0);
         model.addAttribute("hasBlanks", !floor.shelf().blanks().isEmpty());
         model.addAttribute("phases", Phase.values());
         return "bench/board :: board";

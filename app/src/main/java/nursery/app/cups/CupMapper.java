@@ -34,9 +34,19 @@ interface CupMapper {
             Instant startedAt,
             int matters) {}
 
-    /** Holds the cup until the transaction ends, so that two tablets log on it one after the other. */
-    @Select("SELECT id FROM cup WHERE code = #{code} FOR UPDATE")
-    Optional<Long> lock(String code);
+    /**
+     * Holds the cup until the transaction ends, so that two tablets log on it one after the other. Whoever holds it
+     * changes it, and the change is counted.
+     */
+    default Optional<Long> lock(String code) {
+        return change(code) == 0 ? Optional.empty() : Optional.of(idOf(code));
+    }
+
+    @Update("UPDATE cup SET version = version + 1 WHERE code = #{code}")
+    int change(String code);
+
+    @Select("SELECT id FROM cup WHERE code = #{code}")
+    long idOf(String code);
 
     @Select("SELECT id FROM spindle WHERE id = #{id} FOR UPDATE")
     Optional<Long> lockSpindle(long id);
@@ -62,7 +72,7 @@ interface CupMapper {
             affectData = true)
     long insertCup(NewCupRow cup);
 
-    @Update("UPDATE cup SET matters = #{matters} WHERE code = #{code}")
+    @Update("UPDATE cup SET matters = #{matters}, version = version + 1 WHERE code = #{code}")
     void setMatters(@Param("code") String code, @Param("matters") int matters);
 
     @Update("UPDATE cup SET base_resin_id = #{resinId}, last_resin_id = #{resinId} WHERE code = #{code}")

@@ -96,7 +96,7 @@ public class LogBook {
         Floor floor = floors.at(moments.now());
         Optional<CupNow> here = floor.find(code);
         CupNow cup = here.orElseGet(() -> floors.cup(code).orElseThrow());
-        return new Read(floor, cup.cup(), here.isPresent() ? floor.air().course() : floors.roomOf(cup));
+        return new Read(floor, cup.cup(), here.isPresent() ? floor.air().course() : floors.roomOf(cup.cup()));
     }
 
     private static Optional<Spindle> spindleOf(LogEntry entry) {
@@ -271,6 +271,7 @@ public class LogBook {
                 entry.mark().recordedAt(),
                 entry.mark().recordedBy(),
                 "Made room for %s.".formatted(code));
+        mapper.change(other.code());
         mapper.insertEntry(EntryRow.of(other.cup().id(), LogEntry.takenOff(mark)));
     }
 }

@@ -73,18 +73,21 @@ class StartController {
                 .map(cup -> new Standing(cup, Looks.of(cup)))
                 .toList();
         model.addAttribute("cups", all);
-        model.addAttribute("archived", floors.archivedCups());
         model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(Standing::picture)));
         return "cups/cups";
     }
 
-    /** The cups that have left it, the newest first. */
+    /** The cups that have left it, the newest first; only those a word is found in, if one is typed. */
     @GetMapping("/cups/archive")
-    String archive(@RequestParam(defaultValue = "1") String page, Model model) {
-        int pages = Math.max(1, floors.archivePages());
+    String archive(
+            @RequestParam(defaultValue = "1") String page, @RequestParam(defaultValue = "") String find, Model model) {
+        String wanted = find.strip();
+        int archived = floors.archivedCups(wanted);
+        int pages = Math.max(1, (archived + Floors.ARCHIVE_PAGE - 1) / Floors.ARCHIVE_PAGE);
         int shown = page.matches("\\d{1,6}") ? Math.max(1, Math.min(pages, Integer.parseInt(page))) : 1;
-        model.addAttribute("cups", floors.archive(shown));
-        model.addAttribute("archived", floors.archivedCups());
+        model.addAttribute("cups", floors.archive(shown, wanted));
+        model.addAttribute("archived", archived);
+        model.addAttribute("find", wanted);
         model.addAttribute("page", shown);
         model.addAttribute("pages", pages);
         return "cups/archive";

@@ -5,7 +5,11 @@ import java.time.LocalDate;
 import nursery.app.platform.Published;
 import org.jspecify.annotations.Nullable;
 
-/** A cup as its table keeps it. */
+/**
+ * A cup as its table keeps it.
+ *
+ * @param version counts every change to it, to its steps and to its log
+ */
 @Published
 public record CupRow(
         long id,
@@ -23,4 +27,5 @@ public record CupRow(
         String technique,
         Instant startedAt,
         int matters,
-        Instant leavesAt) {}
+        Instant leavesAt,
+        int version) {}

@@ -74,7 +74,7 @@ interface FloorMapper {
             """
             SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id,
               c.due_on, c.paint_colour, c.glitter_colour, c.schools,
-              c.technique, c.started_at, c.matters, c.leaves_at
+              c.technique, c.started_at, c.matters, c.leaves_at, c.version
             FROM cup c\s""";
     String STEP =
             """
@@ -106,13 +106,6 @@ interface FloorMapper {
               p.cure_place, p.forecast, p.steady_c, p.heating
             FROM (SELECT 1 AS id) one LEFT JOIN room_plan p ON p.id = one.id""")
     StampRow stamps();
-
-    // Entries first, then steps, then cups: what is written in between is then missing as a whole.
-    @Select(ENTRY + "JOIN cup c ON c.id = e.cup_id WHERE c.leaves_at > #{now} ORDER BY e.id")
-    List<EntryRow> entries(Instant now);
-
-    @Select(STEP + "JOIN cup c ON c.id = s.cup_id WHERE c.leaves_at > #{now} ORDER BY s.cup_id, s.position")
-    List<StepRow> steps(Instant now);
 
     @Select(CUP + "WHERE c.leaves_at > #{now} ORDER BY c.id")
     List<CupRow> cups(Instant now);
@@ -147,12 +140,19 @@ interface FloorMapper {
             + "- #{batches} ORDER BY happened_at, id")
     List<PourRow> pours(int batches);
 
-    @Select("SELECT code, name, made_for, due_on, leaves_at, left_how FROM cup WHERE leaves_at <= #{now} ORDER BY "
-            + "leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}")
-    List<ArchivedRow> archived(@Param("now") Instant now, @Param("skip") int skip, @Param("count") int count);
+    String ARCHIVED =
+            """
+            FROM cup WHERE leaves_at &lt;= #{now}
+            <if test="find != ''">AND (INSTR(code, #{find}) OR INSTR(name, #{find}) OR INSTR(made_for, #{find}))</if>
+            """;
 
-    @Select("SELECT COUNT(*) FROM cup WHERE leaves_at <= #{now}")
-    int archivedCount(Instant now);
+    @Select("<script>SELECT code, name, made_for, due_on, leaves_at, left_how " + ARCHIVED
+            + "ORDER BY leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}</script>")
+    List<ArchivedRow> archived(
+            @Param("now") Instant now, @Param("find") String find, @Param("skip") int skip, @Param("count") int count);
+
+    @Select("<script>SELECT COUNT(*) " + ARCHIVED + "</script>")
+    int archivedCount(@Param("now") Instant now, @Param("find") String find);
 
     /** The cups whose coats of a resin were touched, the newest first. */
     @Select(

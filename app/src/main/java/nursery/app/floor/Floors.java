@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import nursery.app.floor.FloorMapper.PlaceRow;
 import nursery.app.floor.FloorMapper.PourRow;
 import nursery.app.floor.FloorMapper.StampRow;
@@ -24,7 +23,6 @@ import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
-import nursery.core.floor.ShelfBlank;
 import nursery.core.floor.Standing;
 import nursery.core.floor.Ways;
 import nursery.core.log.Cup;
@@ -38,9 +36,6 @@ import nursery.core.plan.Placement;
 import nursery.core.plan.Workshop;
 import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
-import nursery.core.technique.PlanStep;
-import nursery.core.technique.School;
-import nursery.core.technique.Schools;
 import org.springframework.http.HttpMethod;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
@@ -58,19 +53,27 @@ public class Floors {
     /** Enough of the newest mixes to know how fast the maker works. */
     private static final int BATCHES_TOLD = 60;
 
-    private static final int ARCHIVE_PAGE = 50;
+    public static final int ARCHIVE_PAGE = 50;
     private static final int MOST_TOUCHED = 60;
     private static final Duration AROUND_A_CUP = Duration.ofDays(2);
 
     private final FloorMapper mapper;
+    private final CupReader cups;
     private final ShelfReader shelves;
     private final AirReader airs;
     private final HoursReader hours;
     private final Moments moments;
     private volatile Optional<Standing> looked = Optional.empty();
 
-    Floors(FloorMapper mapper, ShelfReader shelves, AirReader airs, HoursReader hours, Moments moments) {
+    Floors(
+            FloorMapper mapper,
+            CupReader cups,
+            ShelfReader shelves,
+            AirReader airs,
+            HoursReader hours,
+            Moments moments) {
         this.mapper = mapper;
+        this.cups = cups;
         this.shelves = shelves;
         this.airs = airs;
         this.hours = hours;
@@ -101,23 +104,25 @@ public class Floors {
     }
 
     public Shelf shelf() {
-        return shelves.shelf(mapper.stamps().shelf());
+        return shelves.shelf(stamps().shelf());
     }
 
     /** What is expected of the room. */
     public RoomPlan roomPlan() {
-        return AirReader.plan(mapper.stamps());
+        return AirReader.plan(stamps());
+    }
+
+    private StampRow stamps() {
+        return once("stamps", mapper::stamps);
     }
 
     /** The floor at a moment. */
     public Floor at(Instant now) {
         Ways ways = ways();
-        StampRow stamps = mapper.stamps();
+        StampRow stamps = stamps();
         Shelf shelf = shelves.shelf(stamps.shelf());
         Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> cups = cups(mapper.cups(now), mapper.steps(now), mapper.entries(now), shelf, now).stream()
-                .map(cup -> new CupNow(cup, cup.at(air.course(), now)))
-                .toList();
+        List<CupNow> onTheFloor = cups.onTheFloor(shelf, ways.zone(), air.course(), now);
         List<PlaceRow> places = mapper.places(now);
         List<Pin> pins = places.stream()
                 .filter(PlaceRow::pinned)
@@ -133,7 +138,7 @@ public class Floors {
                 ways,
                 air,
                 shelf,
-                cups,
+                onTheFloor,
                 Batches.of(mapper.open()),
                 pace,
                 hours.hours(ways.quiet(), now),
@@ -161,28 +166,22 @@ public class Floors {
     }
 
     private Optional<CupNow> archived(String code, Floor floor) {
-        return mapper.cup(code).map(row -> {
-            List<Long> id = List.of(row.id());
-            Cup cup = cups(List.of(row), mapper.stepsOf(id), mapper.entriesOf(id), floor.shelf(), floor.now())
-                    .get(0);
-            // One that came back while the floor was being read has the room everyone has.
-            RoomCourse room = cup.leftAt().isEmpty()
-                    ? floor.air().course()
-                    : airs.then(
-                            roomPlan().curePlace(),
-                            cup.startedAt().minus(AROUND_A_CUP),
-                            cup.leftAt().get().plus(AROUND_A_CUP));
-            return new CupNow(cup, cup.at(room, floor.now()));
-        });
+        return cups.find(code, floor.shelf(), floor.ways().zone(), floor.now())
+                .map(cup -> new CupNow(cup, cup.at(roomOf(cup), floor.now())));
     }
 
     public Optional<Batch> batch(long number) {
         return Batches.of(mapper.batch(number)).stream().findFirst();
     }
 
-    /** A page of the archive, the newest first; pages count from 1. */
-    public List<Archived> archive(int page) {
-        return mapper.archived(moments.now(), Math.max(0, page - 1) * ARCHIVE_PAGE, ARCHIVE_PAGE).stream()
+    /**
+     * A page of the archive, the newest first; pages count from 1.
+     *
+     * @param find what must stand in its code, its name or for whom it was made; nothing if empty
+     */
+    public List<Archived> archive(int page, String find) {
+        int skip = Math.max(0, page - 1) * ARCHIVE_PAGE;
+        return mapper.archived(moments.now(), find, skip, ARCHIVE_PAGE).stream()
                 .map(row -> new Archived(
                         row.code(),
                         row.name(),
@@ -195,12 +194,8 @@ public class Floors {
                 .toList();
     }
 
-    public int archivedCups() {
-        return mapper.archivedCount(moments.now());
-    }
-
-    public int archivePages() {
-        return (archivedCups() + ARCHIVE_PAGE - 1) / ARCHIVE_PAGE;
+    public int archivedCups(String find) {
+        return mapper.archivedCount(moments.now(), find);
     }
 
     /**
@@ -213,71 +208,18 @@ public class Floors {
 
     public Felt felt(long resinId) {
         Instant now = moments.now();
-        List<Long> ids = mapper.touched(resinId, MOST_TOUCHED);
-        if (ids.isEmpty()) {
-            return new Felt(List.of(), now().air().course());
-        }
-        List<Cup> cups = cups(mapper.cupsOf(ids), mapper.stepsOf(ids), mapper.entriesOf(ids), shelf(), now);
-        Instant from = cups.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
-        return new Felt(cups, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
+        List<Cup> touched = cups.all(mapper.touched(resinId, MOST_TOUCHED), shelf(), ways().zone(), now);
+        Instant from =
+                touched.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
+        return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
     }
 
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
-    public RoomCourse roomOf(CupNow cup) {
-        return cup.cup()
-                .leftAt()
-                .map(left -> airs.then(
-                        roomPlan().curePlace(), cup.cup().startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
+    public RoomCourse roomOf(Cup cup) {
+        return cup.leftAt()
+                .map(left ->
+                        airs.then(roomPlan().curePlace(), cup.startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
                 .orElseGet(() -> now().air().course());
-    }
-
-    private List<Cup> cups(List<CupRow> rows, List<StepRow> steps, List<EntryRow> entries, Shelf shelf, Instant now) {
-        ZoneId zone = ways().zone();
-        Map<Long, List<StepRow>> stepsOf = steps.stream().collect(Collectors.groupingBy(StepRow::cupId));
-        Map<Long, List<EntryRow>> entriesOf = entries.stream().collect(Collectors.groupingBy(EntryRow::cupId));
-        return rows.stream()
-                .filter(row -> stepsOf.containsKey(row.id()))
-                .map(row -> cup(
-                        row,
-                        shelf,
-                        zone,
-                        stepsOf.getOrDefault(row.id(), List.of()),
-                        entriesOf.getOrDefault(row.id(), List.of()),
-                        now))
-                .toList();
-    }
-
-    private static Cup cup(
-            CupRow row, Shelf shelf, ZoneId zone, List<StepRow> steps, List<EntryRow> entries, Instant now) {
-        Optional<Instant> leftAt = Optional.of(row.leavesAt()).filter(at -> !at.isAfter(now));
-        ShelfBlank blank = shelf.blank(row.blankId()).orElseThrow();
-        Cup.Resins resins = new Cup.Resins(
-                shelf.resin(row.baseResinId()).orElseThrow(),
-                shelf.resin(row.lastResinId()).orElseThrow());
-        Schools schools = Schools.of(
-                Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
-        List<PlanStep> plan = steps.stream().map(StepRow::step).toList();
-        List<LogEntry> log = entries.stream().map(entry -> entry.entry(shelf)).toList();
-        Optional<Instant> due = Optional.ofNullable(row.dueOn())
-                .map(day -> day.atStartOfDay(zone).toInstant());
-        return new Cup(
-                row.id(),
-                row.code(),
-                new Cup.About(
-                        row.name(),
-                        row.madeFor(),
-                        row.technique(),
-                        blank.name(),
-                        row.paintColour(),
-                        row.glitterColour()),
-                blank.editions().asKnown(row.blankEdition(), leftAt.orElse(Instant.MAX)),
-                resins,
-                schools,
-                plan,
-                row.startedAt(),
-                log,
-                new Cup.Promise(due, row.matters()),
-                leftAt);
     }
 
     private double learnedPace() {

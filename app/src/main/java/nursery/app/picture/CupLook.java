@@ -25,7 +25,7 @@ public record CupLook(Optional<String> paint, Optional<String> glitter, Set<Deco
         SPECKS
     }
 
-    public boolean has(String name) {
-        return decor.contains(Decor.valueOf(name));
+    public boolean has(Decor one) {
+        return decor.contains(one);
     }
 }

@@ -1,10 +1,13 @@
 package nursery.app.picture;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import nursery.app.picture.CupLook.Decor;
+import nursery.core.cup.Blank;
 import nursery.core.floor.CupNow;
 import nursery.core.technique.StepKind;
 
@@ -31,7 +34,20 @@ public final class Looks {
             StepKind.FOIL,
             Decor.SPECKS);
 
+    /** Enough for every cup of a large shop; the one not asked for longest is drawn again when it is. */
+    private static final int MOST_KEPT = 500;
+
+    private static final Map<Key, CupPicture> KEPT = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, CupPicture> eldest) {
+            return size() > MOST_KEPT;
+        }
+    });
+
     private Looks() {}
+
+    /** What a drawing depends on. */
+    private record Key(String code, Blank blank, CupLook look) {}
 
     public static CupPicture of(CupNow cup) {
         Set<StepKind> done = cup.cup().plan().stream()
@@ -49,6 +65,8 @@ public final class Looks {
                 decor,
                 glitter,
                 cup.state().clearCoats());
-        return CupPicture.of(cup.code(), cup.cup().blank(), look);
+        return KEPT.computeIfAbsent(
+                new Key(cup.code(), cup.cup().blank(), look),
+                key -> CupPicture.of(key.code(), key.blank(), key.look()));
     }
 }

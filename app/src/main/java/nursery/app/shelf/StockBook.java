@@ -1,6 +1,7 @@
 package nursery.app.shelf;
 
 import java.util.List;
+import java.util.stream.Stream;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockMapper.BottleRow;
@@ -47,25 +48,29 @@ public class StockBook {
                 .toList();
     }
 
-    /** Bottles of one part of a resin that are not empty, the one opened first coming first. */
-    public List<Bottle> bottles(long resinId, Part part) {
+    /** Bottles of a resin, the one opened first coming first. */
+    private List<Bottle> bottles(long resinId) {
         return bottles().stream()
                 .filter(stocked -> stocked.resinId() == resinId)
                 .map(StockedBottle::bottle)
+                .toList();
+    }
+
+    private static Bottle.Drawing drawn(List<Bottle> bottles, Mix mix, Part part) {
+        List<Bottle> open = bottles.stream()
                 .filter(bottle -> bottle.part() == part && bottle.leftMl() > 0)
                 .toList();
+        return Bottle.draw(open, part == Part.A ? mix.partAMl() : mix.partBMl());
     }
 
     /** What the bottles lack for a mix, by the book; nothing for a resin whose bottles are not kept. */
     public List<Lot> missingFor(long resinId, Mix mix) {
-        if (bottles().stream().noneMatch(stocked -> stocked.resinId() == resinId)) {
+        List<Bottle> bottles = bottles(resinId);
+        if (bottles.isEmpty()) {
             return List.of();
         }
-        return List.of(Part.values()).stream()
-                .map(part -> new Lot(
-                        part,
-                        "",
-                        Bottle.draw(bottles(resinId, part), of(mix, part)).shortMl()))
+        return Stream.of(Part.values())
+                .map(part -> new Lot(part, "", drawn(bottles, mix, part).shortMl()))
                 .filter(lot -> lot.ml() > 0.05)
                 .toList();
     }
@@ -96,10 +101,9 @@ public class StockBook {
 
     private void draw(long resinId, Mix mix, DrawnFor drawnFor, String by) {
         mapper.lock(resinId);
+        List<Bottle> bottles = bottles(resinId);
         for (Part part : Part.values()) {
-            Bottle.draw(bottles(resinId, part), of(mix, part))
-                    .draws()
-                    .forEach(draw -> insert(draw.bottleId(), drawnFor, draw.ml(), by));
+            drawn(bottles, mix, part).draws().forEach(draw -> insert(draw.bottleId(), drawnFor, draw.ml(), by));
         }
     }
 
@@ -143,10 +147,6 @@ public class StockBook {
                 .findFirst()
                 .orElseThrow();
         insert(bottleId, new DrawnFor(null, null), now.leftMl() - leftMl, by);
-    }
-
-    private static double of(Mix mix, Part part) {
-        return part == Part.A ? mix.partAMl() : mix.partBMl();
     }
 
     private static Bottle bottle(BottleRow row) {

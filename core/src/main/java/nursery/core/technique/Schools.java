@@ -40,4 +40,14 @@ public final class Schools {
     public List<School> all() {
         return List.copyOf(chosen.values());
     }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Schools schools && chosen.equals(schools.chosen);
+    }
+
+    @Override
+    public int hashCode() {
+        return chosen.hashCode();
+    }
 }
