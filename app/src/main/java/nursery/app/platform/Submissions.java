@@ -62,7 +62,8 @@ public class Submissions {
 
     private void tidy() {
         Instant now = moments.now();
-        if (now.isAfter(tidiedAt.plus(TIDIED_EVERY))) {
+        // Either way: a clock that was set back must not put it off.
+        if (Duration.between(tidiedAt, now).abs().compareTo(TIDIED_EVERY) > 0) {
             tidiedAt = now;
             mapper.forget(now.minus(REMEMBERED));
         }
