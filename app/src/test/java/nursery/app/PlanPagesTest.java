@@ -7,13 +7,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
+import nursery.core.log.Cup;
 import nursery.core.plan.Placement;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.WeekPlan;
@@ -241,6 +245,36 @@ class PlanPagesTest extends PlannedShop {
         tablet.send("/plan/hours", typed("bench-1", "19-21:30", "booth-1", "19-21"));
         assertThat(tablet.page("/plan/hours")).contains("19:00–21:30", "19:00–21:00");
         assertThat(shop.plan().steps().get(0).begins()).isEqualTo("2026-03-02T19:00:00Z");
+    }
+
+    @Test
+    void aRescueIsTakenWithOneTouch() {
+        keep();
+        Instant ready = shop.plan().readyAt().get("A-01");
+        String due = ready.minus(Duration.ofDays(1)).toString().substring(0, 10);
+        shop.sql().update("UPDATE cup SET due_on = ? WHERE code = 'A-01'", due);
+        assertThat(shop.plan().late()).extracting(Cup::code).containsExactly("A-01");
+        String offers = tablet.page("/plan/cup/A-01/rescue");
+        String form = offers.substring(offers.indexOf("<form"), offers.indexOf("</form>"));
+        assertThat(form).contains("Take it", "without one of its middle coats");
+        Duration late = late("A-01");
+        Map<String, String> typed = typed();
+        Matcher hidden = Pattern.compile("name=\"(\\w+)\" value=\"([^\"]*)\"").matcher(form);
+        hidden.results().forEach(found -> typed.put(found.group(1), found.group(2)));
+
+        String change = location(tablet.send("/plan/want", typed));
+        assertThat(late("A-01")).as("nothing is done before it is kept").isEqualTo(late);
+        tablet.send(change + "/keep", typed());
+
+        assertThat(late("A-01")).isLessThan(late);
+        assertThat(shop.cup("A-01").cup().find(6))
+                .as("the coat is out of its plan")
+                .isEmpty();
+        assertThat(shop.departures()).isEmpty();
+    }
+
+    private static Duration late(String code) {
+        return shop.plan().lateness(shop.cup(code).cup()).orElse(Duration.ZERO);
     }
 
     @Test
