@@ -22,7 +22,7 @@ import java.util.stream.Stream;
  */
 public final class ShopLoad {
 
-    private static final Duration WARM_UP = Duration.ofSeconds(20);
+    private static final Duration WARM_UP = Duration.ofSeconds(60);
     private static final List<String> PAGES = List.of("/", "/cups/%s", "/plan", "/mix", "/room", "/cups");
     private static final Pattern CUP = Pattern.compile("href=\"/cups/([A-Z]+-\\d\\d)\"");
 
