@@ -46,10 +46,6 @@ record BenchRow(
                 TimeBar.of(frame, coat, next.map(NextAction::window)));
     }
 
-    public String phaseStyle() {
-        return phase.map(TimeBar::styleOf).orElse("none");
-    }
-
     boolean isNow() {
         return next.isPresent() && readiness != Readiness.WAITING;
     }

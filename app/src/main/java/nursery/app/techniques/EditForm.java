@@ -79,10 +79,6 @@ final class EditForm {
         public boolean isRepeat() {
             return value("do").startsWith("repeat");
         }
-
-        boolean hasOnly(String school) {
-            return Arrays.asList(value("only").split(",")).contains(school);
-        }
     }
 
     static Map<String, String> filled(Technique technique) {

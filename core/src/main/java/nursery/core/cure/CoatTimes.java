@@ -53,10 +53,6 @@ public final class CoatTimes {
         return label;
     }
 
-    public Instant workableUntil() {
-        return at(label.times().workingH());
-    }
-
     public Instant offTurnerFrom() {
         return at(CoatMoment.OFF_TURNER);
     }

@@ -11,7 +11,7 @@ import java.util.regex.Pattern;
 public final class Numbers {
 
     private static final Pattern PLAIN = Pattern.compile("[+-]?(\\d{1,12}(\\.\\d{0,12})?|\\.\\d{1,12})");
-    private static final Pattern FRACTION = Pattern.compile("([+-]?\\d{1,6})?[ -]?(\\d{1,4})/(\\d{1,4})");
+    private static final Pattern FRACTION = Pattern.compile("([+-]?)(?:(\\d{1,6})[ -])?(\\d{1,4})/(\\d{1,4})");
     private static final Pattern AMBIGUOUS = Pattern.compile("[+-]?\\d{1,3},\\d{3}");
     private static final Map<String, String> VULGAR =
             Map.of("½", " 1/2", "¼", " 1/4", "¾", " 3/4", "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8");
@@ -71,13 +71,13 @@ public final class Numbers {
             spelled = spelled.replace(vulgar.getKey(), vulgar.getValue());
         }
         Matcher parts = FRACTION.matcher(spelled.strip().replaceAll("\\s+", " "));
-        if (!parts.matches() || Integer.parseInt(parts.group(3)) == 0) {
+        if (!parts.matches() || Integer.parseInt(parts.group(4)) == 0) {
             throw new IllegalArgumentException(
                     "“%s” is not a number: write digits, such as 12 or 7.5.".formatted(shorten(written)));
         }
-        double whole = parts.group(1) == null ? 0 : Double.parseDouble(parts.group(1));
-        double part = Double.parseDouble(parts.group(2)) / Double.parseDouble(parts.group(3));
-        return written.startsWith("-") ? whole - part : whole + part;
+        double whole = parts.group(2) == null ? 0 : Double.parseDouble(parts.group(2));
+        double value = whole + Double.parseDouble(parts.group(3)) / Double.parseDouble(parts.group(4));
+        return parts.group(1).equals("-") ? -value : value;
     }
 
     private static String shorten(String written) {

@@ -121,10 +121,6 @@ public record Layers(
         return new Layers(top, Set.copyOf(now), doneAt, texture, clearCoats, newestPour);
     }
 
-    public boolean isStillFelt() {
-        return texture.isFeltUnder(clearCoats);
-    }
-
     /** The role of the adhesive below the glitter, if it is epoxy. */
     public Optional<CoatRole> adhesive() {
         return newestPour.filter(pour -> pour.kind() == StepKind.ADHESIVE).flatMap(PlanStep::role);

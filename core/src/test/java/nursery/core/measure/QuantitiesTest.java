@@ -52,7 +52,14 @@ class QuantitiesTest {
                 "8½|8.5",
                 "¾|0.75",
                 "−3|-3",
-                "-2 1/2|-2.5"
+                "-2 1/2|-2.5",
+                "15/16|0.9375",
+                "11/16|0.6875",
+                "1 15/16|1.9375",
+                "1-15/16|1.9375",
+                "-1/2|-0.5",
+                "100/8|12.5",
+                "½|0.5"
             })
     void numbersAreReadAsPeopleWriteThem(String written, double value) {
         assertThat(Numbers.parse(written)).isEqualTo(value);

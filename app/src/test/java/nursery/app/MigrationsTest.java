@@ -1,0 +1,45 @@
+package nursery.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/** A migration that has landed has run in somebody's shop: it is never edited, what is to change comes in another. */
+class MigrationsTest {
+
+    private static final Path FOLDER = Path.of("src/main/resources/db/migration");
+    /** The beginning of each one's SHA-256; a new migration gets its line here when it lands. */
+    private static final Map<String, String> LANDED = Map.ofEntries(
+            Map.entry("V1__shop.sql", "282e92a1c9807b0f"),
+            Map.entry("V2__mixing.sql", "3dfc6db28540fe45"),
+            Map.entry("V3__stock.sql", "1f052ecfd2716618"),
+            Map.entry("V4__techniques.sql", "2598ce434e6c7803"),
+            Map.entry("V5__room.sql", "cd9c23dc5ce1a9ca"),
+            Map.entry("V6__feed.sql", "bf40024eaa84f9b4"),
+            Map.entry("V7__touch.sql", "d5dc6898fa971573"),
+            Map.entry("V8__plan.sql", "c88a354ab1bdc3f7"),
+            Map.entry("V9__floor.sql", "f31e7d4f80e4b0dc"));
+
+    @Test
+    void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {
+        Map<String, String> found = new TreeMap<>();
+        try (Stream<Path> files = Files.list(FOLDER)) {
+            for (Path file : files.toList()) {
+                byte[] digest = MessageDigest.getInstance("SHA-256").digest(Files.readAllBytes(file));
+                found.put(
+                        file.getFileName().toString(),
+                        HexFormat.of().formatHex(digest).substring(0, 16));
+            }
+        }
+        assertThat(found).containsExactlyInAnyOrderEntriesOf(LANDED);
+    }
+}
