@@ -10,6 +10,9 @@ import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.stream.Stream;
 import nursery.app.platform.Published;
@@ -102,5 +105,16 @@ class BoundariesTest {
                 .orShould()
                 .callMethod(Clock.class, "systemDefaultZone")
                 .check(SHOP);
+    }
+
+    /** The formatter wraps code; what stands in quotes it leaves as wide as it is. */
+    @Test
+    void noLineIsWiderThan120Characters() throws IOException {
+        try (Stream<Path> files =
+                Files.walk(Path.of("..")).filter(file -> file.toString().matches(".*/src/.*\\.java"))) {
+            for (Path file : files.toList()) {
+                assertThat(Files.readAllLines(file)).as(file.toString()).allMatch(line -> line.length() <= 120);
+            }
+        }
     }
 }

@@ -303,8 +303,8 @@ class WholeLifeTest {
     @Test
     void formsSentLongAgoAreForgotten() {
         shop.sql()
-                .update(
-                        "INSERT INTO submission (token, leads_to, received_at) VALUES ('old', '/', '2026-02-20'), ('new', '/', '2026-03-01')");
+                .update("INSERT INTO submission (token, leads_to, received_at) VALUES ('old', '/', '2026-02-20'), "
+                        + "('new', '/', '2026-03-01')");
         shop.clock().forward(Duration.ofHours(2));
         shop.bean(Submissions.class).once(UUID.randomUUID().toString(), () -> "/");
         assertThat(shop.sql().queryForList("SELECT token FROM submission WHERE token IN ('old', 'new')", String.class))
@@ -333,8 +333,10 @@ class WholeLifeTest {
         shop.sql()
                 .update(
                         """
-                INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour, glitter_colour, schools, technique, started_at, leaves_at, left_how)
-                SELECT CONCAT('XX-', seq), name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour, glitter_colour, schools, technique, '2025-01-01', '2025-02-01',
+                INSERT INTO cup (code, name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour,
+                  glitter_colour, schools, technique, started_at, leaves_at, left_how)
+                SELECT CONCAT('XX-', seq), name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour,
+                  glitter_colour, schools, technique, '2025-01-01', '2025-02-01',
                   'HANDED_OVER' FROM cup JOIN seq_1_to_400 WHERE id = ?""",
                         sample.get("id"));
         String page = path.formatted(code);
@@ -350,7 +352,8 @@ class WholeLifeTest {
     private static int statements() {
         return shop.sql()
                 .queryForObject(
-                        "SELECT CAST(variable_value AS INT) FROM information_schema.global_status WHERE variable_name = 'COM_SELECT'",
+                        "SELECT CAST(variable_value AS INT) FROM information_schema.global_status "
+                                + "WHERE variable_name = 'COM_SELECT'",
                         Integer.class);
     }
 
@@ -378,7 +381,8 @@ class WholeLifeTest {
         assertThat(drawn("A-1")).isEqualTo(2.5);
         assertThat(shop.sql()
                         .queryForObject(
-                                "SELECT SUM(ml) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id WHERE b.lot = 'B-1'",
+                                "SELECT SUM(ml) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id "
+                                        + "WHERE b.lot = 'B-1'",
                                 Double.class))
                 .as("what is counted on the bottle is the sum of its draws")
                 .isEqualTo(drawn("B-1"));

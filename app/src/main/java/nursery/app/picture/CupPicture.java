@@ -35,7 +35,8 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             <defs><clipPath id="clip-%1$s"><path d="%3$s"/></clipPath>\
             <pattern id="ink-%1$s" width="46" height="58" patternUnits="userSpaceOnUse" fill="%2$s">\
             <circle cx="12" cy="14" r="11" opacity=".75"/><circle cx="34" cy="30" r="14" opacity=".6"/>\
-            <circle cx="10" cy="46" r="8" opacity=".85"/><circle cx="30" cy="54" r="4" fill="#fff" opacity=".8"/></pattern>\
+            <circle cx="10" cy="46" r="8" opacity=".85"/>\
+            <circle cx="30" cy="54" r="4" fill="#fff" opacity=".8"/></pattern>\
             <pattern id="vinyl-%1$s" width="34" height="44" patternUnits="userSpaceOnUse" fill="%2$s">\
             <path d="M17 5l8 14-8 14-8-14z"/><path d="M0 33l5 9-5 9-5-9zM34 33l5 9-5 9-5-9z"/></pattern>\
             <pattern id="specks-%1$s" width="17" height="17" patternUnits="userSpaceOnUse" fill="#fff3c4">\
