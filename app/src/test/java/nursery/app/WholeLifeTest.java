@@ -15,6 +15,7 @@ import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.LogBook;
@@ -29,6 +30,7 @@ import nursery.core.cure.CoatMoment;
 import nursery.core.cure.RoomReading;
 import nursery.core.floor.CupNow;
 import nursery.core.log.CupState;
+import nursery.core.log.Spindle;
 import nursery.core.measure.Edition;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
@@ -40,6 +42,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.dao.CannotAcquireLockException;
 
 /** Labels and blanks in editions, cups that leave the floor and come back, and what a page may cost. */
 @ExtendWith(ShopUnderTest.class)
@@ -309,6 +312,70 @@ class WholeLifeTest {
         shop.bean(Submissions.class).once(UUID.randomUUID().toString(), () -> "/");
         assertThat(shop.sql().queryForList("SELECT token FROM submission WHERE token IN ('old', 'new')", String.class))
                 .containsExactly("new");
+    }
+
+    @Test
+    void whoTheDatabaseGaveUpForAnotherTriesAgain() {
+        AtomicInteger tries = new AtomicInteger();
+        Submissions submissions = shop.bean(Submissions.class);
+        String token = UUID.randomUUID().toString();
+        assertThat(submissions.once(token, () -> {
+                    if (tries.incrementAndGet() < 3) {
+                        throw new CannotAcquireLockException("deadlock");
+                    }
+                    return "/done";
+                }))
+                .isEqualTo("/done");
+        assertThat(tries).hasValue(3);
+        assertThat(submissions.once(token, () -> "/again"))
+                .as("and it is done once")
+                .isEqualTo("/done");
+    }
+
+    /** Two tablets that swap two cups' spindles, each taking the other's, over and over. */
+    @Test
+    void twoTabletsMaySwapTwoCupsSpindles() throws Exception {
+        String a = cup(5);
+        String b = cup(5);
+        List<Long> spindles =
+                shop.shelf().spindles().stream().map(Spindle::id).limit(2).toList();
+        ExecutorService both = Executors.newFixedThreadPool(2);
+        for (int round = 0; round < 10; round++) {
+            long one = spindles.get(round % 2);
+            long two = spindles.get((round + 1) % 2);
+            shop.clock().forward(Duration.ofHours(5));
+            List<Callable<Integer>> swaps = List.of(() -> pourAgain(a, one), () -> pourAgain(b, two));
+            for (var answer : both.invokeAll(swaps)) {
+                assertThat(answer.get()).isIn(302, 422);
+            }
+        }
+        both.shutdown();
+    }
+
+    private static int pourAgain(String code, long spindle) {
+        tablet.send("/cups/" + code + "/plan", typed("add", "coat"));
+        int step = shop.cup(code).state().next().orElseThrow().step().number();
+        return tablet.send(
+                        "/cups/" + code + "/log",
+                        typed(
+                                "what",
+                                "POURED",
+                                "step",
+                                "" + step,
+                                "when",
+                                "0",
+                                "amount",
+                                "10",
+                                "spindle",
+                                "" + spindle,
+                                "note",
+                                "",
+                                "confirmed",
+                                "on",
+                                "why",
+                                "swapped"))
+                .getResponse()
+                .getStatus();
     }
 
     /** Fifteen cups on the go, and hundreds in the archive that no page may read. */

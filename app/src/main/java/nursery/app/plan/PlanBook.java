@@ -120,6 +120,8 @@ public class PlanBook {
      */
     @Transactional
     long record(String why, List<Wish> wishes, WeekPlan plan, @Nullable Long base, String by) {
+        // As keeping does: two that name each other's plans must not wait for each other.
+        mapper.hold();
         forget(moments.now().minus(PROPOSED_FOR));
         long id = mapper.insert(base, why, moments.now(), by);
         List<StepRow> steps = plan.placements().stream().map(PlanBook::row).toList();

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -20,6 +21,7 @@ public class Submissions {
     private static final Duration REMEMBERED = Duration.ofDays(7);
 
     private static final Duration TIDIED_EVERY = Duration.ofHours(1);
+    private static final int MOST_TRIES = 5;
 
     private final SubmissionMapper mapper;
     private final TransactionTemplate transaction;
@@ -48,15 +50,24 @@ public class Submissions {
         if (earlier.isPresent()) {
             return earlier.get();
         }
-        try {
-            return transaction.execute(status -> {
-                mapper.insert(token, "", moments.now());
-                String leadsTo = work.get();
-                mapper.update(token, leadsTo);
-                return leadsTo;
-            });
-        } catch (DuplicateKeyException e) {
-            return mapper.leadsTo(token).filter(leadsTo -> !leadsTo.isEmpty()).orElseThrow(() -> e);
+        for (int tried = 1; ; tried++) {
+            try {
+                return transaction.execute(status -> {
+                    mapper.insert(token, "", moments.now());
+                    String leadsTo = work.get();
+                    mapper.update(token, leadsTo);
+                    return leadsTo;
+                });
+            } catch (DuplicateKeyException e) {
+                return mapper.leadsTo(token)
+                        .filter(leadsTo -> !leadsTo.isEmpty())
+                        .orElseThrow(() -> e);
+            } catch (PessimisticLockingFailureException e) {
+                // Two waited for each other and the database gave this one up: nothing of it is done, so try again.
+                if (tried == MOST_TRIES) {
+                    throw e;
+                }
+            }
         }
     }
 
