@@ -16,6 +16,8 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.LogBook;
@@ -193,6 +195,35 @@ class WholeLifeTest {
         shelf.changeBlank(blank, version(), "20 oz slim", other, Edition.Why.CHANGED, "Mira");
         assertThat(area(here) - areaBefore).as("made of the old one").isCloseTo(34.395, within(0.01));
         assertThat(area(cup(1)) - areaBefore).isCloseTo(-25 * 229.3 / 100, within(0.01));
+    }
+
+    /** 229.3 mm is 9.0276 in: shown so, and sent back untouched, it is 229.3 mm still. */
+    @ParameterizedTest
+    @ValueSource(strings = {"MM", "IN"})
+    void aNewNameAloneMeasuresNothingAnew(String unit) {
+        shop.sql().update("UPDATE shop SET length_unit = ?, temperature_unit = 'F'", unit);
+        for (String path : List.of("/shelf/blanks/" + blank, "/shelf/resins/" + resin)) {
+            Map<String, String> typed = typed();
+            Pattern.compile("<input[^>]*? name=\"(\\w+)\"[^>]*?>")
+                    .matcher(tablet.page(path))
+                    .results()
+                    .filter(input -> !input.group().matches(".*type=\"(radio|checkbox)\".*")
+                            || input.group().contains("checked"))
+                    .forEach(input -> typed.putIfAbsent(input.group(1), value(input.group())));
+            typed.remove("_csrf");
+            typed.put("name", "Renamed");
+            typed.put("why", "CORRECTED");
+            assertThat(tablet.send(path, typed)).hasStatus(302);
+        }
+        assertThat(shop.shelf().blank(blank).orElseThrow().name()).isEqualTo("Renamed");
+        assertThat(shop.shelf().blank(blank).orElseThrow().editions().all()).hasSize(1);
+        assertThat(shop.shelf().resin(resin).orElseThrow().name()).isEqualTo("Renamed");
+        assertThat(shop.shelf().resin(resin).orElseThrow().editions().all()).hasSize(1);
+    }
+
+    private static String value(String input) {
+        Matcher found = Pattern.compile("value=\"([^\"]*)\"").matcher(input);
+        return found.find() ? found.group(1) : "on";
     }
 
     private int version() {

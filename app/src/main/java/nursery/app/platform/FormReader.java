@@ -9,6 +9,8 @@ import java.time.zone.ZoneRules;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Stream;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.Reading;
@@ -37,6 +39,21 @@ public final class FormReader {
 
     public boolean isTicked(String field) {
         return typed.containsKey(field);
+    }
+
+    /**
+     * Whether a form that was filled in came back with nothing changed in it but some fields. What was not touched
+     * keeps its value to the last digit, whatever unit it was shown in.
+     *
+     * @param boxes are not sent at all when they are not ticked
+     */
+    public boolean isAsFilled(Map<String, String> filled, Set<String> boxes, Set<String> butFor) {
+        return Stream.concat(filled.keySet().stream(), typed.keySet().stream())
+                .filter(field -> !butFor.contains(field))
+                .allMatch(field -> {
+                    String was = filled.getOrDefault(field, "");
+                    return (typed.containsKey(field) || boxes.contains(field) ? raw(field) : was).equals(was);
+                });
     }
 
     /** One line of text, shown as it is: no control characters, not longer than {@code longest}. */

@@ -47,8 +47,7 @@ class BlankController {
 
     @GetMapping("/shelf/blanks/{id}")
     String open(@PathVariable long id, Model model) {
-        ShelfBlank blank =
-                floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank = find(id);
         model.addAttribute("id", id);
         return page(model, Form.fresh(BlankForm.typedFrom(blank, floors.ways().lengthUnit())));
     }
@@ -87,7 +86,7 @@ class BlankController {
                             id,
                             form.version(),
                             name,
-                            form.blankOrThrow(),
+                            form.blankOrThrow(find(id), floors.ways().lengthUnit()),
                             form.why(),
                             Maker.of(request).name());
                     return "/shelf#blank-" + id;
@@ -97,8 +96,7 @@ class BlankController {
 
     @PostMapping("/shelf/blanks/{id}/remove")
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        ShelfBlank blank =
-                floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        ShelfBlank blank = find(id);
         model.addAttribute("id", id);
         return posts.handle(
                 typed,
@@ -110,6 +108,10 @@ class BlankController {
                 form -> page(
                         model,
                         new Form(BlankForm.typedFrom(blank, floors.ways().lengthUnit()), form.faults(), form.token())));
+    }
+
+    private ShelfBlank find(long id) {
+        return floors.shelf().blank(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     private String page(Model model, Form form) {

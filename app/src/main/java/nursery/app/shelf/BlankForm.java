@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -73,6 +74,14 @@ final class BlankForm {
 
     int version() {
         return reader.version();
+    }
+
+    /** The blank as it was, to the last digit, if nothing but its name was touched; else as it is typed. */
+    Blank blankOrThrow(ShelfBlank before, LengthUnit shownIn) {
+        Blank measured = blankOrThrow();
+        boolean untouched = reader.isAsFilled(
+                typedFrom(before, shownIn), Set.of("baseCoated"), Set.of("name", "version", "why", "token", "_csrf"));
+        return untouched ? before.blank() : measured;
     }
 
     /** Whether it was measured wrong, which is what a maker means who says nothing, or is another from now on. */
@@ -150,21 +159,21 @@ final class BlankForm {
         typed.put("name", shelved.name());
         typed.put("unit", unit.name());
         typed.put("form", OutlineForm.of(blank.outline()).name());
-        typed.put("height", unit.showNumber(blank.outline().heightMm()));
-        typed.put("circumference", unit.showNumber(blank.outline().baseCircumferenceMm()));
-        typed.put("baseCircumference", unit.showNumber(blank.outline().baseCircumferenceMm()));
-        typed.put("rimCircumference", unit.showNumber(blank.outline().rimCircumferenceMm()));
+        typed.put("height", unit.writeNumber(blank.outline().heightMm()));
+        typed.put("circumference", unit.writeNumber(blank.outline().baseCircumferenceMm()));
+        typed.put("baseCircumference", unit.writeNumber(blank.outline().baseCircumferenceMm()));
+        typed.put("rimCircumference", unit.writeNumber(blank.outline().rimCircumferenceMm()));
         List<Station> stations = blank.outline().stations();
         IntStream.range(0, stations.size()).forEach(i -> {
-            typed.put("h" + i, unit.showNumber(stations.get(i).heightMm()));
-            typed.put("c" + i, unit.showNumber(stations.get(i).circumferenceMm()));
+            typed.put("h" + i, unit.writeNumber(stations.get(i).heightMm()));
+            typed.put("c" + i, unit.writeNumber(stations.get(i).circumferenceMm()));
         });
         if (blank.baseCoated()) {
             typed.put("baseCoated", "on");
         }
-        typed.put("rimBare", unit.showNumber(blank.rimBareMm()));
-        typed.put("baseBare", unit.showNumber(blank.baseBareMm()));
-        typed.put("handleGap", unit.showNumber(blank.handleGapMm()));
+        typed.put("rimBare", unit.writeNumber(blank.rimBareMm()));
+        typed.put("baseBare", unit.writeNumber(blank.baseBareMm()));
+        typed.put("handleGap", unit.writeNumber(blank.handleGapMm()));
         blank.nominalOz().ifPresent(oz -> typed.put("nominalOz", Numbers.show(oz)));
         typed.put("version", String.valueOf(shelved.version()));
         return typed;

@@ -39,14 +39,14 @@ class ResinController {
 
     @GetMapping("/shelf/resins/{id}")
     String open(@PathVariable long id, Model model) {
-        Resin resin = floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Resin resin = find(id);
         model.addAttribute("id", id);
         return page(model, Form.fresh(typedFrom(resin)));
     }
 
     @PostMapping("/shelf/resins/{id}/remove")
     ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        Resin resin = floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Resin resin = find(id);
         model.addAttribute("id", id);
         return posts.handle(
                 typed,
@@ -94,7 +94,7 @@ class ResinController {
                             id,
                             form.version(),
                             name,
-                            form.labelOrThrow(),
+                            form.labelOrThrow(find(id), unit()),
                             source,
                             form.why(),
                             Maker.of(request).name());
@@ -105,6 +105,10 @@ class ResinController {
 
     private TemperatureUnit unit() {
         return floors.ways().temperatureUnit();
+    }
+
+    private Resin find(long id) {
+        return floors.shelf().resin(id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     private String page(Model model, Form form) {

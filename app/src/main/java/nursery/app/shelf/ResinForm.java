@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import nursery.app.platform.FormReader;
 import nursery.core.measure.Edition;
 import nursery.core.measure.InvalidInput;
@@ -13,6 +14,7 @@ import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MixRatio;
+import nursery.core.resin.Resin;
 
 /**
  * The form a resin's label is copied to: between what was typed and a {@link Label}. Working time is in minutes, as
@@ -78,6 +80,17 @@ final class ResinForm {
         return reader.version();
     }
 
+    /** The label as it was, to the last digit, if nothing but the name and the source was touched; else as typed. */
+    Label labelOrThrow(Resin before, TemperatureUnit shownIn) {
+        Label typed = labelOrThrow();
+        Label printed = before.copy().printed();
+        boolean untouched = reader.isAsFilled(
+                typedFrom(before.name(), printed, before.copy().source(), shownIn),
+                Set.of(),
+                Set.of("name", "source", "version", "why", "token", "_csrf"));
+        return untouched ? printed : typed;
+    }
+
     /** Whether it was copied wrong, which is what a maker means who says nothing, or is another product from now on. */
     Edition.Why why() {
         return reader.raw("why").equals(Edition.Why.CHANGED.name()) ? Edition.Why.CHANGED : Edition.Why.CORRECTED;
@@ -141,7 +154,7 @@ final class ResinForm {
         typed.put("scuffAfter", Numbers.show(times.scuffAfterH()));
         typed.put("cured", Numbers.show(times.curedH()));
         typed.put("fullCure", Numbers.show(times.fullCureH()));
-        typed.put("reference", unit.showNumber(label.referenceC()));
+        typed.put("reference", unit.writeNumber(label.referenceC()));
         typed.put("activation", Numbers.show(label.activationKjPerMol()));
         label.densities().ifPresent(densities -> {
             typed.put("densityA", Numbers.show(densities.partAGPerMl()));

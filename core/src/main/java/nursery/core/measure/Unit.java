@@ -26,4 +26,9 @@ public sealed interface Unit permits LengthUnit, VolumeUnit, MassUnit, Temperatu
     default String showNumber(double base) {
         return Numbers.show(fromBase(base), scale().decimals());
     }
+
+    /** A base value as it is written into a form: as it was measured, not rounded for the eye. */
+    default String writeNumber(double base) {
+        return Numbers.show(fromBase(base), 4);
+    }
 }
