@@ -166,9 +166,9 @@ class AlarmsTest {
                 .contains(code + ": Second coat")
                 .contains("may stop")
                 .doesNotContain("closes");
-        shop.clock().set(Instant.parse("2026-03-02T11:35:00Z"));
-        assertThat(tablet.page("/alarms/due")).contains("Second coat closes").contains("until 12:00");
-        shop.sql().update("UPDATE shop SET quiet_from = '11:00', quiet_until = '13:00'");
+        shop.clock().set(Instant.parse("2026-03-02T22:20:00Z"));
+        assertThat(tablet.page("/alarms/due")).contains("Second coat closes").contains("until Tue 06:00");
+        shop.sql().update("UPDATE shop SET quiet_from = '22:00', quiet_until = '23:00'");
         assertThat(tablet.page("/alarms/due")).doesNotContain("Second coat");
     }
 
@@ -179,7 +179,7 @@ class AlarmsTest {
                 .contains(code + ": Second coat")
                 .contains("If missed: Let it harden");
         assertThat(tablet.page("/alarms/day"))
-                .contains("11:30")
+                .contains("Tue 05:30")
                 .contains("Second coat closes")
                 .contains("done");
     }

@@ -10,6 +10,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.util.Collections;
 import java.util.List;
 import nursery.app.ShopUnderTest.Running;
 import org.junit.jupiter.api.BeforeAll;
@@ -202,5 +203,149 @@ class ApiTest {
         HttpResponse<String> response = send(HttpRequest.newBuilder(URI.create(address + "/api/cups/Z-99")));
         assertThat(response.statusCode()).isEqualTo(404);
         assertThat(JSON.readTree(response.body()).get("detail").asString()).contains("Z-99");
+    }
+
+    /** 15/16 in are 23.8125 mm: 15/16 · 25.4 (NIST SP 811). */
+    @Test
+    void aMeasureIsReadAsAFormReadsIt() throws Exception {
+        JsonNode inch = answer("/api/read", "{\"text\":\"15/16 in\",\"kind\":\"length\"}");
+        assertThat(inch.get("value").asDouble()).isCloseTo(23.8125, within(1e-9));
+        assertThat(inch.get("unit").asString()).isEqualTo("mm");
+        assertThat(answer("/api/read", "{\"text\":\"70 °F\",\"kind\":\"temperature\"}")
+                        .get("value")
+                        .asDouble())
+                .isCloseTo(21.111, within(1e-3));
+        assertThat(wrongFields("/api/read", "{\"text\":\"1,234 ml\",\"kind\":\"volume\"}"))
+                .containsExactly("text");
+        assertThat(wrongFields("/api/read", "{\"text\":\"\",\"kind\":\"weight\"}"))
+                .containsExactly("text", "kind");
+        assertThat(wrongFields("/api/read", "{}")).containsExactlyInAnyOrder("text", "kind");
+    }
+
+    /** Three days of a room that swings by 5 °C about 18 °C, warmest at 15:00: so it is foretold for the next week. */
+    @Test
+    void aRoomIsForetoldAsOnItsLastDays() throws Exception {
+        StringBuilder readings = new StringBuilder();
+        for (int hour = 0; hour <= 96; hour++) {
+            readings.append("%s{\"at\":\"2026-03-%02dT%02d:00:00Z\",\"temperatureC\":%.3f}"
+                    .formatted(
+                            hour == 0 ? "" : ",",
+                            2 + hour / 24,
+                            hour % 24,
+                            18 - 5 * Math.cos(2 * Math.PI * (hour - 3) / 24)));
+        }
+        String asked =
+                """
+                {"readings": [%s], "asOf": "2026-03-06T00:00:00Z",
+                 "at": ["2026-03-06T15:00:00Z", "2026-03-13T03:00:00Z"]}""";
+        JsonNode points = answer("/api/forecast", asked.formatted(readings)).get("points");
+        assertThat(points.get(0).get("temperatureC").asDouble()).isCloseTo(23, within(0.1));
+        assertThat(points.get(1).get("temperatureC").asDouble()).isCloseTo(13, within(0.1));
+        for (JsonNode point : points) {
+            assertThat(point.get("lowC").asDouble())
+                    .isLessThan(point.get("temperatureC").asDouble());
+            assertThat(point.get("highC").asDouble())
+                    .isGreaterThan(point.get("temperatureC").asDouble());
+        }
+        assertThat(wrongFields("/api/forecast", "{\"readings\":[],\"asOf\":\"yesterday\",\"at\":[]}"))
+                .containsExactlyInAnyOrder("readings", "asOf", "at");
+    }
+
+    /** P24: a water-slide dries overnight before a coat. */
+    @Test
+    void aTechniqueIsJudged() throws Exception {
+        String judged =
+                """
+                {"technique": {"format": "nursery-technique", "version": 1, "name": "Slide", "about": "", "steps": [
+                  {"do": "water-slide"},
+                  {"do": "thin-coat", "coat": "seal", "wait": {"kind": "dry", "minutes": %d}}]},
+                 "blank": {"outline": [{"heightMm": 0, "circumferenceMm": 229},
+                                       {"heightMm": 205, "circumferenceMm": 229}]},
+                 "fast": false}""";
+        JsonNode wet = answer("/api/judge", judged.formatted(60));
+        assertThat(wet.get("findings").valueStream().map(finding -> finding.get("rule")
+                        .asString()))
+                .contains("SLIDE_NOT_DRY");
+        assertThat(wet.get("findings").get(0).get("step").asInt()).isEqualTo(2);
+        assertThat(answer("/api/judge", judged.formatted(600)).get("findings").isEmpty())
+                .isTrue();
+        assertThat(wrongFields("/api/judge", "{\"technique\":{\"name\":3},\"fast\":\"no\"}"))
+                .anyMatch(field -> field.startsWith("technique"))
+                .contains("blank", "fast");
+    }
+
+    @Test
+    void aResinsSpeedIsLearned() throws Exception {
+        String asked =
+                """
+                {"label": {"turningH": 4, "recoatFromH": 4, "recoatUntilH": 12, "sandableFromH": 8,
+                           "sandableSureH": 12, "scuffAfterH": 24, "curedH": 24, "fullCureH": 72,
+                           "referenceC": 22, "activationKjPerMol": 50},
+                 "coats": [%s]}""";
+        String coat =
+                """
+                {"temperatureC": 22, "touches": [
+                  {"afterH": 1.8, "touch": "strings"}, {"afterH": 4.3, "touch": "sands-to-dust"}]}""";
+        JsonNode fast = answer("/api/learn", asked.formatted(String.join(",", Collections.nCopies(6, coat))));
+        assertThat(fast.get("speed").asDouble()).isBetween(1.6, 2.6);
+        assertThat(fast.get("speedLow").asDouble()).isGreaterThan(1);
+        assertThat(fast.get("differs").asBoolean()).isTrue();
+        assertThat(fast.get("slips").asInt()).isZero();
+        assertThat(
+                        wrongFields(
+                                "/api/learn",
+                                """
+                        {"label": {"turningH": -4},
+                         "coats": [{"temperatureC": 99, "touches": [{"afterH": -1, "touch": "sour"}]}]}"""))
+                .contains("label.recoatFromH", "coats[0].temperatureC", "coats[0].touches[0].touch");
+    }
+
+    /** Whatever is sent is answered in the 400s, as a problem that names no library. */
+    @Test
+    void nothingSentIsAnsweredWithAFault() throws Exception {
+        String huge = "9".repeat(401);
+        for (String path : List.of(
+                "/api/mix",
+                "/api/blank",
+                "/api/cure",
+                "/api/read",
+                "/api/forecast",
+                "/api/judge",
+                "/api/learn",
+                "/api/batch",
+                "/api/ratio",
+                "/api/turner")) {
+            for (String body : List.of(
+                    "",
+                    "[]",
+                    "null",
+                    "3",
+                    "\"x\"",
+                    "{",
+                    "{\"ratio\":\"\",\"totalMl\":30}",
+                    "{\"totalMl\":" + huge + "}",
+                    "{\"readings\":3,\"outline\":{},\"coats\":\"\",\"shares\":[null],\"ratio\":[]}",
+                    "{\"referenceC\":1e39,\"roomC\":" + huge + "}")) {
+                for (String type : List.of(
+                        "application/json", "text/plain", "*/*", "application/*", "multipart/form-data", "nonsense")) {
+                    HttpResponse<String> response = send(HttpRequest.newBuilder(URI.create(address + path))
+                            .header("Content-Type", type)
+                            .POST(BodyPublishers.ofString(body)));
+                    assertThat(response.statusCode())
+                            .as("%s %s %s: %s", path, type, body, response.body())
+                            .isBetween(400, 499);
+                    assertThat(response.headers().firstValue("Content-Type"))
+                            .as("%s %s %s", path, type, body)
+                            .contains("application/problem+json");
+                    assertThat(response.body()).doesNotContain("java.", "org.springframework", "jackson");
+                }
+            }
+            HttpResponse<String> wrongMethod =
+                    send(HttpRequest.newBuilder(URI.create(address + path)).GET());
+            assertThat(wrongMethod.statusCode()).isEqualTo(405);
+            assertThat(wrongMethod.headers().firstValue("Content-Type")).contains("application/problem+json");
+        }
+        assertThat(send(HttpRequest.newBuilder(URI.create(address + "/error"))).statusCode())
+                .isEqualTo(404);
     }
 }

@@ -35,7 +35,7 @@ class CupJourneyTest extends Journey {
 
         assertThat(doNow()).hasText("Second coat");
         assertThat(page.locator(".coat-words")).containsText("workable");
-        assertThat(page.locator(".coat-card > .facts")).containsText("Recoat straight on");
+        assertThat(page.locator(".coat-card > .facts")).containsText("Recoat, grips well");
         String before = page.locator(".bar-now").first().getAttribute("x1");
         page.waitForFunction("x => document.querySelector('.bar-now').getAttribute('x1') !== x", before);
 
@@ -58,8 +58,9 @@ class CupJourneyTest extends Journey {
         page.getByLabel("On the cup").fill("32");
         send("Poured");
         forward(7);
+        assertThat(doNow()).hasText("Second coat");
+        forward(19);
         assertThat(doNow()).hasText("Scuff, then second coat");
-        forward(3);
         send("Scuffed");
         assertThat(doNow()).hasText("Second coat");
 
@@ -165,10 +166,8 @@ class CupJourneyTest extends Journey {
         assertThat(doNow()).hasText("Trim the rim and sand");
         assertThat(page.locator("svg.section")).isVisible();
         send("Feels rough: coat again instead");
-        assertThat(doNow()).hasText("Scuff, then extra coat");
-        assertThat(page.locator(".plan .next")).containsText("about");
-        send("Scuffed");
         assertThat(doNow()).hasText("Extra coat");
+        assertThat(page.locator(".plan .next")).containsText("about");
         page.getByLabel("Note").fill("no resin left");
         send("Leave it out");
         assertThat(page.locator(".plan")).containsText("left out: no resin left");

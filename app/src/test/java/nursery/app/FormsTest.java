@@ -180,7 +180,7 @@ class FormsTest {
                 "ratio|1:|is not a mix ratio",
                 "ratio|1/1|with a colon",
                 "working|abc|is not a number",
-                "recoatUntil|3|must close later",
+                "recoatUntil|3|must be later",
                 "reference|75|did you mean 75 °F (23.9 °C)",
                 "densityB||enter both or neither",
                 "fullCure|NaN|is not a number",

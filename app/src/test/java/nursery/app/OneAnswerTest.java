@@ -171,7 +171,7 @@ class OneAnswerTest {
     void whereACupTurnsWhoseScuffingWasForgotten() {
         String code = cup(4);
         log.add(code, shop.entry(code, 5, now(), 20), true);
-        shop.clock().forward(Duration.ofHours(20));
+        shop.clock().forward(Duration.ofHours(30));
         String page = tablet.page("/cups/" + code);
         assertThat(page).contains("Scuff, then second coat", "Poured without scuffing");
         String spindle = ""

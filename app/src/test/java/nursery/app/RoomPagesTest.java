@@ -331,7 +331,7 @@ class RoomPagesTest {
     @Test
     void aSilentThermometerIsSaid() {
         room.add(new RoomReading(now().minus(Duration.ofDays(2)), 20), "sensor");
-        assertThat(tablet.page("/room")).contains("has been silent since").contains("±3 °C");
+        assertThat(tablet.page("/room")).contains("has been silent since").contains("Four times in five");
     }
 
     @Test
@@ -360,7 +360,7 @@ class RoomPagesTest {
         assertThat(tablet.page("/cups/" + code))
                 .contains("The room <span>fell</span> to <b>12 °C</b>")
                 .contains("sandable moved from")
-                .contains("If the room is off by ±");
+                .contains("If the room is warmer or colder than expected");
         assertThat(tablet.page("/room/coats?span=week")).contains(code).contains("chart-band");
     }
 

@@ -65,6 +65,7 @@ public class CureBenchmark {
             Instant pour = pours.get(i);
             touches.add(Observation.of(
                     room,
+                    i / 3,
                     pour,
                     pour.plus(Duration.ofMinutes(120 + random.nextInt(600))),
                     Touch.values()[random.nextInt(Touch.values().length)]));

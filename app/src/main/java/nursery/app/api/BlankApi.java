@@ -53,25 +53,36 @@ class BlankApi {
                             + "the length of the side along the surface. Changes nothing.")
     CoatedArea blank(@RequestBody BlankRequest request) {
         JsonFields fields = new JsonFields();
-        List<Station> stations = stations(fields, request.outline());
-        boolean baseCoated = fields.flagOr("baseCoated", request.baseCoated(), false);
-        double rimBareMm = fields.numberOr("rimBareMm", request.rimBareMm(), 0);
-        double baseBareMm = fields.numberOr("baseBareMm", request.baseBareMm(), 0);
-        double handleGapMm = fields.numberOr("handleGapMm", request.handleGapMm(), 0);
-        Optional<Turned> outline = fields.faults().none() || !stations.isEmpty()
-                ? fields.faults().attempt("outline", () -> new Turned(stations))
-                : Optional.empty();
-        Optional<Blank> blank = outline.flatMap(side -> fields.faults()
-                .attempt(
-                        "outline",
-                        () -> new Blank(side, baseCoated, rimBareMm, baseBareMm, handleGapMm, OptionalDouble.empty())));
+        Optional<Blank> blank = blank(fields, "", request);
         fields.faults().throwIfAny();
         return blank.orElseThrow().area();
     }
 
-    private static List<Station> stations(JsonFields fields, @Nullable List<@Nullable StationRequest> outline) {
+    /** A blank as it is sent, alone or as a part of something. */
+    static Optional<Blank> blank(JsonFields fields, String part, @Nullable BlankRequest request) {
+        if (request == null) {
+            fields.faults().add(part.replace(".", ""), "The blank is missing.");
+            return Optional.empty();
+        }
+        int before = fields.faults().found().size();
+        List<Station> stations = stations(fields, part + "outline", request.outline());
+        boolean baseCoated = fields.flagOr(part + "baseCoated", request.baseCoated(), false);
+        double rimBareMm = fields.numberOr(part + "rimBareMm", request.rimBareMm(), 0);
+        double baseBareMm = fields.numberOr(part + "baseBareMm", request.baseBareMm(), 0);
+        double handleGapMm = fields.numberOr(part + "handleGapMm", request.handleGapMm(), 0);
+        Optional<Turned> outline = fields.faults().found().size() == before || !stations.isEmpty()
+                ? fields.faults().attempt(part + "outline", () -> new Turned(stations))
+                : Optional.empty();
+        return outline.flatMap(side -> fields.faults()
+                .attempt(
+                        part + "outline",
+                        () -> new Blank(side, baseCoated, rimBareMm, baseBareMm, handleGapMm, OptionalDouble.empty())));
+    }
+
+    private static List<Station> stations(
+            JsonFields fields, String place, @Nullable List<@Nullable StationRequest> outline) {
         if (outline == null) {
-            fields.faults().add("outline", "outline is missing: a list of heights and circumferences, base to rim.");
+            fields.faults().add(place, place + " is missing: a list of heights and circumferences, base to rim.");
             return List.of();
         }
         List<Station> stations = new ArrayList<>();
@@ -79,9 +90,9 @@ class BlankApi {
         for (int i = 0; i < outline.size(); i++) {
             StationRequest station = outline.get(i);
             stations.add(new Station(
-                    fields.number("outline[%d].heightMm".formatted(i), station == null ? null : station.heightMm()),
+                    fields.number("%s[%d].heightMm".formatted(place, i), station == null ? null : station.heightMm()),
                     fields.number(
-                            "outline[%d].circumferenceMm".formatted(i),
+                            "%s[%d].circumferenceMm".formatted(place, i),
                             station == null ? null : station.circumferenceMm())));
         }
         return fields.faults().found().size() == before ? stations : List.of();

@@ -5,7 +5,6 @@ import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cure.CureClock;
@@ -21,13 +20,6 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @Tag(name = "Cure", description = "The clock a coat cures by")
 class CureApi {
-
-    private static final int MOST_READINGS = 200_000;
-
-    record ReadingRequest(
-            @Schema(type = "string", format = "date-time", example = "2026-03-01T18:00:00Z") @Nullable JsonNode at,
-            @Schema(type = "number", description = "°C, -30 to 60", example = "20.0") @Nullable
-                    JsonNode temperatureC) {}
 
     record CureRequest(
             @Schema(
@@ -78,7 +70,7 @@ class CureApi {
         if (!Double.isNaN(activation)) {
             fields.faults().within("activationKjPerMol", "The activation energy", activation, 0, 200, "kJ/mol");
         }
-        List<RoomReading> readings = readings(fields, request.readings());
+        List<RoomReading> readings = ReadingRequest.all(fields, request.readings());
         Optional<Instant> from = fields.moment("from", request.from());
         Optional<Instant> until = fields.moment("until", request.until());
         fields.faults()
@@ -89,25 +81,5 @@ class CureApi {
         fields.faults().throwIfAny();
         return new CureAnswer(new CureClock(referenceC, activation)
                 .equivalentAgeHours(new RoomCourse(readings), from.orElseThrow(), until.orElseThrow()));
-    }
-
-    private static List<RoomReading> readings(JsonFields fields, @Nullable List<@Nullable ReadingRequest> requested) {
-        if (requested == null || requested.isEmpty() || requested.size() > MOST_READINGS) {
-            fields.faults().add("readings", "readings must hold 1 to %d room temperatures.".formatted(MOST_READINGS));
-            return List.of();
-        }
-        List<RoomReading> readings = new ArrayList<>();
-        for (int i = 0; i < requested.size(); i++) {
-            ReadingRequest reading = requested.get(i);
-            Optional<Instant> at = fields.moment("readings[%d].at".formatted(i), reading == null ? null : reading.at());
-            double celsius = fields.number(
-                    "readings[%d].temperatureC".formatted(i), reading == null ? null : reading.temperatureC());
-            if (at.isPresent() && !Double.isNaN(celsius)) {
-                fields.faults()
-                        .attempt("readings[%d].temperatureC".formatted(i), () -> new RoomReading(at.get(), celsius))
-                        .ifPresent(readings::add);
-            }
-        }
-        return readings;
     }
 }

@@ -5,7 +5,9 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 import nursery.core.measure.Faults;
+import nursery.core.measure.InvalidInput;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -30,14 +32,14 @@ final class JsonFields {
         if (node == null || isAbsent(node)) {
             return OptionalDouble.empty();
         }
-        if (!node.isNumber() || !Double.isFinite(node.asDouble())) {
+        if (!node.isNumber() || !Double.isFinite(node.numberValue().doubleValue())) {
             faults.add(
                     field,
                     "%s is %s: it must be a finite number, with a point and without quotes."
                             .formatted(field, shorten(node.toString())));
             return OptionalDouble.empty();
         }
-        return OptionalDouble.of(node.asDouble());
+        return OptionalDouble.of(node.numberValue().doubleValue());
     }
 
     /** A number, or what stands for a missing one. */
@@ -61,12 +63,25 @@ final class JsonFields {
             faults.add(field, field + (isAbsent(node) ? " is missing." : " must be text."));
             return "";
         }
+        faults.require(!node.asString().isBlank(), field, field + " is empty.");
         return node.asString();
+    }
+
+    /** Runs a reading of a part of the request; what it complains of is named by its place in the whole. */
+    <T> Optional<T> within(String part, Supplier<T> reading) {
+        try {
+            return Optional.of(reading.get());
+        } catch (InvalidInput e) {
+            e.faults().forEach(fault -> faults.add(part + "." + fault.field(), fault.message()));
+        } catch (IllegalArgumentException e) {
+            faults.add(part, String.valueOf(e.getMessage()));
+        }
+        return Optional.empty();
     }
 
     Optional<Instant> moment(String field, @Nullable JsonNode node) {
         String text = text(field, node);
-        if (text.isEmpty()) {
+        if (text.isBlank()) {
             return Optional.empty();
         }
         try {

@@ -61,7 +61,7 @@ class MixApi {
         JsonFields fields = new JsonFields();
         String written = fields.text("ratio", request.ratio());
         Optional<MixRatio> ratio =
-                written.isEmpty() ? Optional.empty() : fields.faults().attempt("ratio", () -> MixRatio.parse(written));
+                written.isBlank() ? Optional.empty() : fields.faults().attempt("ratio", () -> MixRatio.parse(written));
         double totalMl = fields.number("totalMl", request.totalMl());
         OptionalDouble markMl = fields.optionalNumber("markMl", request.markMl());
         Optional<Densities> densities = densities(fields, request);

@@ -51,7 +51,8 @@ record CoatCard(
     }
 
     private static TimeBar.Frame frame(CoatTimes times, QuietHours quiet, Instant now) {
-        Instant enough = times.sandableSure().plus(AHEAD);
+        Instant last = times.sandableSure().isAfter(times.scuffAfter()) ? times.sandableSure() : times.scuffAfter();
+        Instant enough = last.plus(AHEAD);
         Instant until = now.plus(AHEAD).isAfter(enough) ? now.plus(AHEAD.multipliedBy(3)) : enough;
         return new TimeBar.Frame(new Span(times.pouredAt().minus(LEAD), until), quiet);
     }

@@ -119,7 +119,6 @@ class CupPages {
                         : coat.flatMap(newest ->
                                         Moved.of(newest.label(), newest.times().pouredAt(), air.course(), show.now()))
                                 .orElse(null));
-        model.addAttribute("spreadC", air.spreadC());
         model.addAttribute(
                 "ranges", coat.map(newest -> ranges(newest, air, show)).orElse(List.of()));
         return cup;
@@ -138,8 +137,10 @@ class CupPages {
         }
         Instant poured = coat.times().pouredAt();
         RoomCourse course = air.course().from(poured);
-        CoatTimes warm = new CoatTimes(coat.label(), course.shifted(show.now(), air.spreadC()), poured);
-        CoatTimes cold = new CoatTimes(coat.label(), course.shifted(show.now(), -air.spreadC()), poured);
+        CoatTimes warm =
+                new CoatTimes(coat.label(), course.shifted(show.now(), at -> air.spreadC(show.now(), at)), poured);
+        CoatTimes cold =
+                new CoatTimes(coat.label(), course.shifted(show.now(), at -> -air.spreadC(show.now(), at)), poured);
         return ahead.stream()
                 .map(moment -> new Ranged(
                         moment.words(), "%s – %s".formatted(show.at(warm.at(moment)), show.at(cold.at(moment)))))

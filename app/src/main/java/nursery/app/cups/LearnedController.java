@@ -99,6 +99,7 @@ class LearnedController {
                                     && isOf(pour, resin))
                             .ifPresent(pour -> observations.add(Observation.of(
                                     felt.room(),
+                                    pour.mark().id(),
                                     pour.mark().happenedAt(),
                                     touched.mark().happenedAt(),
                                     touched.touch())));

@@ -78,6 +78,7 @@ public class LogBook {
         Optional<CupNow> holder = spindle.flatMap(taken -> read.floor().on(taken))
                 .filter(other -> !other.code().equals(code));
         List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream()
+                .filter(concern -> !concern.isAdvice())
                 .map(Concern::message)
                 .toList());
         holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it."

@@ -76,7 +76,7 @@ class AirReader {
             Forecast forecast = plan.forecast();
             Air air = new Air(
                     forecast.continuing(history, from, zone),
-                    forecast.spreadC(history, from, zone),
+                    forecast.spread(history, zone),
                     lastReadAt,
                     lastReadAt.filter(at -> Forecast.isSilent(history, from)));
             kept = new Expected(history, from, plan, zone, air);

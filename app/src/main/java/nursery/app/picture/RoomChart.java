@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import nursery.app.platform.Show;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
@@ -63,8 +64,8 @@ public record RoomChart(
         }
         return new RoomChart(
                 show.temperatureUnit().symbol(),
-                frame.line(from, now, 0),
-                frame.line(now, until, 0),
+                frame.line(from, now, at -> 0),
+                frame.line(now, until, at -> 0),
                 frame.band(),
                 frame.hours(),
                 frame.degrees(),
@@ -76,7 +77,7 @@ public record RoomChart(
     /** Where a moment and a temperature lie. */
     private record Frame(
             RoomCourse room,
-            double spreadC,
+            ToDoubleFunction<Instant> spreadC,
             Instant from,
             Instant until,
             Instant now,
@@ -86,7 +87,7 @@ public record RoomChart(
         Frame(Air air, Instant from, Instant until, Instant now, Show show) {
             this(
                     air.course(),
-                    air.spreadC(),
+                    at -> air.spreadC(now, at),
                     from,
                     until,
                     now,
@@ -118,11 +119,12 @@ public record RoomChart(
                     BOTTOM - (BOTTOM - TOP) * Math.max(0, Math.min(1, (celsius - lowC) / (highC - lowC))));
         }
 
-        String line(Instant start, Instant end, double byC) {
+        String line(Instant start, Instant end, ToDoubleFunction<Instant> byC) {
             StringBuilder path = new StringBuilder();
             for (int i = 0; i <= POINTS; i++) {
                 Instant at = along(start, end, i);
-                path.append(i == 0 ? "M" : "L").append(Figures.coordinates(x(at), y(room.temperatureCAt(at) + byC)));
+                path.append(i == 0 ? "M" : "L")
+                        .append(Figures.coordinates(x(at), y(room.temperatureCAt(at) + byC.applyAsDouble(at))));
             }
             return path.toString();
         }
@@ -131,7 +133,8 @@ public record RoomChart(
             StringBuilder path = new StringBuilder(line(now, until, spreadC));
             for (int i = POINTS; i >= 0; i--) {
                 Instant at = along(now, until, i);
-                path.append("L").append(Figures.coordinates(x(at), y(room.temperatureCAt(at) - spreadC)));
+                path.append("L")
+                        .append(Figures.coordinates(x(at), y(room.temperatureCAt(at) - spreadC.applyAsDouble(at))));
             }
             return path.append("Z").toString();
         }

@@ -1,16 +1,26 @@
 package nursery.app.platform;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.multipart.MultipartHttpServletRequest;
 import org.springframework.web.servlet.ModelAndView;
 
 /**
@@ -35,19 +45,53 @@ public class FormPost {
         try {
             return new ModelAndView("redirect:" + submissions.once(fingerprint(typed), work));
         } catch (InvalidInput e) {
-            String view = page.apply(Form.rejected(typed, e.faults()));
-            return new ModelAndView(view, model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+            return back(typed, model, e.faults(), page, HttpStatus.UNPROCESSABLE_CONTENT);
+        } catch (DataAccessException e) {
+            List<Fault> lost = Races.sentence(e).stream()
+                    .map(sentence -> new Fault("", sentence))
+                    .toList();
+            if (lost.isEmpty()) {
+                throw e;
+            }
+            return back(typed, model, lost, page, HttpStatus.CONFLICT);
         }
     }
 
+    private static ModelAndView back(
+            Map<String, String> typed,
+            Model model,
+            List<Fault> faults,
+            Function<Form, String> page,
+            HttpStatus status) {
+        String view = page.apply(Form.rejected(typed, faults));
+        return new ModelAndView(view, model.asMap(), status);
+    }
+
     /**
-     * The form's own token together with what was typed: pressed twice it is the same form, but taken back, changed and
-     * sent again it is another.
+     * The form's own token together with what was typed, the file that came with it and where it was sent: pressed
+     * twice it is the same form, but taken back, changed and sent again it is another.
      */
     private static String fingerprint(Map<String, String> typed) {
         SortedMap<String, String> content = new TreeMap<>(typed);
         content.remove("_csrf");
-        return UUID.nameUUIDFromBytes(content.toString().getBytes(StandardCharsets.UTF_8))
+        StringBuilder whole = new StringBuilder(content.toString());
+        if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes) {
+            HttpServletRequest request = attributes.getRequest();
+            whole.append(request.getRequestURI());
+            if (request instanceof MultipartHttpServletRequest files) {
+                files.getFileMap().values().forEach(file -> whole.append(digest(file)));
+            }
+        }
+        return UUID.nameUUIDFromBytes(whole.toString().getBytes(StandardCharsets.UTF_8))
                 .toString();
+    }
+
+    private static String digest(MultipartFile file) {
+        try {
+            return "%s %d %s"
+                    .formatted(file.getOriginalFilename(), file.getSize(), UUID.nameUUIDFromBytes(file.getBytes()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -3,6 +3,7 @@ package nursery.app.room;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Arrays;
@@ -208,6 +209,9 @@ class RoomController {
         }
     }
 
+    private static final Duration TONIGHT = Duration.ofHours(8);
+    private static final Duration WEEK = Duration.ofDays(7);
+
     private String page(Model model, Form form) {
         Floor floor = floors.now();
         Air air = floor.air();
@@ -242,7 +246,8 @@ class RoomController {
         model.addAttribute("fitness", air.fitness(floor.now()));
         model.addAttribute("turnsAt", air.fitnessTurnsAt(floor.now()).orElse(null));
         model.addAttribute("silentSince", air.silentSince().orElse(null));
-        model.addAttribute("spreadC", air.spreadC());
+        model.addAttribute("tonightC", air.spreadC(floor.now(), floor.now().plus(TONIGHT)));
+        model.addAttribute("weekC", air.spreadC(floor.now(), floor.now().plus(WEEK)));
         model.addAttribute("sensors", room.sensors());
         model.addAttribute("simulating", simulated.isOn());
         model.addAttribute("zones", zones());

@@ -12,13 +12,11 @@ import java.util.OptionalDouble;
 import nursery.app.platform.Moments;
 import nursery.core.cure.RoomReading;
 import nursery.core.measure.Faults;
-import nursery.core.measure.InvalidInput;
 import nursery.core.measure.TemperatureUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -121,15 +119,5 @@ class SensorApi {
             throw new IllegalArgumentException(
                     "“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(written), e);
         }
-    }
-
-    @ExceptionHandler(InvalidInput.class)
-    ProblemDetail invalid(InvalidInput invalid) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST,
-                "%d reading(s) are wrong; none was taken."
-                        .formatted(invalid.faults().size()));
-        problem.setProperty("errors", invalid.faults());
-        return problem;
     }
 }

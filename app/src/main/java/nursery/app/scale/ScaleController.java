@@ -15,15 +15,12 @@ import nursery.core.measure.InvalidInput;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -111,14 +108,6 @@ class ScaleController implements DisposableBean {
         reader.faults().within("speed", "The speed", speed, 0.1, 100, "g/s");
         reader.faults().throwIfAny();
         simulated.pourTo(now, grams, speed);
-    }
-
-    @ExceptionHandler(InvalidInput.class)
-    @ResponseBody
-    ProblemDetail invalid(InvalidInput invalid) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, invalid.getMessage());
-        problem.setProperty("errors", invalid.faults());
-        return problem;
     }
 
     /** The simulated scale writes the same lines a real one would. */

@@ -103,7 +103,7 @@ class EditController {
         model.addAttribute("rows", EditForm.rows(form.typed()));
         model.addAttribute("problems", form.faults().isEmpty() ? reader.faults().found() : List.of());
         model.addAttribute("findings", findings);
-        model.addAttribute("sound", technique.isPresent() && findings.isEmpty());
+        model.addAttribute("sound", technique.isPresent() && findings.stream().allMatch(Judgement.Finding::isAdvice));
         model.addAttribute("kinds", StepKind.values());
         model.addAttribute("roles", CoatRole.values());
         model.addAttribute("materials", Material.values());
@@ -125,7 +125,7 @@ class EditController {
             case SETTLE -> "minutes after the pour, while workable";
             case INTO_COAT -> "minutes into the coat, before it gels";
             case AGE -> "hours on the cure clock";
-            case STRAIGHT_ON -> "the tack window";
+            case STRAIGHT_ON -> "straight on, or scuffed";
             case SANDABLE -> "until it is sandable";
             case CURED -> "until it is cured";
         };

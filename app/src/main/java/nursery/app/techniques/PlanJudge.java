@@ -45,6 +45,11 @@ class PlanJudge {
             List<Mark> marks,
             List<Judgement.Finding> findings) {
 
+        /** How many things are wrong, advice aside. */
+        public long faults() {
+            return findings.stream().filter(finding -> !finding.isAdvice()).count();
+        }
+
         public String lasts() {
             return hours < HOURS_PER_DAY
                     ? Numbers.show(hours, 0) + " h"

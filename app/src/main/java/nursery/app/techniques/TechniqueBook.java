@@ -32,6 +32,15 @@ public class TechniqueBook {
         this.shipped = shipped();
     }
 
+    /**
+     * A technique as its file has it.
+     *
+     * @throws nursery.core.measure.InvalidInput with every fault, named by its place in the file
+     */
+    public static Technique read(String file) {
+        return TechniqueFile.read(file);
+    }
+
     public List<ShelvedTechnique> all() {
         return Stream.concat(own().stream(), shipped.stream()).toList();
     }

@@ -38,14 +38,14 @@ class PlanBarTest {
 
     @Test
     void aCoatIsDrawnInItsPhasesByTheLabel() {
-        // Common practice for regular resin: turning 4 h, straight on from 4 to 6 h, sandable from 8 h, cured after 24
-        // h (P13 to P17).
+        // Common practice for regular resin: turning 4 h, straight on from 4 h, well until 12 h, less until 24 h
+        // (P13 to P17).
         PlanBar bar = PlanBar.of(
                 HUNDRED_HOURS, List.of(new Coat(poured(10), hour(100))), List.of(), List.of(), Optional.empty());
 
         assertThat(bar.coats())
                 .extracting(Piece::style, Piece::x)
-                .contains(tuple("tack", 14.0), tuple("hardening", 16.0), tuple("sandable", 18.0), tuple("cured", 34.0));
+                .contains(tuple("tack", 14.0), tuple("fading", 22.0), tuple("cured", 34.0));
         assertThat(bar.coats()).noneMatch(piece -> piece.style().equals("full-cure"));
         // Full cure after 72 h: there the row is bare again.
         Piece last = bar.coats().get(bar.coats().size() - 1);

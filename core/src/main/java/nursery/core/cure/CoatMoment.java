@@ -7,7 +7,7 @@ import nursery.core.resin.LabelTimes;
 public enum CoatMoment {
     OFF_TURNER("Off the turner", LabelTimes::turningH),
     RECOAT_FROM("Recoat straight on, from", LabelTimes::recoatFromH),
-    RECOAT_UNTIL("until", LabelTimes::recoatUntilH),
+    RECOAT_UNTIL("Grips well until", LabelTimes::recoatUntilH),
     SANDABLE("Sandable", LabelTimes::sandableFromH),
     SCUFF_AFTER("Scuff needed after", LabelTimes::scuffAfterH),
     FULL_CURE("Full cure", LabelTimes::fullCureH);

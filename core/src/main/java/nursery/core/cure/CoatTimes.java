@@ -57,6 +57,12 @@ public final class CoatTimes {
         return at(CoatMoment.OFF_TURNER);
     }
 
+    /** While the next coat may go on unsanded. */
+    public Window recoatWindow() {
+        return Window.between(at(CoatMoment.RECOAT_FROM), at(CoatMoment.SCUFF_AFTER));
+    }
+
+    /** The part of that window in which the next coat grips well. */
     public Window tackWindow() {
         return Window.between(at(CoatMoment.RECOAT_FROM), at(CoatMoment.RECOAT_UNTIL));
     }
@@ -87,6 +93,7 @@ public final class CoatTimes {
                         times.recoatFromH(),
                         times.recoatUntilH(),
                         times.sandableFromH(),
+                        times.scuffAfterH(),
                         times.curedH(),
                         times.fullCureH())
                 .sorted()

@@ -4,10 +4,11 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import nursery.core.measure.Faults;
@@ -15,22 +16,27 @@ import nursery.core.measure.Faults;
 /** What the room is expected to do from now on, and how far it may be off. */
 public sealed interface Forecast {
 
-    /** So far it looks ahead; after that the room is taken to stand still. */
-    Duration HORIZON = Duration.ofDays(4);
+    /** So far it looks ahead: past the end of any plan, and the full cure of its last coat. */
+    Duration HORIZON = Duration.ofDays(26 * 7 + 62);
 
     Duration STEP = Duration.ofMinutes(30);
-    /** A room is never known better than this; from memory. */
-    double LEAST_SPREAD_C = 1;
-    /** Without any pattern to go by; from memory. */
-    double BLIND_SPREAD_C = 3;
+    /** Further ahead than this nobody plans to the half hour. */
+    Duration FINE = Duration.ofDays(10);
+
+    Duration COARSE_STEP = Duration.ofHours(1);
     /** A thermometer silent for longer says little about the room now. */
     Duration SILENT_AFTER = Duration.ofHours(6);
 
     /** The readings expected, at even steps. */
     List<RoomReading> ahead(RoomCourse history, Instant now, ZoneId zone);
 
-    /** How far the room may be from it, °C up or down. */
-    double spreadC(RoomCourse history, Instant now, ZoneId zone);
+    /** What was to be expected at a moment, by what was known then. */
+    Spread.Foretold foretold(RoomCourse history, Instant origin, ZoneId zone);
+
+    /** How far the room may be from it. */
+    default Spread spread(RoomCourse history, ZoneId zone) {
+        return Spread.of(history, origin -> foretold(history, origin, zone));
+    }
 
     /** The history with the forecast behind it. */
     default RoomCourse continuing(RoomCourse history, Instant now, ZoneId zone) {
@@ -67,8 +73,8 @@ public sealed interface Forecast {
         }
 
         @Override
-        public double spreadC(RoomCourse history, Instant now, ZoneId zone) {
-            return LEAST_SPREAD_C;
+        public Spread.Foretold foretold(RoomCourse history, Instant origin, ZoneId zone) {
+            return at -> OptionalDouble.of(temperatureC);
         }
     }
 
@@ -103,8 +109,8 @@ public sealed interface Forecast {
         }
 
         @Override
-        public double spreadC(RoomCourse history, Instant now, ZoneId zone) {
-            return LEAST_SPREAD_C;
+        public Spread.Foretold foretold(RoomCourse history, Instant origin, ZoneId zone) {
+            return at -> OptionalDouble.of(at(at.atZone(zone).toLocalTime()));
         }
 
         private double at(LocalTime time) {
@@ -117,12 +123,15 @@ public sealed interface Forecast {
     }
 
     /**
-     * As on the last days at the same time of day, starting from what it is now: today's difference from the pattern
-     * fades within hours. Without a whole day of readings the room is taken to stand still.
+     * As on the last days at the same time of day, day after day, starting from what it is now: today's difference from
+     * the pattern fades within hours. Without a whole day of readings the room is taken to stand still.
      */
     record LikeLastDays(int days) implements Forecast {
 
         private static final double FADES_IN_H = 6;
+        private static final Duration HOUR = Duration.ofHours(1);
+        /** Less than this says nothing about what lasts; from memory. */
+        private static final double UNREST_C = 0.1;
 
         public LikeLastDays {
             Faults faults = new Faults();
@@ -132,70 +141,116 @@ public sealed interface Forecast {
 
         @Override
         public List<RoomReading> ahead(RoomCourse history, Instant now, ZoneId zone) {
+            Pattern pattern = new Pattern(history, now, zone, days);
             double nowC = history.temperatureCAt(now);
-            OptionalDouble usualNow = usualC(history, now, now, zone);
-            if (usualNow.isEmpty()) {
+            if (pattern.usualC(now).isEmpty()) {
                 return List.of(new RoomReading(now.plus(HORIZON), nowC));
             }
-            double off = nowC - usualNow.getAsDouble();
             return steps(now).stream()
-                    .map(at -> {
-                        double fading =
-                                off * Math.exp(-Duration.between(now, at).toMinutes() / 60.0 / FADES_IN_H);
-                        return new RoomReading(
-                                at,
-                                Math.max(
-                                        RoomReading.COLDEST_C,
-                                        Math.min(
-                                                RoomReading.WARMEST_C,
-                                                usualC(history, at, now, zone).orElse(nowC) + fading)));
-                    })
+                    .map(at -> new RoomReading(
+                            at, RoomReading.possibleC(pattern.expectedC(at).orElse(nowC))))
                     .toList();
         }
 
-        /** The standard deviation of the same hours from day to day. */
         @Override
-        public double spreadC(RoomCourse history, Instant now, ZoneId zone) {
-            if (isSilent(history, now) || usualC(history, now, now, zone).isEmpty()) {
-                return BLIND_SPREAD_C;
-            }
-            double sum = 0;
-            int count = 0;
-            for (int hour = 0; hour < 24; hour++) {
-                List<Double> same = sameHour(history, now.plus(Duration.ofHours(hour)), now, zone);
-                double mean =
-                        same.stream().mapToDouble(Double::doubleValue).average().orElse(0);
-                sum += same.stream()
-                        .mapToDouble(value -> (value - mean) * (value - mean))
-                        .sum();
-                count += Math.max(0, same.size() - 1);
-            }
-            return Math.max(LEAST_SPREAD_C, count == 0 ? LEAST_SPREAD_C * 2 : Math.sqrt(sum / count));
+        public Spread.Foretold foretold(RoomCourse history, Instant origin, ZoneId zone) {
+            return new Pattern(history, origin, zone, days)::expectedC;
         }
 
-        private OptionalDouble usualC(RoomCourse history, Instant at, Instant now, ZoneId zone) {
-            return sameHour(history, at, now, zone).stream()
-                    .mapToDouble(Double::doubleValue)
-                    .average();
+        /** Judged by moments that knew about as many days as now: one that knew fewer foretold worse. */
+        @Override
+        public Spread spread(RoomCourse history, ZoneId zone) {
+            Duration known = Duration.between(history.firstReadingAt(), history.lastReadingAt());
+            Duration whole = Duration.ofDays(days);
+            Duration least = known.dividedBy(2).compareTo(whole) < 0 ? known.dividedBy(2) : whole;
+            Instant from = history.firstReadingAt().plus(least);
+            return Spread.of(
+                    history,
+                    origin -> origin.isBefore(from) ? at -> OptionalDouble.empty() : foretold(history, origin, zone));
         }
 
-        /** What it was at the same time of day, on the wall's clock, on each of the last days that was read. */
-        private List<Double> sameHour(RoomCourse history, Instant at, Instant now, ZoneId zone) {
-            ZonedDateTime local = at.atZone(zone);
-            List<Instant> same = IntStream.rangeClosed(0, days + (int) HORIZON.toDays())
-                    .mapToObj(back -> local.minusDays(back).toInstant())
-                    .filter(past -> !past.isAfter(now)
-                            && past.isAfter(now.minus(Duration.ofDays(days)))
-                            && !past.isBefore(history.firstReadingAt())
-                            && !past.isAfter(history.lastReadingAt()))
-                    .toList();
-            return same.stream().map(history::temperatureCAt).toList();
+        /** The last days as they were known at a moment, by the time of day on the wall's clock. */
+        private static final class Pattern {
+
+            private final RoomCourse history;
+            private final Instant now;
+            private final ZoneId zone;
+            private final int days;
+            private final Map<LocalTime, OptionalDouble> usual = new HashMap<>();
+            private double lasts = Double.NaN;
+
+            Pattern(RoomCourse history, Instant now, ZoneId zone, int days) {
+                this.history = history;
+                this.now = now;
+                this.zone = zone;
+                this.days = days;
+            }
+
+            /** The mean of the same time of day. */
+            OptionalDouble usualC(Instant at) {
+                return usual.computeIfAbsent(at.atZone(zone).toLocalTime(), time -> IntStream.rangeClosed(0, days)
+                        .mapToObj(back -> now.atZone(zone)
+                                .toLocalDate()
+                                .minusDays(back)
+                                .atTime(time)
+                                .atZone(zone)
+                                .toInstant())
+                        .filter(past -> !past.isAfter(now)
+                                && past.isAfter(now.minus(Duration.ofDays(days)))
+                                && !past.isBefore(history.firstReadingAt())
+                                && !past.isAfter(history.lastReadingAt()))
+                        .mapToDouble(history::temperatureCAt)
+                        .average());
+            }
+
+            /** The usual, and what is left of the difference from it now. */
+            OptionalDouble expectedC(Instant at) {
+                OptionalDouble usualThen = usualC(at);
+                if (usualThen.isEmpty()) {
+                    return usualThen;
+                }
+                double off = history.temperatureCAt(now) - usualC(now).orElse(history.temperatureCAt(now));
+                double left = Math.exp(-Duration.between(now, at).toMinutes() / 60.0 / FADES_IN_H);
+                return OptionalDouble.of(usualThen.getAsDouble() + off * lasts() * left);
+            }
+
+            /**
+             * How much of a difference from the pattern is the room's own and lasts, from none, where it is a
+             * thermometer's unrest, to all of it: what was left an hour later on the days known, against what should
+             * be.
+             */
+            private double lasts() {
+                if (Double.isNaN(lasts)) {
+                    double both = 0;
+                    double one = 0;
+                    for (int back = 24 * days; back > 1; back--) {
+                        // The usual at this time of day holds what is asked about, the difference now.
+                        boolean free = back % 24 > 1;
+                        double off = free ? offC(now.minus(HOUR.multipliedBy(back))) : 0;
+                        both += free ? off * offC(now.minus(HOUR.multipliedBy(back - 1))) : 0;
+                        one += off * off;
+                    }
+                    lasts = one < UNREST_C * UNREST_C * 24 * days
+                            ? 1
+                            : Math.max(0, Math.min(1, both / one / Math.exp(-1 / FADES_IN_H)));
+                }
+                return lasts;
+            }
+
+            private double offC(Instant at) {
+                boolean read = !at.isBefore(history.firstReadingAt()) && !at.isAfter(history.lastReadingAt());
+                OptionalDouble usualThen = read ? usualC(at) : OptionalDouble.empty();
+                return usualThen.isPresent() ? history.temperatureCAt(at) - usualThen.getAsDouble() : 0;
+            }
         }
     }
 
     private static List<Instant> steps(Instant now) {
         List<Instant> steps = new ArrayList<>();
-        for (Instant at = now.plus(STEP); !at.isAfter(now.plus(HORIZON)); at = at.plus(STEP)) {
+        Instant fine = now.plus(FINE);
+        for (Instant at = now.plus(STEP);
+                !at.isAfter(now.plus(HORIZON));
+                at = at.plus(at.isBefore(fine) ? STEP : COARSE_STEP)) {
             steps.add(at);
         }
         return steps;

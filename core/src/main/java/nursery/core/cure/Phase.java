@@ -7,10 +7,11 @@ public enum Phase {
     WORKABLE("workable", "Spread it, heat it, keep it turning."),
     TURNING("turning", "Leave it on the turner: it still runs."),
     GELLED("gelled", "Holds its shape: it may come off the turner. Do not touch."),
-    TACK("recoat straight on", "The next coat grips without sanding."),
+    TACK("recoat straight on", "The next coat grips well without sanding."),
+    FADING("grip fading", "Still takes a coat unsanded, but grips less by the hour. A light scuff makes sure."),
     HARDENING("hardening", "Too firm to coat, too soft to sand. Leave it."),
-    SANDABLE("sandable", "Sands to dust. Sand before the next coat."),
-    CURED("cured", "Firm enough to work on. Sand before the next coat."),
+    SANDABLE("sandable", "Sands to dust. Scuff before the next coat."),
+    CURED("cured", "Firm enough to work on. Scuff before the next coat."),
     FULL_CURE("full cure", "Finished curing.");
 
     private final String word;
@@ -30,8 +31,8 @@ public enum Phase {
     }
 
     /**
-     * The phase at an age in hours at the reference temperature. Where a label's times overlap (a fast resin is
-     * sandable while it can still be recoated) the tack window comes first, because it is the one that closes.
+     * The phase at an age in hours at the reference temperature. Where a label's times overlap (a coat is sandable
+     * while it can still be recoated) the window comes first, because it is the one that closes.
      */
     public static Phase at(LabelTimes times, double ageHours) {
         if (ageHours < times.workingH()) {
@@ -39,6 +40,9 @@ public enum Phase {
         }
         if (ageHours >= times.recoatFromH() && ageHours < times.recoatUntilH()) {
             return TACK;
+        }
+        if (ageHours >= times.recoatUntilH() && ageHours < times.scuffAfterH()) {
+            return FADING;
         }
         if (ageHours < times.turningH()) {
             return TURNING;

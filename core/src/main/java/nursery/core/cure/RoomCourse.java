@@ -11,6 +11,7 @@ import java.util.NavigableMap;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.ToDoubleFunction;
 
 /**
  * The room over time: linear between readings, held flat before the first and after the last. Of two readings at the
@@ -134,6 +135,11 @@ public final class RoomCourse {
 
     /** This course with everything after a moment warmer or colder by so much. */
     public RoomCourse shifted(Instant after, double byC) {
+        return shifted(after, at -> byC);
+    }
+
+    /** This course with everything after a moment warmer or colder by what is said for each. */
+    public RoomCourse shifted(Instant after, ToDoubleFunction<Instant> byC) {
         List<RoomReading> moved = new ArrayList<>(readings(Instant.MIN, after));
         moved.add(new RoomReading(after, temperatureCAt(after)));
         Instant soon = after.plus(Duration.ofMinutes(1));
@@ -143,8 +149,7 @@ public final class RoomCourse {
                 : new ArrayList<>();
         ahead.addAll(later);
         ahead.forEach(reading -> moved.add(new RoomReading(
-                reading.at(),
-                Math.max(RoomReading.COLDEST_C, Math.min(RoomReading.WARMEST_C, reading.temperatureC() + byC)))));
+                reading.at(), RoomReading.possibleC(reading.temperatureC() + byC.applyAsDouble(reading.at())))));
         return new RoomCourse(moved);
     }
 

@@ -35,6 +35,11 @@ public record RoomReading(Instant at, double temperatureC, OptionalDouble humidi
         });
     }
 
+    /** The nearest temperature a room can have. */
+    static double possibleC(double celsius) {
+        return Math.max(COLDEST_C, Math.min(WARMEST_C, celsius));
+    }
+
     /** A reading of the temperature alone. */
     public RoomReading(Instant at, double temperatureC) {
         this(at, temperatureC, OptionalDouble.empty());

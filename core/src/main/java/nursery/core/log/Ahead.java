@@ -15,7 +15,7 @@ import nursery.core.technique.PlanStep;
  */
 public final class Ahead {
 
-    private static final int SCUFF_MINUTES = 10;
+    private static final Duration SCUFFING = Duration.ofMinutes(10);
     /** Work not seen in a log has no number of its own. */
     private static final long NO_ENTRY = 0;
 
@@ -44,15 +44,16 @@ public final class Ahead {
             // The window may close while the maker sleeps: ask again as it will be then.
             NextAction then = fold.stateAt(at).next().orElseThrow();
             if (then.kind() == NextAction.Kind.SCUFF_FIRST) {
-                at = quiet.nextAwake(later(at, then.window().opensAt()));
+                at = quiet.nextAwake(later(at, then.window().opensAt())).plus(SCUFFING);
                 fold.add(LogEntry.scuffed(mark(at)));
-                at = at.plus(Duration.ofMinutes(SCUFF_MINUTES));
             }
+            Instant ends = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));
+            boolean wet = action.waiting().isWhileWet();
             ahead.add(new Expected(
                     action.step(),
                     at,
                     then.kind() == NextAction.Kind.SCUFF_FIRST,
-                    then.kind() == NextAction.Kind.STEP && then.window().hasClosedBy(at),
+                    then.kind() == NextAction.Kind.STEP && tooLate(then, wet ? ends : at, wet),
                     at.isAfter(possible)));
             fold.add(
                     action.step().kind().isPour()
@@ -63,11 +64,18 @@ public final class Ahead {
                                             .share(cup, action.step().role().orElseThrow())
                                             .suggestedMl(),
                                     Optional.empty())
-                            : new LogEntry.StepDone(mark(at), action.step().number()));
-            // A wait runs from when the work is logged, so only the hands are busy on.
-            free = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));
+                            : new LogEntry.StepDone(mark(ends), action.step().number()));
+            free = ends;
         }
         return List.copyOf(ahead);
+    }
+
+    /** Work on a wet coat must have ended when its window closes; all other need only have begun before. */
+    private static boolean tooLate(NextAction action, Instant at, boolean inclusive) {
+        return action.window()
+                .closesAtExclusive()
+                .filter(closes -> inclusive ? at.isAfter(closes) : !at.isBefore(closes))
+                .isPresent();
     }
 
     private static Instant later(Instant a, Instant b) {

@@ -16,6 +16,7 @@ import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.LogEntry.StepDone;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Wait;
 
 /**
  * The fold of plan, log, room and now into a cup's state. Pure: the same arguments give the same state, so a state can
@@ -34,12 +35,14 @@ public final class CupFold {
     private Optional<SpindleHold> hold = Optional.empty();
     private Optional<Gone> gone = Optional.empty();
     private Instant lastDone;
+    private Instant lastEnded;
     private Instant lastSeen;
 
     private CupFold(Cup cup, RoomCourse room) {
         this.cup = cup;
         this.room = room;
         this.lastDone = cup.startedAt();
+        this.lastEnded = cup.startedAt();
         this.lastSeen = cup.startedAt();
     }
 
@@ -77,8 +80,24 @@ public final class CupFold {
         Optional<NextAction> next = cup.plan().stream()
                 .filter(step -> !done.containsKey(step.number()))
                 .findFirst()
-                .map(step -> NextStep.of(step, new WallClock(newestCoat(), lastDone), now));
-        return new CupState(done, coats, next, layers, hold, lastDone, lastSeen, gone, concerns);
+                .map(step -> NextStep.of(step, effective(step), new WallClock(newestCoat(), lastDone, lastEnded), now));
+        return new CupState(done, coats, next, layers, hold, lastDone, lastEnded, lastSeen, gone, concerns);
+    }
+
+    /** A step that was left out has nothing to dry: what it would have waited for itself is waited for instead. */
+    private Wait effective(PlanStep step) {
+        int before = cup.plan().indexOf(step) - 1;
+        Wait own = step.waiting();
+        boolean dries = own.kind() == Wait.Kind.DRY || own.kind() == Wait.Kind.NONE;
+        if (!dries || before < 0) {
+            return own;
+        }
+        PlanStep leftOut = cup.plan().get(before);
+        if (!(done.get(leftOut.number()) instanceof LogEntry.Skipped)) {
+            return own;
+        }
+        Wait instead = effective(leftOut);
+        return instead.kind() == Wait.Kind.DRY ? instead : Wait.none();
     }
 
     /** Minutes from the start of a cup, the clock its layers are counted by. */
@@ -93,6 +112,7 @@ public final class CupFold {
         done.put(pour.step(), pour);
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
+        lastEnded = lastDone.plus(Duration.ofMinutes(step.kind().handsOnMinutes()));
         return layers.after(step, minute(cup, times.pouredAt()));
     }
 
@@ -100,6 +120,7 @@ public final class CupFold {
         PlanStep step = cup.step(entry.step());
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
+        lastEnded = lastDone;
         if (step.kind().isSanding()) {
             // Nobody sands a turning cup.
             hold = Optional.empty();
@@ -118,6 +139,7 @@ public final class CupFold {
     private Layers scuff(LogEntry entry) {
         newestIsScuffed();
         lastDone = entry.mark().happenedAt();
+        lastEnded = lastDone;
         return layers.scuffed();
     }
 

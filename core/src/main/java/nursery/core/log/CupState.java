@@ -18,7 +18,9 @@ import nursery.core.technique.Rule;
  * @param next what to do next; empty once the plan is finished
  * @param layers what lies on it
  * @param hold the spindle it is on, if any
- * @param lastDoneAt when its newest work was done, or the cup was started
+ * @param lastDoneAt when its newest work was logged, or the cup was started: a coat when it was poured, other work when
+ *     it was finished
+ * @param lastEndedAt when hands were off that work: what dries, dries from then on
  * @param lastSeenAt when the newest entry of its log happened, or the cup was started
  * @param gone how and when it left the bench, if it has
  * @param concerns what the log shows was done against the label or practice
@@ -30,6 +32,7 @@ public record CupState(
         Layers layers,
         Optional<SpindleHold> hold,
         Instant lastDoneAt,
+        Instant lastEndedAt,
         Instant lastSeenAt,
         Optional<Gone> gone,
         List<Concern> concerns) {
@@ -102,5 +105,10 @@ public record CupState(
      * @param about the step it was about
      * @param rule the rule it breaks, if it is one of the craft's
      */
-    public record Concern(long entryId, String about, Optional<Rule> rule, String message) {}
+    public record Concern(long entryId, String about, Optional<Rule> rule, String message) {
+        /** Whether it is only worth knowing, and no reason to ask back. */
+        public boolean isAdvice() {
+            return rule.filter(Rule::isAdvice).isPresent();
+        }
+    }
 }

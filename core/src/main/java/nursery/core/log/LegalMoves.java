@@ -54,6 +54,7 @@ public final class LegalMoves {
     /** Rules that already say a step came too soon or too late. */
     private static final Set<Rule> ABOUT_TIME = EnumSet.of(
             Rule.TACK_WINDOW,
+            Rule.GRIP_FADING,
             Rule.COAT_TOO_SOON,
             Rule.SAND_TOO_SOON,
             Rule.INK_NOT_DRY,
@@ -217,10 +218,19 @@ public final class LegalMoves {
                 step,
                 cup.after(step),
                 CupFold.minute(cup, at),
+                CupFold.minute(cup, begun(state, step, at)),
                 ageH,
                 newest.map(CoatOnCup::label).orElseGet(() -> cup.resins().base().label()),
                 cup.labelFor(step),
                 cup.blank());
+    }
+
+    /** Work is logged when it is finished; it was begun as long before as it usually takes, after what it builds on. */
+    private static Instant begun(CupState state, PlanStep step, Instant at) {
+        Instant usually = step.kind().isPour()
+                ? at
+                : at.minus(Duration.ofMinutes(step.kind().handsOnMinutes()));
+        return usually.isBefore(state.lastDoneAt()) ? state.lastDoneAt() : usually;
     }
 
     /** The plan's own waits, where no rule of the craft has more to say. */

@@ -2,6 +2,7 @@ package nursery.core.log;
 
 import java.time.Instant;
 import java.util.Optional;
+import nursery.core.cure.CoatMoment;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Window;
 import nursery.core.log.NextAction.Kind;
@@ -17,33 +18,45 @@ final class NextStep {
 
     private NextStep() {}
 
-    static NextAction of(PlanStep step, WallClock clock, Instant now) {
-        Wait wait = step.waiting();
+    static NextAction of(PlanStep step, Wait wait, WallClock clock, Instant now) {
         Window window = clock.window(wait);
         if (wait.mayScuffInstead() && window.hasClosedBy(now)) {
             CoatTimes times = clock.newest().orElseThrow().times();
             return new NextAction(
                     Kind.SCUFF_FIRST,
                     step,
+                    wait,
                     Window.from(times.sandableFrom()),
-                    "The tack window has closed: a coat poured now may not grip.",
+                    "Too long since the coat below: unsanded, this one will not grip.",
                     Optional.empty(),
-                    Optional.of(times.sandableSure()));
+                    Optional.of(times.sandableSure()),
+                    Optional.empty());
         }
         boolean waits = clock.hasCoat() || wait.kind() == Wait.Kind.DRY;
         Optional<Instant> sure = clock.newest()
                 .filter(coat -> wait.kind() == Wait.Kind.SANDABLE)
                 .map(coat -> coat.times().sandableSure());
+        Optional<Instant> grips = clock.newest()
+                .filter(coat -> wait.mayScuffInstead() && !coat.scuffed())
+                .map(coat -> coat.times().at(CoatMoment.RECOAT_UNTIL))
+                .filter(window::isOpenAt);
         return new NextAction(
                 Kind.STEP,
                 step,
+                wait,
                 window,
-                waits ? why(wait, clock) : NOTHING,
+                waits
+                        ? why(
+                                wait,
+                                clock,
+                                grips.filter(until -> !now.isBefore(until)).isPresent())
+                        : NOTHING,
                 waits ? ifMissed(wait, clock) : Optional.empty(),
-                sure);
+                sure,
+                grips);
     }
 
-    private static String why(Wait wait, WallClock clock) {
+    private static String why(Wait wait, WallClock clock, boolean fading) {
         return switch (wait.kind()) {
             case NONE -> NOTHING;
             case DRY -> "Dry for %s first.".formatted(wait.span());
@@ -59,7 +72,9 @@ final class NextStep {
             case STRAIGHT_ON ->
                 clock.isScuffed()
                         ? "The coat below is scuffed: this one will grip."
-                        : "Inside the tack window the coat grips straight on: no cleaning, no sanding.";
+                        : fading
+                                ? "Straight on still works, but grips less by the hour: a light scuff makes sure."
+                                : "Grips straight on: no cleaning, no sanding.";
             case SANDABLE -> "The newest coat must be sandable: dust, not gum, on the paper.";
             case CURED -> "The newest coat must be cured enough to work on.";
         };

@@ -8,8 +8,13 @@ import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Timeline;
 import nursery.core.technique.Wait;
 
-/** A cup's time on the wall's clock, in milliseconds of the epoch: its newest coat ages in the room it really has. */
-record WallClock(Optional<CoatOnCup> newest, Instant lastDone) implements Timeline {
+/**
+ * A cup's time on the wall's clock, in milliseconds of the epoch: its newest coat ages in the room it really has.
+ *
+ * @param lastDone when the newest work was logged
+ * @param lastEnded when hands were off it
+ */
+record WallClock(Optional<CoatOnCup> newest, Instant lastDone, Instant lastEnded) implements Timeline {
 
     /** When a step may be done, as far as its wait goes. */
     Window window(Wait wait) {
@@ -34,8 +39,13 @@ record WallClock(Optional<CoatOnCup> newest, Instant lastDone) implements Timeli
     }
 
     @Override
+    public double atOnce() {
+        return lastDone.toEpochMilli();
+    }
+
+    @Override
     public double afterWork(Duration wait) {
-        return lastDone.plus(wait).toEpochMilli();
+        return lastEnded.plus(wait).toEpochMilli();
     }
 
     @Override
@@ -52,5 +62,10 @@ record WallClock(Optional<CoatOnCup> newest, Instant lastDone) implements Timeli
     public double untilAge(Duration opens, double hours) {
         double until = atAge(hours);
         return until > intoCoat(opens) ? until : NEVER;
+    }
+
+    @Override
+    public double byAge(Duration opens, double hours) {
+        return untilAge(opens, hours);
     }
 }

@@ -7,28 +7,63 @@ import java.util.regex.Pattern;
 
 /**
  * Reads a quantity as typed: a number, and a unit if the writer named one. A named unit wins over the form's own, so
- * {@code 8.5 in} is right in a form that asks for millimetres.
+ * {@code 8.5 in} is right in a form that asks for millimetres. An ounce is of the kind the form asks for.
  */
 public final class Reading {
 
+    /** Everything up to the last digit, one-sign fraction or decimal mark; then the unit, which begins otherwise. */
     private static final Pattern NUMBER_THEN_UNIT =
-            Pattern.compile("(.*?[\\d½¼¾⅛⅜⅝⅞.,])\\s*([^\\d\\s.,½¼¾⅛⅜⅝⅞][^\\d]*)?", Pattern.DOTALL);
-    private static final Map<String, Unit> UNITS = Map.ofEntries(
-            Map.entry("mm", LengthUnit.MM),
-            Map.entry("in", LengthUnit.IN),
-            Map.entry("inch", LengthUnit.IN),
-            Map.entry("inches", LengthUnit.IN),
-            Map.entry("\"", LengthUnit.IN),
-            Map.entry("″", LengthUnit.IN),
-            Map.entry("ml", VolumeUnit.ML),
-            Map.entry("floz", VolumeUnit.FL_OZ),
-            Map.entry("fl.oz", VolumeUnit.FL_OZ),
-            Map.entry("g", MassUnit.G),
-            Map.entry("oz", MassUnit.OZ),
-            Map.entry("°c", TemperatureUnit.C),
-            Map.entry("c", TemperatureUnit.C),
-            Map.entry("°f", TemperatureUnit.F),
-            Map.entry("f", TemperatureUnit.F));
+            Pattern.compile("([^\\p{L}\"″'’°]*(?:['’]\\d{3}[^\\p{L}\"″'’°]*)*)\\s*([\\p{L}\"″'’°].*)?", Pattern.DOTALL);
+
+    private static final Map<String, Spelled> LENGTHS = Map.ofEntries(
+            Map.entry("mm", Spelled.of(LengthUnit.MM)),
+            Map.entry("millimetre", Spelled.of(LengthUnit.MM)),
+            Map.entry("millimeter", Spelled.of(LengthUnit.MM)),
+            Map.entry("cm", new Spelled(LengthUnit.MM, 10)),
+            Map.entry("centimetre", new Spelled(LengthUnit.MM, 10)),
+            Map.entry("centimeter", new Spelled(LengthUnit.MM, 10)),
+            Map.entry("in", Spelled.of(LengthUnit.IN)),
+            Map.entry("inch", Spelled.of(LengthUnit.IN)),
+            Map.entry("inche", Spelled.of(LengthUnit.IN)),
+            Map.entry("\"", Spelled.of(LengthUnit.IN)),
+            Map.entry("″", Spelled.of(LengthUnit.IN)),
+            Map.entry("”", Spelled.of(LengthUnit.IN)),
+            Map.entry("''", Spelled.of(LengthUnit.IN)));
+    private static final Map<String, Spelled> VOLUMES = Map.ofEntries(
+            Map.entry("ml", Spelled.of(VolumeUnit.ML)),
+            Map.entry("cc", Spelled.of(VolumeUnit.ML)),
+            Map.entry("millilitre", Spelled.of(VolumeUnit.ML)),
+            Map.entry("milliliter", Spelled.of(VolumeUnit.ML)),
+            Map.entry("cl", new Spelled(VolumeUnit.ML, 10)),
+            Map.entry("l", new Spelled(VolumeUnit.ML, 1000)),
+            Map.entry("litre", new Spelled(VolumeUnit.ML, 1000)),
+            Map.entry("liter", new Spelled(VolumeUnit.ML, 1000)),
+            Map.entry("floz", Spelled.of(VolumeUnit.FL_OZ)),
+            Map.entry("usfloz", Spelled.of(VolumeUnit.FL_OZ)),
+            Map.entry("fluidounce", Spelled.of(VolumeUnit.FL_OZ)),
+            Map.entry("oz", Spelled.of(VolumeUnit.FL_OZ)),
+            Map.entry("ounce", Spelled.of(VolumeUnit.FL_OZ)));
+    private static final Map<String, Spelled> MASSES = Map.ofEntries(
+            Map.entry("g", Spelled.of(MassUnit.G)),
+            Map.entry("gram", Spelled.of(MassUnit.G)),
+            Map.entry("kg", new Spelled(MassUnit.G, 1000)),
+            Map.entry("oz", Spelled.of(MassUnit.OZ)),
+            Map.entry("ounce", Spelled.of(MassUnit.OZ)),
+            Map.entry("lb", new Spelled(MassUnit.OZ, 16)));
+    private static final Map<String, Spelled> TEMPERATURES = Map.ofEntries(
+            Map.entry("°c", Spelled.of(TemperatureUnit.C)),
+            Map.entry("c", Spelled.of(TemperatureUnit.C)),
+            Map.entry("celsiu", Spelled.of(TemperatureUnit.C)),
+            Map.entry("°f", Spelled.of(TemperatureUnit.F)),
+            Map.entry("f", Spelled.of(TemperatureUnit.F)),
+            Map.entry("fahrenheit", Spelled.of(TemperatureUnit.F)));
+
+    /** A unit by one of its names, and how many of it one such is. */
+    private record Spelled(Unit unit, double times) {
+        static Spelled of(Unit unit) {
+            return new Spelled(unit, 1);
+        }
+    }
 
     private Reading() {}
 
@@ -39,14 +74,38 @@ public final class Reading {
      */
     public static double parse(String text, Unit expected) {
         Matcher parts = NUMBER_THEN_UNIT.matcher(text.strip());
-        if (!parts.matches() || parts.group(2) == null) {
+        boolean isOther = !parts.matches()
+                || parts.group(2) == null
+                || parts.group(1).isBlank()
+                || parts.group(2).chars().anyMatch(Character::isDigit);
+        if (isOther) {
             return expected.toBase(Numbers.parse(text));
         }
-        Unit named = UNITS.get(parts.group(2).strip().replace(" ", "").toLowerCase(Locale.ROOT));
-        if (named == null || named.getClass() != expected.getClass()) {
-            throw new IllegalArgumentException(
-                    "“%s” is not a measure in %s.".formatted(text.strip(), expected.symbol()));
+        // The decimal sign of a degree may stand in two ways in Unicode.
+        String name =
+                parts.group(2).replace('º', '°').replaceAll("[\\s.\\u00a0]", "").toLowerCase(Locale.ROOT);
+        Spelled named = names(expected).get(name);
+        if (named == null && name.endsWith("s")) {
+            named = names(expected).get(name.substring(0, name.length() - 1));
         }
-        return named.toBase(Numbers.parse(parts.group(1)));
+        if (named == null) {
+            throw new IllegalArgumentException(
+                    "“%s” is not a measure in %s.".formatted(shorten(text.strip()), expected.symbol()));
+        }
+        return named.unit().toBase(Numbers.parse(parts.group(1)) * named.times());
+    }
+
+    private static Map<String, Spelled> names(Unit expected) {
+        if (expected instanceof LengthUnit) {
+            return LENGTHS;
+        }
+        if (expected instanceof VolumeUnit) {
+            return VOLUMES;
+        }
+        return expected instanceof MassUnit ? MASSES : TEMPERATURES;
+    }
+
+    private static String shorten(String written) {
+        return written.length() <= 40 ? written : written.substring(0, 40) + "…";
     }
 }

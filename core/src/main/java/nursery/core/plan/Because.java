@@ -20,8 +20,8 @@ import nursery.core.technique.Wait;
  */
 public record Because(Instant at, What what, String words) {
 
-    /** What came true long before the last of them held nothing up. */
-    private static final Duration NEARLY = Duration.ofMinutes(60);
+    /** What came true sooner than a slot before held nothing up. */
+    private static final Duration SLOT = Duration.ofMinutes(Grid.MINUTES);
 
     private static final int MOST = 2;
     /** Goes without saying. */
@@ -58,25 +58,27 @@ public record Because(Instant at, What what, String words) {
             hands(plan, step).ifPresent(reasons::add);
         }
         spindle(plan, step).ifPresent(reasons::add);
-        if (reasons.stream()
-                .noneMatch(reason -> !reason.at().isBefore(step.begins().minus(Duration.ofMinutes(Grid.MINUTES))))) {
-            chosen(plan, step).ifPresent(reasons::add);
-        }
-        List<Because> lastFirst = reasons.stream()
-                .filter(reason ->
-                        !reason.at().isAfter(step.at()) && !reason.words().equals(BEFORE))
+        List<Because> binding = reasons.stream()
+                .filter(reason -> binds(reason, step))
                 .sorted(Comparator.comparing(Because::at).reversed())
                 .toList();
-        return lastFirst.stream()
-                .filter(reason -> reason == lastFirst.get(0)
-                        || !reason.at().isBefore(lastFirst.get(0).at().minus(NEARLY)))
-                .limit(MOST)
-                .toList();
+        return binding.isEmpty()
+                ? chosen(plan, step).stream().toList()
+                : binding.stream()
+                        .filter(reason -> !reason.words().equals(BEFORE))
+                        .limit(MOST)
+                        .toList();
+    }
+
+    /** Whether the step could not have been a slot earlier for it. */
+    private static boolean binds(Because reason, PlannedStep step) {
+        Instant held = reason.what() == What.SPINDLE ? step.at() : step.begins();
+        return !reason.at().isAfter(held) && reason.at().isAfter(held.minus(SLOT));
     }
 
     /** What the step's own wait was for, as it came true. */
     private static String window(PlannedStep step) {
-        Wait wait = step.step().waiting();
+        Wait wait = step.action().waiting();
         return switch (wait.kind()) {
             case NONE -> BEFORE;
             case DRY -> "it has dried for %d min".formatted(wait.atLeast().toMinutes());
@@ -86,7 +88,9 @@ public record Because(Instant at, What what, String words) {
             case STRAIGHT_ON ->
                 step.scuffFirst()
                         ? "the coat below can be scuffed"
-                        : step.action().window().closesAtExclusive().isPresent() ? "the tack window opens" : BEFORE;
+                        : step.action().window().closesAtExclusive().isPresent()
+                                ? "the coat below takes the next"
+                                : BEFORE;
             case SANDABLE -> "the coat below is sandable";
             case CURED -> "the coat below is cured enough to work on";
         };

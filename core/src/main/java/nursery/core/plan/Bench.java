@@ -12,6 +12,7 @@ final class Bench {
     private final Problem problem;
     private final BitSet busy = new BitSet();
     private final BitSet worked = new BitSet();
+    private final BitSet kept = new BitSet();
     private final BitSet full = new BitSet();
     private final int[] turning;
 
@@ -24,6 +25,7 @@ final class Bench {
         busy.clear();
         busy.or(problem.closed);
         worked.clear();
+        kept.clear();
         full.clear();
         Arrays.fill(turning, 0);
         if (problem.spindles == 0) {
@@ -34,6 +36,14 @@ final class Bench {
     /** Keeps hands for work that has its moment already. */
     void keep(int from, int slots) {
         busy.set(from, from + slots);
+        kept.set(from, from + slots);
+    }
+
+    /** Whether some of so many slots are taken by work, done or kept for; bench hours aside. */
+    boolean isTaken(int from, int slots) {
+        int at = worked.nextSetBit(from);
+        int held = kept.nextSetBit(from);
+        return at >= 0 && at < from + slots || held >= 0 && held < from + slots;
     }
 
     void work(int from, int slots) {
@@ -73,6 +83,25 @@ final class Bench {
     int lastFull(int from, int untilExclusive) {
         int last = full.previousSetBit(Math.min(untilExclusive, turning.length) - 1);
         return last >= from ? last : NOWHERE;
+    }
+
+    /**
+     * How much the work gathers in few sessions: the sum of their squares. What gathers can be given up for the session
+     * it leaves nearly empty, so a search that goes by it finds plans with a session less.
+     */
+    long gathered() {
+        long sum = 0;
+        long session = 0;
+        int end = -1;
+        for (int at = worked.nextSetBit(0); at >= 0; at = worked.nextSetBit(end)) {
+            if (end >= 0 && (at - end) * Grid.MINUTES > Score.BREAK_MINUTES) {
+                sum += session * session;
+                session = 0;
+            }
+            end = worked.nextClearBit(at);
+            session += end - at;
+        }
+        return sum + session * session;
     }
 
     /** How often the maker goes to the bench: stretches of work that no longer break parts. */

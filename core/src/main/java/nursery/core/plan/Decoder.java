@@ -22,6 +22,8 @@ final class Decoder {
     private static final int TRIES = 1200;
     /** Waiting longer than this for a coat straight on is worth no scuffing saved. */
     private static final int TRIES_STRAIGHT_ON = 250;
+    /** Where no hands would help, only another temperature of the room does. */
+    private static final int A_LONG_STEP = 2 * Grid.SLOTS_PER_HOUR;
 
     private final Problem problem;
     private final Bench bench;
@@ -31,6 +33,7 @@ final class Decoder {
     private final int[] at;
     private final boolean[] scuffed;
     private final boolean[] missed;
+    private final int[] faded;
     private final List<BitSet> pours = new ArrayList<>();
 
     Decoder(Problem problem) {
@@ -42,6 +45,7 @@ final class Decoder {
         at = new int[problem.acts];
         scuffed = new boolean[problem.acts];
         missed = new boolean[problem.acts];
+        faded = new int[problem.acts];
         problem.resins.forEach(resin -> pours.add(new BitSet()));
     }
 
@@ -56,7 +60,7 @@ final class Decoder {
                 placeNext(job, genes);
             }
         }
-        return new Layout(at.clone(), scuffed.clone(), missed.clone(), ready(), score());
+        return new Layout(at.clone(), scuffed.clone(), missed.clone(), ready(), score(), bench.gathered());
     }
 
     private void clear() {
@@ -65,6 +69,7 @@ final class Decoder {
         Arrays.fill(at, Layout.NOWHERE);
         Arrays.fill(scuffed, false);
         Arrays.fill(missed, false);
+        Arrays.fill(faded, 0);
         pours.forEach(BitSet::clear);
         for (Job job : problem.jobs) {
             cups[job.number()].set(job.start());
@@ -97,6 +102,7 @@ final class Decoder {
         Arrays.fill(at, job.first() + from, job.first() + end, Layout.NOWHERE);
         Arrays.fill(scuffed, job.first() + from, job.first() + end, false);
         Arrays.fill(missed, job.first() + from, job.first() + end, false);
+        Arrays.fill(faded, job.first() + from, job.first() + end, 0);
         next[job.number()] = end;
     }
 
@@ -107,7 +113,7 @@ final class Decoder {
         if (find(job, from, end, notBefore, Math.max(earliest, first.opens(cup)), first.closes(cup), false, tries)) {
             return carryOut(job, from, end);
         }
-        boolean mayScuff = first.step().waiting().mayScuffInstead() && cup.hasCoat() && !cup.scuffed;
+        boolean mayScuff = first.waiting().mayScuffInstead() && cup.hasCoat() && !cup.scuffed;
         return mayScuff
                 && find(
                         job,
@@ -122,12 +128,12 @@ final class Decoder {
     }
 
     /** The steps from one on that must all be done while the first one's coat is wet. */
-    private static int endWhileWet(Job job, int from) {
+    static int endWhileWet(Job job, int from) {
         int end = from + 1;
         boolean wet = job.acts().get(from).isPour();
         while (wet
                 && end < job.acts().size()
-                && (job.acts().get(end).step().waiting().isWhileWet() || comesBeforeWet(job, end))) {
+                && (job.acts().get(end).waiting().isWhileWet() || comesBeforeWet(job, end))) {
             end++;
         }
         return end;
@@ -137,7 +143,7 @@ final class Decoder {
     private static boolean comesBeforeWet(Job job, int at) {
         int after = at;
         while (after < job.acts().size() && !job.acts().get(after).isPour()) {
-            if (job.acts().get(after++).step().waiting().isWhileWet()) {
+            if (job.acts().get(after++).waiting().isWhileWet()) {
                 return true;
             }
         }
@@ -149,7 +155,7 @@ final class Decoder {
         int end = wet;
         while (end < job.acts().size()
                 && genes.straightOn()[job.first() + end]
-                && job.acts().get(end).step().waiting().mayScuffInstead()) {
+                && job.acts().get(end).waiting().mayScuffInstead()) {
             end = endWhileWet(job, end);
         }
         return end;
@@ -167,7 +173,22 @@ final class Decoder {
             if (placeRest(job, from + 1, end, notBefore)) {
                 return true;
             }
-            earliest = found + 1 - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+            earliest = found - (scuffFirst ? Act.SCUFF_SLOTS : 0) + (isHopeless(job, from, end) ? A_LONG_STEP : 1);
+        }
+        return false;
+    }
+
+    /** Whether what must follow could not end in its window even with all the hands there are. */
+    private boolean isHopeless(Job job, int from, int end) {
+        trial.set(cups[job.number()]);
+        trial.does(job.acts().get(from), at[job.first() + from]);
+        for (int i = from + 1; i < end; i++) {
+            Act act = job.acts().get(i);
+            int begins = Math.max(trial.free, act.opens(trial));
+            if (begins >= act.closes(trial)) {
+                return true;
+            }
+            trial.does(act, begins);
         }
         return false;
     }
@@ -195,7 +216,8 @@ final class Decoder {
         Act act = job.acts().get(index);
         int scuffing = scuffFirst ? Act.SCUFF_SLOTS : 0;
         int slot = Math.max(earliest, trial.free);
-        boolean pinned = act.pinned() >= slot;
+        // What is kept for a pin is the work's own time; scuffing right before it must find more.
+        boolean pinned = act.pinned() >= slot && !bench.isTaken(act.pinned() + act.hands(), scuffing);
         slot = pinned ? act.pinned() : slot;
         while (true) {
             int begins = pinned || act.hands() == 0 ? slot : bench.hands(slot, act.hands() + scuffing, act.inBooth());
@@ -221,6 +243,7 @@ final class Decoder {
         scuffed[number] = scuffFirst;
         missed[number] = act.pinned() == Act.PINNED_IN_VAIN
                 || act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
+        faded[number] = scuffFirst ? 0 : act.fadedHours(trial, slot);
         trial.does(act, slot);
     }
 
@@ -282,10 +305,12 @@ final class Decoder {
         int notPlaced = 0;
         int misses = 0;
         int scuffs = 0;
+        int fadedHours = 0;
         for (int i = 0; i < at.length; i++) {
             notPlaced += at[i] == Layout.NOWHERE ? 1 : 0;
             misses += missed[i] ? 1 : 0;
             scuffs += scuffed[i] ? 1 : 0;
+            fadedHours += faded[i];
         }
         long late = 0;
         long finish = 0;
@@ -296,7 +321,7 @@ final class Decoder {
                     * Grid.MINUTES;
             finish += (long) ready[job.number()] * Grid.MINUTES;
         }
-        return new Score(notPlaced, misses, late, scuffs, bench.sessions(), mixes(), finish);
+        return new Score(notPlaced, misses, late, scuffs, bench.sessions(), fadedHours, mixes(), finish);
     }
 
     /** As few mixes as serve every coat: each serves all that are poured until it is too old. */

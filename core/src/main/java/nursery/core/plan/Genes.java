@@ -36,10 +36,11 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
         List<int[]> turns = new ArrayList<>();
         for (Job job : problem.jobs) {
             boolean known = true;
-            for (int act = job.first(); act < job.first() + job.acts().size(); act++) {
+            // What is done to one wet coat is laid in one turn; a turn more would bring what follows forward.
+            for (int i = 0; i < job.acts().size(); i = Decoder.endWhileWet(job, i)) {
                 // From a step on that the plan did not know this cup waits its turn: nobody else is moved for it.
-                known &= slots[act] != Act.NEVER;
-                turns.add(new int[] {known ? slots[act] : Act.NEVER, job.number()});
+                known &= slots[job.first() + i] != Act.NEVER;
+                turns.add(new int[] {known ? slots[job.first() + i] : Act.NEVER, job.number()});
             }
         }
         turns.sort(Comparator.comparingInt(turn -> turn[0]));

@@ -13,6 +13,7 @@ import nursery.core.measure.Span;
 record Grid(Instant origin, int slots) {
 
     static final int MINUTES = 5;
+    static final int SLOTS_PER_HOUR = 60 / MINUTES;
     private static final long SLOT_SECONDS = MINUTES * 60L;
     private static final double SECONDS_PER_MINUTE = 60;
 

@@ -9,7 +9,7 @@ package nursery.core.plan;
  * @param missed whether it comes after its window closed, or off its pin
  * @param ready by cup: when it may be handed over
  */
-record Layout(int[] at, boolean[] scuffed, boolean[] missed, int[] ready, Score score) {
+record Layout(int[] at, boolean[] scuffed, boolean[] missed, int[] ready, Score score, long gathered) {
 
     static final int NOWHERE = -1;
 }

@@ -1,6 +1,7 @@
 package nursery.core.plan;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import nursery.core.plan.Problem.Job;
@@ -32,7 +33,7 @@ final class Mutation {
         }
         straightOn = problem.jobs.stream()
                 .flatMapToInt(job -> IntStream.range(0, job.acts().size())
-                        .filter(i -> job.acts().get(i).step().waiting().mayScuffInstead())
+                        .filter(i -> job.acts().get(i).waiting().mayScuffInstead())
                         .map(i -> job.first() + i))
                 .toArray();
     }
@@ -98,9 +99,12 @@ final class Mutation {
         }
         int other = near(act, layout);
         int slot =
-                switch (random.nextInt(4)) {
+                switch (random.nextInt(6)) {
                     case 0 -> layout.at()[act] + 1 + random.nextInt(SLOTS_A_DAY / 2);
                     case 1 -> layout.at()[other] - act(act).hands();
+                    // As late as still belongs to one session: so a gap is bridged.
+                    case 2 -> layout.at()[other] + act(other).hands() + Score.BREAK_MINUTES / Grid.MINUTES;
+                    case 3 -> layout.at()[other] - act(act).hands() - Score.BREAK_MINUTES / Grid.MINUTES;
                     default -> layout.at()[other] + act(other).hands();
                 };
         genes.notBefore()[act] = Math.max(0, slot);
@@ -109,11 +113,42 @@ final class Mutation {
     /** Puts everything around a step off until another, so that the session it was in is spared. */
     private void giveUpSession(Genes genes, Layout layout) {
         int act = random.nextInt(problem.acts);
+        if (random.nextBoolean()) {
+            joinNext(genes, layout, act);
+            return;
+        }
         int until = layout.at()[near(act, layout)];
         for (int other = 0; other < problem.acts; other++) {
             if (Math.abs(layout.at()[other] - layout.at()[act]) <= SESSION_SLOTS && layout.at()[other] < until) {
                 genes.notBefore()[other] = until;
             }
+        }
+    }
+
+    /** Puts the whole session a step is in off until the next one, to just before it or into it. */
+    private void joinNext(Genes genes, Layout layout, int act) {
+        int from = layout.at()[act];
+        int[] byTime = IntStream.range(0, problem.acts)
+                .filter(other -> layout.at()[other] >= from && act(other).hands() > 0)
+                .boxed()
+                .sorted(Comparator.comparingInt(other -> layout.at()[other]))
+                .mapToInt(Integer::intValue)
+                .toArray();
+        int ends = from;
+        int worked = 0;
+        for (int other : byTime) {
+            int begins = layout.at()[other];
+            if (begins - ends > Score.BREAK_MINUTES / Grid.MINUTES) {
+                int until = random.nextBoolean() ? begins : begins - worked;
+                for (int moved : byTime) {
+                    if (layout.at()[moved] < begins) {
+                        genes.notBefore()[moved] = Math.max(0, until);
+                    }
+                }
+                return;
+            }
+            ends = Math.max(ends, begins + act(other).hands());
+            worked += act(other).hands();
         }
     }
 

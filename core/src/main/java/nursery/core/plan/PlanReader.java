@@ -1,5 +1,6 @@
 package nursery.core.plan;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -71,7 +72,7 @@ final class PlanReader {
         Instant begins = scuffFirst ? problem.grid.instant(layout.at()[number] - Act.SCUFF_SLOTS) : at;
         NextAction action = fold.stateAt(begins).next().orElseThrow();
         if (scuffFirst) {
-            fold.play(LogEntry.scuffed(mark(begins)));
+            fold.play(LogEntry.scuffed(mark(at)));
         }
         CupState state = fold.stateAt(at);
         OptionalDouble amount = act.step()
@@ -83,7 +84,10 @@ final class PlanReader {
                 act.isPour()
                         ? new LogEntry.Poured(
                                 mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle))
-                        : new LogEntry.StepDone(mark(at), act.step().number()));
+                        : new LogEntry.StepDone(
+                                mark(at.plus(
+                                        Duration.ofMinutes(act.step().kind().handsOnMinutes()))),
+                                act.step().number()));
         return new PlannedStep(
                 job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
     }

@@ -7,10 +7,10 @@ import java.util.List;
  *
  * <p>Model: the resource-constrained project problem with minimum and maximum time lags (RCPSP/max: Neumann, Schwindt
  * and Zimmermann 2003). Hands are one, inside the bench hours; spindles are few; a coat holds its spindle until it has
- * gelled; lags run on the wall's clock or on the cure clock over the room expected. A coat follows straight on inside
- * the tack window, or, in the other mode, after scuffing once the coat below is sandable. Method: a serial
- * schedule-generation scheme ({@link Decoder}) inside a local search ({@link Search}). What is compared, and in which
- * order, is {@link Score}.
+ * gelled; lags run on the wall's clock or on the cure clock over the room expected. A coat follows straight on as long
+ * as the one below takes it, the sooner the better it grips, or, in the other mode, after scuffing once the coat below
+ * is sandable. Method: a serial schedule-generation scheme ({@link Decoder}) inside a local search ({@link Search}).
+ * What is compared, and in which order, is {@link Score}.
  */
 public final class Planner {
 
@@ -69,7 +69,7 @@ public final class Planner {
 
     /** How good the best plan so far is. */
     public Score score() {
-        return search.best().score();
+        return search.score();
     }
 
     /** The best plan so far, with every step's window and amount. */

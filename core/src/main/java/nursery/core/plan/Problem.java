@@ -11,10 +11,12 @@ import nursery.core.cure.CureClock;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
+import nursery.core.log.NextAction;
 import nursery.core.resin.Label;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.Resin;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Wait;
 
 /**
  * A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read.
@@ -80,7 +82,7 @@ final class Problem {
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
         List<Act> left = cup.plan().stream()
                 .filter(step -> !state.done().containsKey(step.number()))
-                .map(step -> act(cup, step, pins))
+                .map(step -> act(cup, step, waiting(state, step), pins))
                 .toList();
         return new Job(
                 cup,
@@ -94,12 +96,19 @@ final class Problem {
                         .orElse(Act.NEVER));
     }
 
-    private Act act(Cup cup, PlanStep step, Map<Integer, Pin> pins) {
+    private static Wait waiting(CupState state, PlanStep step) {
+        return state.next()
+                .filter(next -> next.step().number() == step.number())
+                .map(NextAction::waiting)
+                .orElse(step.waiting());
+    }
+
+    private Act act(Cup cup, PlanStep step, Wait waiting, Map<Integer, Pin> pins) {
         int pinned = Optional.ofNullable(pins.get(step.number()))
                 .map(pin -> pinned(step, pin))
                 .orElse(Act.FREE);
         if (!step.kind().isPour()) {
-            return Act.of(step, false, null, null, Act.FREE, pinned);
+            return Act.of(step, waiting, false, null, null, Act.FREE, pinned);
         }
         Resin mixed = cup.resinFor(step);
         Label label = mixed.label();
@@ -108,7 +117,7 @@ final class Problem {
             resins.add(new Mixing(mixed, clock, PotLife.statedMin(label) / MINUTES_PER_HOUR));
             return resins.size() - 1;
         });
-        return Act.of(step, cup.turns(step), clock, label, resin, pinned);
+        return Act.of(step, waiting, cup.turns(step), clock, label, resin, pinned);
     }
 
     /**
@@ -131,7 +140,8 @@ final class Problem {
 
     private Progress start(CupState state) {
         Progress start = new Progress();
-        start.lastMin = grid.minutes(state.lastDoneAt());
+        start.lastMin = grid.minutes(state.lastEndedAt());
+        start.logged = grid.slotFrom(state.lastDoneAt());
         state.newestCoat()
                 .ifPresent(coat -> start.coat(
                         clock(coat.label()),

@@ -12,8 +12,10 @@ final class Progress implements Timeline {
 
     private static final double SECONDS_PER_MINUTE = 60;
 
-    /** When its newest step was begun, minutes from the origin: waits run from there. */
+    /** When its newest work ended, minutes from the origin: what dries, dries from there. */
     double lastMin;
+    /** The first slot not before its newest work was logged. */
+    int logged;
     /** The first slot at which hands are off it. */
     int free;
 
@@ -32,6 +34,7 @@ final class Progress implements Timeline {
 
     void set(Progress other) {
         lastMin = other.lastMin;
+        logged = other.logged;
         free = other.free;
         clock = other.clock;
         label = other.label;
@@ -79,6 +82,11 @@ final class Progress implements Timeline {
     }
 
     @Override
+    public double atOnce() {
+        return logged;
+    }
+
+    @Override
     public double afterWork(Duration wait) {
         return Grid.slotFrom(lastMin + minutes(wait));
     }
@@ -99,18 +107,26 @@ final class Progress implements Timeline {
         return closes * (double) Grid.MINUTES >= coatMin + minutes(opens) ? closes : NEVER;
     }
 
+    @Override
+    public double byAge(Duration opens, double hours) {
+        return untilAge(opens, hours) == NEVER
+                ? NEVER
+                : Objects.requireNonNull(clock).last(coatAge + hours);
+    }
+
     private static double minutes(Duration wait) {
         return wait.toSeconds() / SECONDS_PER_MINUTE;
     }
 
     /** Does a step at a slot, and takes the spindle it needs. */
     void does(Act act, int slot) {
-        lastMin = slot * (double) Grid.MINUTES;
+        lastMin = slot * (double) Grid.MINUTES + act.step().kind().handsOnMinutes();
+        logged = slot;
         free = slot + act.hands();
         if (act.isPour()) {
             clock = act.clock();
             label = act.label();
-            coatMin = lastMin;
+            coatMin = slot * (double) Grid.MINUTES;
             coatAge = Objects.requireNonNull(clock).at(slot);
             scuffed = false;
             heldUntil = act.onSpindle() ? ageFrom(label().times().turningH()) : 0;
@@ -125,6 +141,11 @@ final class Progress implements Timeline {
     void scuffs(int slot) {
         lastMin = slot * (double) Grid.MINUTES;
         scuffed = true;
+    }
+
+    /** The first slot at which the next coat no longer grips well straight on. */
+    int gripsUntil() {
+        return ageUntil(label().times().recoatUntilH());
     }
 
     /** When the newest coat may be scuffed. */

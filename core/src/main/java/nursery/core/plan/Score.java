@@ -8,13 +8,21 @@ import java.util.Comparator;
  * @param notPlaced steps that found no place at all
  * @param missed steps done after a window closed that nothing mends, and pins not kept
  * @param lateMinutes over all cups, each times how much it matters
- * @param scuffs coats that come after the tack window, so that the coat below is scuffed first
+ * @param scuffs coats that come too late to go straight on, so that the coat below is scuffed first
  * @param sessions times the maker goes to the bench: work without a gap of over {@value #BREAK_MINUTES} minutes
+ * @param fadedHours begun hours by which coats straight on come after the time they grip well
  * @param mixes mixes to be mixed
  * @param finishMinutes from the plan's first slot until full cure, over all cups
  */
 public record Score(
-        int notPlaced, int missed, long lateMinutes, int scuffs, int sessions, int mixes, long finishMinutes)
+        int notPlaced,
+        int missed,
+        long lateMinutes,
+        int scuffs,
+        int sessions,
+        int fadedHours,
+        int mixes,
+        long finishMinutes)
         implements Comparable<Score> {
 
     /** A longer gap is a break, and coming back is another session; from memory. */
@@ -25,6 +33,7 @@ public record Score(
             .thenComparingLong(Score::lateMinutes)
             .thenComparingInt(Score::scuffs)
             .thenComparingInt(Score::sessions)
+            .thenComparingInt(Score::fadedHours)
             .thenComparingInt(Score::mixes)
             .thenComparingLong(Score::finishMinutes);
 

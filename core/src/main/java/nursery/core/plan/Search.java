@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import nursery.core.plan.Budget.Progressed;
 import nursery.core.plan.Problem.Job;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Looks for better plans by small changes: late-acceptance hill climbing (Burke and Bykov, Eur. J. Oper. Res. 258,
@@ -19,17 +20,25 @@ import nursery.core.plan.Problem.Job;
 final class Search {
 
     private static final int REMEMBERED = 60;
-    private static final int STUCK_AFTER = 1500;
+    /** Steps for each thing there is to place; then a plan not bettered is shaken. */
+    private static final int STUCK_AFTER = 30;
+
     private static final int TELL_EVERY = 200;
     private static final int KICKS = 4;
+    /** Begins further apart than this are hardly of one session: a break, and the work before it. */
+    private static final int A_SESSIONS_GAP = (Score.BREAK_MINUTES + 30) / Grid.MINUTES;
 
     private final Problem problem;
     private final Decoder decoder;
     private final SplittableRandom random;
     private final Mutation mutation;
     private final int[] known;
+    /** Whether plans are gone on from that gather the work; every other time the search is shaken. */
+    private boolean gathers;
+
     private Candidate here;
     private Candidate best;
+    private @Nullable Candidate polished;
 
     /** A plan laid out, and how many steps it moves that were known. */
     private record Candidate(Genes genes, Layout layout, int moved) implements Comparable<Candidate> {
@@ -42,8 +51,24 @@ final class Search {
                 .thenComparingInt(Candidate::moved)
                 .thenComparing(Candidate::score);
 
+        /** Goes by how the work gathers where a plan takes as many sessions. */
+        private static final Comparator<Candidate> GATHERING = Comparator.comparingInt(
+                        (Candidate one) -> one.score().notPlaced())
+                .thenComparingInt(one -> one.score().missed())
+                .thenComparingLong(one -> one.score().lateMinutes())
+                .thenComparingInt(one -> one.score().scuffs())
+                .thenComparingInt(Candidate::moved)
+                .thenComparingInt(one -> one.score().sessions())
+                .thenComparingLong(one -> -one.layout().gathered())
+                .thenComparing(Candidate::score);
+
         Score score() {
             return layout.score();
+        }
+
+        /** The sum of all begins: less is sooner. */
+        long begins() {
+            return Arrays.stream(layout.at()).asLongStream().sum();
         }
 
         @Override
@@ -77,8 +102,50 @@ final class Search {
         here = best;
     }
 
+    /**
+     * The best plan so far. What is done to a cup in one session is let begin as soon as it can, if the plan is no
+     * worse for it: nothing waits for nothing.
+     */
     Layout best() {
+        if (polished != best) {
+            problem.jobs.forEach(this::soonerBySession);
+            polished = best;
+        }
         return best.layout();
+    }
+
+    private void soonerBySession(Job job) {
+        int from = job.first();
+        int end = job.first() + job.acts().size();
+        while (from < end) {
+            int until = from + 1;
+            while (until < end && best.layout().at()[until] - best.layout().at()[until - 1] <= A_SESSIONS_GAP) {
+                until++;
+            }
+            sooner(from, until, end);
+            from = until;
+        }
+    }
+
+    /** Lets some of a cup's steps be begun as soon as they can, while those after them stay. */
+    private void sooner(int fromAct, int untilAct, int end) {
+        boolean waits =
+                Arrays.stream(best.genes().notBefore(), fromAct, untilAct).anyMatch(slot -> slot > 0);
+        if (!waits) {
+            return;
+        }
+        Genes genes = best.genes().copy();
+        Arrays.fill(genes.notBefore(), fromAct, untilAct, 0);
+        for (int act = untilAct; act < end; act++) {
+            int begins = best.layout().at()[act] - (best.layout().scuffed()[act] ? Act.SCUFF_SLOTS : 0);
+            genes.notBefore()[act] = Math.max(0, begins);
+        }
+        Candidate laid = lay(genes);
+        best = laid.compareTo(best) <= 0 && laid.begins() < best.begins() ? laid : best;
+    }
+
+    Score score() {
+        return best.layout().score();
     }
 
     void run(Budget budget) {
@@ -92,7 +159,7 @@ final class Search {
             if (idle == 0 || step % TELL_EVERY == 0) {
                 budget.progress().accept(new Progressed(step, best.score()));
             }
-            if (idle > STUCK_AFTER) {
+            if (idle > STUCK_AFTER * Math.max(8, problem.acts)) {
                 kick(remembered);
                 idle = 0;
             }
@@ -105,6 +172,7 @@ final class Search {
             mutation.change(genes, best.layout());
         }
         here = lay(genes);
+        gathers = !gathers;
         Arrays.fill(remembered, here);
     }
 
@@ -115,12 +183,13 @@ final class Search {
             mutation.change(changed, here.layout());
         } while (random.nextInt(3) == 0);
         Candidate laid = lay(changed);
-        if (laid.compareTo(here) <= 0 || laid.compareTo(remembered[slot]) <= 0) {
+        Comparator<Candidate> order = gathers ? Candidate.GATHERING : Candidate.ORDER;
+        if (order.compare(laid, here) <= 0 || order.compare(laid, remembered[slot]) <= 0) {
             here = laid;
         }
         remembered[slot] = here;
-        boolean better = here.compareTo(best) < 0;
-        best = better ? here : best;
+        boolean better = laid.compareTo(best) < 0;
+        best = better ? laid : best;
         return better;
     }
 

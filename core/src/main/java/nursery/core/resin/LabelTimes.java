@@ -9,10 +9,10 @@ import nursery.core.measure.Numbers;
  * @param workingH how long it can still be spread on the cup
  * @param turningH when it has gelled and may come off the turner
  * @param recoatFromH when the next coat may go straight on, without sanding
- * @param recoatUntilH when that window closes
+ * @param recoatUntilH until when it grips well that way; after it, less hour by hour
  * @param sandableFromH when it may be ready to sand: try it first
  * @param sandableSureH when it is ready to sand for sure
- * @param scuffAfterH after this the next coat will not grip without scuffing
+ * @param scuffAfterH after this the next coat will not grip without scuffing: the window has closed
  * @param curedH cured enough to work on
  * @param fullCureH full cure: may be used and handed over
  */
@@ -27,36 +27,33 @@ public record LabelTimes(
         double curedH,
         double fullCureH) {
 
+    private static final double SHORTEST_H = 1.0 / 60;
+    private static final double LONGEST_WORKING_H = 24;
+    private static final double LONGEST_TURNING_H = 72;
     private static final double LONGEST_H = 60 * 24;
 
     public LabelTimes {
         Faults faults = new Faults();
-        boolean sane = faults.within("working", "The working time", workingH, 1.0 / 60, 24, "h")
-                & faults.within("turning", "The turning time", turningH, 1.0 / 60, 72, "h")
-                & faults.within("recoatFrom", "Recoat straight on from", recoatFromH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("recoatUntil", "Recoat straight on until", recoatUntilH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("sandableFrom", "Sandable from", sandableFromH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("sandableSure", "Sandable for sure", sandableSureH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("scuffAfter", "Scuff needed after", scuffAfterH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("cured", "Cured", curedH, 1.0 / 60, LONGEST_H, "h")
-                & faults.within("fullCure", "Full cure", fullCureH, 1.0 / 60, LONGEST_H, "h");
+        boolean sane = faults.within("working", "The working time", workingH, SHORTEST_H, LONGEST_WORKING_H, "h")
+                & faults.within("turning", "The turning time", turningH, SHORTEST_H, LONGEST_TURNING_H, "h")
+                & faults.within("recoatFrom", "Recoat straight on from", recoatFromH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("recoatUntil", "Recoat straight on until", recoatUntilH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("sandableFrom", "Sandable from", sandableFromH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("sandableSure", "Sandable for sure", sandableSureH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("scuffAfter", "Scuff needed after", scuffAfterH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("cured", "Cured", curedH, SHORTEST_H, LONGEST_H, "h")
+                & faults.within("fullCure", "Full cure", fullCureH, SHORTEST_H, LONGEST_H, "h");
         if (sane) {
             order(faults, "turning", "Turning", turningH, "the working time", workingH);
             order(faults, "recoatFrom", "Recoat from", recoatFromH, "the working time", workingH);
             faults.require(
                     recoatUntilH > recoatFromH,
                     "recoatUntil",
-                    "The recoat window closes at %s h but opens at %s h: it must close later."
+                    "It grips well until %s h but may be recoated only from %s h: the end must be later."
                             .formatted(Numbers.show(recoatUntilH), Numbers.show(recoatFromH)));
             order(faults, "sandableFrom", "Sandable from", sandableFromH, "the turning time", turningH);
             order(faults, "sandableSure", "Sandable for sure", sandableSureH, "sandable from", sandableFromH);
-            order(
-                    faults,
-                    "scuffAfter",
-                    "Scuff needed after",
-                    scuffAfterH,
-                    "the end of the recoat window",
-                    recoatUntilH);
+            order(faults, "scuffAfter", "Scuff needed after", scuffAfterH, "the end of good grip", recoatUntilH);
             order(faults, "cured", "Cured", curedH, "sandable for sure", sandableSureH);
             order(faults, "fullCure", "Full cure", fullCureH, "cured", curedH);
         }
@@ -65,9 +62,13 @@ public record LabelTimes(
 
     /**
      * The same with every age divided by a factor; but full cure, which no finger can tell, is never sooner than the
-     * label's.
+     * label's. A factor that would take an age out of what a label can say counts only as far as that.
      */
-    LabelTimes faster(double speed) {
+    LabelTimes faster(double factor) {
+        double speed = Math.max(
+                Math.max(fullCureH / LONGEST_H, scuffAfterH / LONGEST_H),
+                Math.max(Math.max(workingH / LONGEST_WORKING_H, turningH / LONGEST_TURNING_H), factor));
+        speed = Math.min(speed, workingH / SHORTEST_H);
         return new LabelTimes(
                 workingH / speed,
                 turningH / speed,

@@ -11,13 +11,14 @@ public enum StartingProfile {
     REGULAR(
             "Regular tumbler epoxy",
             "1:1",
-            new LabelTimes(40 / 60.0, 4, 4, 6, 8, 12, 24, 24, 72),
+            new LabelTimes(40 / 60.0, 4, 4, 12, 8, 12, 24, 24, 72),
             "Common practice. Working time, full cure, densities and viscosity from memory."),
     FAST(
             "Fast tumbler epoxy",
             "1:1",
-            new LabelTimes(15 / 60.0, 2, 2, 4, 2, 3, 24, 24, 24),
-            "Common practice. Working time, end of the recoat window, densities and viscosity from memory.");
+            new LabelTimes(15 / 60.0, 2, 2, 6, 2, 3, 24, 24, 24),
+            "Common practice; how long it grips well scaled from a regular resin. Working time, densities and "
+                    + "viscosity from memory.");
 
     private static final double ROOM_C = 22;
 

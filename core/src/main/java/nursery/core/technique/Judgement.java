@@ -37,7 +37,11 @@ public final class Judgement {
     }
 
     /** A rule a step breaks: which step by its place in the plan from 0, and what is wrong. */
-    public record Finding(int place, PlanStep step, Rule rule, String message) {}
+    public record Finding(int place, PlanStep step, Rule rule, String message) {
+        public boolean isAdvice() {
+            return rule.isAdvice();
+        }
+    }
 
     /**
      * All that is wrong with a plan.
@@ -67,8 +71,7 @@ public final class Judgement {
         List<Double> hours = new ArrayList<>();
         for (int i = 0; i < plan.size(); i++) {
             judgement.take(i);
-            hours.add(judgement.minute / MINUTES_PER_HOUR);
-            judgement.minute += plan.get(i).kind().handsOnMinutes();
+            hours.add((judgement.minute - plan.get(i).kind().handsOnMinutes()) / MINUTES_PER_HOUR);
         }
         return hours;
     }
@@ -81,13 +84,14 @@ public final class Judgement {
                 ? OptionalDouble.of((minute - pouredAtMinute) / MINUTES_PER_HOUR)
                 : OptionalDouble.empty();
         List<PlanStep> later = plan.subList(place + 1, plan.size());
-        of(new Situation(layers, step, later, minute, age, coat.orElse(base), pour, blank), place)
+        of(new Situation(layers, step, later, minute, minute, age, coat.orElse(base), pour, blank), place)
                 .forEach(findings::add);
-        layers = layers.after(step, minute);
         if (step.kind().isPour()) {
             coat = Optional.of(pour);
             pouredAtMinute = minute;
         }
+        minute += step.kind().handsOnMinutes();
+        layers = layers.after(step, minute);
     }
 
     /** Minutes from the start of the cup, every coat at its label's own temperature. */
@@ -109,6 +113,11 @@ public final class Judgement {
         }
 
         @Override
+        public double atOnce() {
+            return minute;
+        }
+
+        @Override
         public double afterWork(Duration wait) {
             return minute + wait.toSeconds() / SECONDS_PER_MINUTE;
         }
@@ -127,6 +136,11 @@ public final class Judgement {
         public double untilAge(Duration opens, double hours) {
             double until = atAge(hours);
             return until > intoCoat(opens) ? until : NEVER;
+        }
+
+        @Override
+        public double byAge(Duration opens, double hours) {
+            return untilAge(opens, hours);
         }
     }
 }

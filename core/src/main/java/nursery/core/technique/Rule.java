@@ -15,17 +15,22 @@ import nursery.core.technique.Layers.Condition;
 public enum Rule {
     TACK_WINDOW(
             "P14, P16",
-            "Coat outside the tack window",
-            "Scuff it lightly first, or coat inside the window.",
+            "Coat on a coat that had to be scuffed",
+            "Scuff it lightly first, or coat within the day.",
             Optional.of(Question.SECOND_COAT),
-            s -> {
-                boolean onCoat = s.step().kind().isClearCoat() && s.on().topIsCoat() && !s.on().is(Condition.SCUFFED);
-                return s.broken(
-                        onCoat && s.ageH() >= s.coat().times().recoatUntilH() - Figures.HAIR_H,
-                        s.ageH() >= s.coat().times().scuffAfterH()
-                                ? "Poured on a coat that needed scuffing: it will not grip and may peel."
-                                : "Poured after the tack window closed, without scuffing: it may not grip.");
-            }),
+            s -> s.broken(
+                    s.isCoatOnUnscuffed() && s.ageH() >= s.coat().times().scuffAfterH() - Figures.HAIR_H,
+                    "Poured on a coat that needed scuffing: it will not grip and may peel.")),
+    GRIP_FADING(
+            "P14, P16",
+            "Coat where the grip fades",
+            "A light scuff makes sure.",
+            Optional.of(Question.SECOND_COAT),
+            s -> s.broken(
+                    s.isCoatOnUnscuffed()
+                            && s.ageH() >= s.coat().times().recoatUntilH() + Figures.HAIR_H
+                            && s.ageH() < s.coat().times().scuffAfterH() - Figures.HAIR_H,
+                    "Poured straight on after the coat below gripped well: it grips less by the hour.")),
     COAT_TOO_SOON(
             "P14",
             "Coat on a coat that still runs",
@@ -207,7 +212,7 @@ public enum Rule {
             "Let it cool first.",
             Optional.empty(),
             s -> s.broken(
-                    s.isKind(StepKind.INK, StepKind.INK_BLOOM) && s.within(StepKind.HEAT, Figures.COOL_MIN),
+                    s.isKind(StepKind.INK, StepKind.INK_BLOOM) && s.begunWithin(StepKind.HEAT, Figures.COOL_MIN),
                     "The coat was still hot from the heat pass: the ink spreads and fades.")),
     TAPE_PAST_GEL(
             "P22",
@@ -244,9 +249,9 @@ public enum Rule {
             Optional.empty(),
             s -> s.broken(
                     (s.isKind(StepKind.HEAT, StepKind.SMOKE))
-                            && (s.on().is(Condition.SOLVENT_WET) && s.within(StepKind.WIPE, Figures.FLASH_OFF_MIN)
-                                    || s.within(StepKind.INK, Figures.FLASH_OFF_MIN)
-                                    || s.within(StepKind.PAINT, Figures.FLASH_OFF_MIN)),
+                            && (s.on().is(Condition.SOLVENT_WET) && s.begunWithin(StepKind.WIPE, Figures.FLASH_OFF_MIN)
+                                    || s.begunWithin(StepKind.INK, Figures.FLASH_OFF_MIN)
+                                    || s.begunWithin(StepKind.PAINT, Figures.FLASH_OFF_MIN)),
                     "Flame or heat gun with solvent still wet: it can catch fire.")),
     DECAL_TOO_LARGE(
             "P11",
@@ -310,6 +315,11 @@ public enum Rule {
     /** The disagreement it belongs to, where schools differ. */
     public Optional<Question> school() {
         return school;
+    }
+
+    /** Whether it is good advice that nobody need follow, and no fault. */
+    public boolean isAdvice() {
+        return this == GRIP_FADING;
     }
 
     /** What is wrong, in one sentence; empty if the step keeps to the rule. */

@@ -7,7 +7,7 @@ public enum School {
     CRAFT_GLUE(Question.ADHESIVE, "craft glue: quick, stands the flakes up"),
     SPRAY_ADHESIVE(Question.ADHESIVE, "spray adhesive: fastest, outdoors or in a booth"),
 
-    STRAIGHT_ON(Question.SECOND_COAT, "straight on, inside the tack window"),
+    STRAIGHT_ON(Question.SECOND_COAT, "straight on, within the day"),
     NEXT_DAY(Question.SECOND_COAT, "next day: let harden, sand, coat"),
     HANG(Question.THIN_FILM, "hang it: a thin film does not run"),
     TURN(Question.THIN_FILM, "turn it anyway"),

@@ -12,7 +12,8 @@ import nursery.core.resin.Label;
  * @param on what lies on the cup
  * @param step what is done
  * @param later the steps that follow it in the plan
- * @param minute when, counted from the start of the cup
+ * @param minute when, counted from the start of the cup; of what was logged, when it was finished
+ * @param begunMinute when it was begun, as far as is known
  * @param coatAgeH how old the newest coat is on the cure clock, hours at its label's reference; empty without a coat
  * @param coat the label of the newest coat
  * @param pour the label of the coat this step would pour
@@ -22,6 +23,7 @@ public record Situation(
         PlanStep step,
         List<PlanStep> later,
         double minute,
+        double begunMinute,
         OptionalDouble coatAgeH,
         Label coat,
         Label pour,
@@ -35,9 +37,23 @@ public record Situation(
         return coatAgeH.orElse(Double.POSITIVE_INFINITY);
     }
 
+    /** Whether this coats a coat that was neither scuffed nor sanded. */
+    boolean isCoatOnUnscuffed() {
+        return step.kind().isClearCoat() && on.topIsCoat() && !on.is(Layers.Condition.SCUFFED);
+    }
+
     /** Whether a kind of step was done less than so many minutes ago. */
     boolean within(StepKind kind, double minutes) {
-        OptionalDouble since = on.minutesSince(kind, minute);
+        return within(kind, minutes, minute);
+    }
+
+    /** Whether this was begun less than so many minutes after a kind of step. */
+    boolean begunWithin(StepKind kind, double minutes) {
+        return within(kind, minutes, begunMinute);
+    }
+
+    private boolean within(StepKind kind, double minutes, double at) {
+        OptionalDouble since = on.minutesSince(kind, at);
         // A plan's waits are whole minutes; a log's are not, and a few seconds make no difference.
         return since.isPresent() && since.getAsDouble() < minutes - 0.5;
     }

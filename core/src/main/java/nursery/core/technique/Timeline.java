@@ -20,7 +20,10 @@ public interface Timeline {
     /** Whether the newest coat has been scuffed or sanded. */
     boolean isScuffed();
 
-    /** So long after the work before, or after the cup was started. */
+    /** As soon as the step before is done, or the cup was started. */
+    double atOnce();
+
+    /** So long after the end of the work before, or after the cup was started. */
     double afterWork(Duration wait);
 
     /** So long after the newest coat was poured. */
@@ -34,4 +37,7 @@ public interface Timeline {
      * after the pour.
      */
     double untilAge(Duration opens, double hours);
+
+    /** The last place not after that age, for work that must have ended by then; {@link #NEVER} as above. */
+    double byAge(Duration opens, double hours);
 }

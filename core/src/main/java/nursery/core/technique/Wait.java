@@ -28,7 +28,7 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
     public enum Kind {
         /** Go on at once. */
         NONE,
-        /** Wall-clock time since the step before: paint, glue, ink, sealer, a water-slide overnight. */
+        /** Wall-clock time since the end of the step before: paint, glue, ink, sealer, a water-slide overnight. */
         DRY,
         /**
          * Let the film just spread settle, then work while it is still workable: glitter into adhesive, ink into a
@@ -39,7 +39,7 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
         INTO_COAT,
         /** Until the newest coat has reached an age on the cure clock. */
         AGE,
-        /** Inside the newest coat's tack window, or any time once it has been scuffed or sanded. */
+        /** While the newest coat may be recoated straight on, or any time once it has been scuffed or sanded. */
         STRAIGHT_ON,
         /** Until the newest coat can be sanded. */
         SANDABLE,
@@ -128,10 +128,10 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
     /** From when the step may be done, as far as this wait goes. */
     public double opens(Timeline time) {
         if (kind.needsCoat() && !time.hasCoat()) {
-            return time.afterWork(Duration.ZERO);
+            return time.atOnce();
         }
         return switch (kind) {
-            case NONE -> time.afterWork(Duration.ZERO);
+            case NONE -> time.atOnce();
             case DRY -> time.afterWork(atLeast);
             case SETTLE, INTO_COAT -> time.intoCoat(atLeast);
             case AGE -> time.atAge(hoursFor(time.coat().turningH()));
@@ -141,6 +141,18 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
                         : time.atAge(time.coat().recoatFromH());
             case SANDABLE -> time.atAge(time.coat().sandableFromH());
             case CURED -> time.atAge(time.coat().curedH());
+        };
+    }
+
+    /** By when the work itself must have ended, where it is done to a wet coat; else {@link Timeline#NEVER}. */
+    public double ends(Timeline time) {
+        if (!time.hasCoat()) {
+            return Timeline.NEVER;
+        }
+        return switch (kind) {
+            case SETTLE -> time.byAge(atLeast, time.coat().workingH());
+            case INTO_COAT -> time.byAge(atLeast, time.coat().turningH());
+            case NONE, DRY, AGE, SANDABLE, CURED, STRAIGHT_ON -> Timeline.NEVER;
         };
     }
 
@@ -156,7 +168,7 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case STRAIGHT_ON ->
                 time.isScuffed()
                         ? Timeline.NEVER
-                        : time.untilAge(Duration.ZERO, time.coat().recoatUntilH());
+                        : time.untilAge(Duration.ZERO, time.coat().scuffAfterH());
         };
     }
 
@@ -172,7 +184,7 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
                         + (fastHours == hours
                                 ? ""
                                 : ", %s\u00a0h with a fast resin".formatted(Numbers.show(fastHours, 1)));
-            case STRAIGHT_ON -> "Inside the tack window of the coat before";
+            case STRAIGHT_ON -> "Straight on, before the coat below must be scuffed";
             case SANDABLE -> "When the coat before is sandable";
             case CURED -> "When the coat before is cured";
         };

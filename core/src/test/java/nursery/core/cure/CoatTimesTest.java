@@ -20,15 +20,16 @@ class CoatTimesTest {
     private static final RoomCourse LABEL_ROOM = RoomCourse.steady(REGULAR.referenceC());
 
     /**
-     * Common practice, worked: a regular coat at 17:00 is recoated 21:00–23:00, sanded from 01:00–05:00, scuffed after
-     * 17:00 next day.
+     * Common practice, worked: a regular coat at 17:00 is recoated from 21:00, gripping well until about 05:00, at the
+     * latest by 17:00 next day; sanded from 01:00–05:00; scuffed after 17:00 next day.
      */
     @Test
     void aRegularCoatAtFiveInTheAfternoon() {
         CoatTimes coat = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM);
         assertThat(coat.tackWindow())
                 .isEqualTo(
-                        Window.between(Instant.parse("2026-03-02T21:00:00Z"), Instant.parse("2026-03-02T23:00:00Z")));
+                        Window.between(Instant.parse("2026-03-02T21:00:00Z"), Instant.parse("2026-03-03T05:00:00Z")));
+        assertThat(coat.recoatWindow().closesAtExclusive()).contains(Instant.parse("2026-03-03T17:00:00Z"));
         assertThat(coat.sandableFrom()).isEqualTo("2026-03-03T01:00:00Z");
         assertThat(coat.sandableSure()).isEqualTo("2026-03-03T05:00:00Z");
         assertThat(coat.scuffAfter()).isEqualTo("2026-03-03T17:00:00Z");
@@ -57,14 +58,7 @@ class CoatTimesTest {
         List<CoatTimes.PhaseBegin> spans = new CoatTimes(REGULAR, LABEL_ROOM, FIVE_PM).phases();
         assertThat(spans)
                 .extracting(CoatTimes.PhaseBegin::phase)
-                .containsExactly(
-                        Phase.WORKABLE,
-                        Phase.TURNING,
-                        Phase.TACK,
-                        Phase.HARDENING,
-                        Phase.SANDABLE,
-                        Phase.CURED,
-                        Phase.FULL_CURE);
+                .containsExactly(Phase.WORKABLE, Phase.TURNING, Phase.TACK, Phase.FADING, Phase.CURED, Phase.FULL_CURE);
         assertThat(spans.get(0).startsAt()).isEqualTo(FIVE_PM);
     }
 
@@ -72,7 +66,11 @@ class CoatTimesTest {
     void whereWindowsOverlapTheOneThatClosesIsNamed() {
         LabelTimes fast = StartingProfile.FAST.label().times();
         assertThat(Phase.at(fast, 3)).isEqualTo(Phase.TACK);
-        assertThat(Phase.at(fast, 4)).isEqualTo(Phase.SANDABLE);
+        assertThat(Phase.at(fast, 8)).isEqualTo(Phase.FADING);
+        LabelTimes narrow = new LabelTimes(40 / 60.0, 4, 4, 5, 8, 12, 6, 24, 72);
+        assertThat(Phase.at(narrow, 5.5)).isEqualTo(Phase.FADING);
+        assertThat(Phase.at(narrow, 7)).isEqualTo(Phase.HARDENING);
+        assertThat(Phase.at(narrow, 9)).isEqualTo(Phase.SANDABLE);
     }
 
     @Test

@@ -43,10 +43,10 @@ class AlarmTest {
                 .filteredOn(alarm -> alarm.kind() == Kind.CLOSES)
                 .singleElement()
                 .satisfies(alarm -> {
-                    assertThat(alarm.at()).isEqualTo(hour(11.5));
-                    assertThat(alarm.until()).contains(hour(12));
+                    assertThat(alarm.at()).isEqualTo(hour(29.5));
+                    assertThat(alarm.until()).contains(hour(30));
                 });
-        assertThat(Alarm.of("A-01", flooded(22).at(13), hour(13)))
+        assertThat(Alarm.of("A-01", flooded(22).at(31), hour(31)))
                 .as("what is past is not told")
                 .extracting(Alarm::kind)
                 .doesNotContain(Kind.CLOSES);

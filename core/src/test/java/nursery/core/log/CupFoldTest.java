@@ -88,11 +88,16 @@ class CupFoldTest {
         assertThat(next(generous.at(3)).window()).isEqualTo(Window.from(hour(8)));
     }
 
-    /** P14: straight on from 4 to 6 h after the coat. */
+    /** P14, P16: straight on from 4 h after the coat, gripping well to about 12 h, at the latest to about 24 h. */
     @Test
-    void theSecondCoatGoesStraightOnInsideTheTackWindow() {
+    void theSecondCoatGoesStraightOnWithinTheDay() {
         CupStory story = regular().flooded();
-        assertThat(next(story.at(9)).window()).isEqualTo(Window.between(hour(10), hour(12)));
+        assertThat(next(story.at(9)).window()).isEqualTo(Window.between(hour(10), hour(30)));
+        assertThat(next(story.at(9)).gripsUntil()).contains(hour(18));
+        assertThat(next(story.at(17)).isFadingAt(hour(17))).isFalse();
+        assertThat(next(story.at(19)).isFadingAt(hour(19))).isTrue();
+        assertThat(next(story.at(19)).why()).contains("a light scuff makes sure");
+        assertThat(next(story.at(19)).title()).isEqualTo("Second coat");
         assertThat(next(story.at(9)).readinessAt(hour(9))).isEqualTo(Readiness.WAITING);
         assertThat(next(story.at(11)).readinessAt(hour(11))).isEqualTo(Readiness.OPEN);
         assertThat(next(story.at(11)).ifMissed())
@@ -100,14 +105,15 @@ class CupFoldTest {
     }
 
     @Test
-    void aMissedTackWindowAsksForScuffingFirst() {
+    void aDayLaterItAsksForScuffingFirst() {
         CupStory story = regular().flooded();
-        NextAction late = next(story.at(12));
+        assertThat(next(story.at(29.9)).kind()).isEqualTo(Kind.STEP);
+        NextAction late = next(story.at(30));
         assertThat(late.kind()).isEqualTo(Kind.SCUFF_FIRST);
         assertThat(late.window()).isEqualTo(Window.from(hour(14)));
         assertThat(late.sureFrom()).contains(hour(18));
         assertThat(late.title()).isEqualTo("Scuff, then second coat");
-        NextAction scuffed = next(story.scuffed(15).at(15));
+        NextAction scuffed = next(story.scuffed(31).at(31));
         assertThat(scuffed.kind()).isEqualTo(Kind.STEP);
         assertThat(scuffed.step().kind()).isEqualTo(BUILD_COAT);
         assertThat(scuffed.readinessAt(hour(100))).isEqualTo(Readiness.OPEN);
@@ -165,9 +171,15 @@ class CupFoldTest {
         assertThat(regular().flooded().poured(BUILD_COAT, 8, 20).at(9).concerns())
                 .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("before the layer below was ready"));
-        assertThat(regular().flooded().poured(BUILD_COAT, 13, 20).at(14).concerns())
+        assertThat(regular().flooded().poured(BUILD_COAT, 16, 20).at(17).concerns())
+                .as("a coat at ten hours is everyday work (P14)")
+                .isEmpty();
+        assertThat(regular().flooded().poured(BUILD_COAT, 22, 20).at(23).concerns())
                 .singleElement()
-                .satisfies(concern -> assertThat(concern.message()).contains("may not grip"));
+                .satisfies(concern -> {
+                    assertThat(concern.isAdvice()).isTrue();
+                    assertThat(concern.message()).contains("grips less by the hour");
+                });
         assertThat(regular().flooded().poured(BUILD_COAT, 31, 20).at(32).concerns())
                 .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("will not grip"));

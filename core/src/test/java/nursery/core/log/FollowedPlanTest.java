@@ -21,8 +21,10 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.film.CoatRole;
 import nursery.core.log.CupState.Concern;
 import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Judgement;
 import nursery.core.technique.Material;
 import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.PlanStep;
@@ -63,11 +65,17 @@ class FollowedPlanTest {
                 : new LogEntry.StepDone(mark(id, at, ""), step.number());
     }
 
+    /** A coat when it is poured, other work when it is finished. */
+    private static Instant logged(Ahead.Expected step) {
+        int minutes = step.step().kind().isPour() ? 0 : step.step().kind().handsOnMinutes();
+        return step.at().plus(Duration.ofMinutes(minutes));
+    }
+
     /** The log of a maker who does each step as soon as the plan's own wait allows. */
     private static List<Rule> concernsOf(List<PlanStep> plan) {
         Cup file = file(plan);
         List<LogEntry> log = new ArrayList<>();
-        Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, step.at())));
+        Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, logged(step))));
         CupState state =
                 file.withLog(log).at(ROOM, log.get(log.size() - 1).mark().happenedAt());
         return state.concerns().stream()
@@ -189,20 +197,91 @@ class FollowedPlanTest {
     }
 
     /**
-     * A coat at 20:00 can be recoated from midnight to 02:00 (P14): asleep then, so it is scuffed at 06:30 and coated
-     * ten minutes later.
+     * A coat of this label at 20:00 can be recoated from midnight to 02:00: asleep then, so it is scuffed at 06:30 and
+     * coated ten minutes later.
      */
     @Test
     void aWindowThatClosesInTheNightIsForeseenAsScuffing() {
-        Cup file = file(List.of(
-                new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
-                new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))));
+        Resin narrow = Resin.of(
+                1,
+                "Narrow",
+                new Label(
+                        REGULAR.ratio(),
+                        new LabelTimes(40 / 60.0, 4, 4, 5, 8, 12, 6, 24, 72),
+                        REGULAR.referenceC(),
+                        REGULAR.activationKjPerMol(),
+                        Optional.empty(),
+                        OptionalDouble.empty()));
+        Cup file = Cup.started(
+                "A-01",
+                MUG,
+                new Cup.Resins(narrow, narrow),
+                List.of(
+                        new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                        new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))),
+                START);
         Instant evening = Instant.parse("2026-03-02T20:00:00Z");
         List<Ahead.Expected> ahead = Ahead.of(file, ROOM, evening, NIGHT);
         assertThat(ahead.get(1).scuffFirst()).isTrue();
         assertThat(ahead.get(1).waitsForMaker()).isTrue();
         assertThat(ahead.get(1).at()).isEqualTo(Instant.parse("2026-03-03T06:40:00Z"));
         assertThat(Ahead.of(file, ROOM, evening, NEVER).get(1).at()).isEqualTo(Instant.parse("2026-03-03T00:00:00Z"));
+    }
+
+    /** Every wall-clock wait counts from the end of the work before it: vinyl laid for 30 min, then an hour to bond. */
+    @Test
+    void whatDriesDriesFromTheEndOfTheWorkBefore() {
+        Cup file = file(List.of(
+                new PlanStep(1, StepKind.VINYL, Wait.none(), "", Optional.empty()),
+                new PlanStep(2, StepKind.SEAL, Wait.dry(Duration.ofMinutes(60)), "", Optional.empty())));
+        Instant sealed = START.plus(Duration.ofMinutes(90));
+        assertThat(Ahead.of(file, ROOM, START, NEVER).get(1).at()).isEqualTo(sealed);
+        assertThat(Judgement.earliestHours(file.plan(), REGULAR, REGULAR, MUG)).containsExactly(0.0, 1.5);
+        Cup laid = file.withLog(List.of(done(file.step(1), 1, START.plus(Duration.ofMinutes(30)))));
+        assertThat(laid.at(ROOM, sealed).next().orElseThrow().window().opensAt())
+                .as("logged when it was finished")
+                .isEqualTo(sealed);
+    }
+
+    /** A paint that was left out has nothing to dry; what it would have waited for itself still holds. */
+    @Test
+    void whatWasLeftOutHasNothingToDry() {
+        List<PlanStep> plan = List.of(
+                new PlanStep(1, StepKind.GLUE, Wait.none(), "", Optional.empty()),
+                new PlanStep(2, StepKind.PAINT, Wait.dry(Duration.ofMinutes(60)), "", Optional.empty()),
+                new PlanStep(3, StepKind.SEAL, Wait.dry(Duration.ofHours(5)), "", Optional.empty()));
+        Cup file = file(plan);
+        LogEntry glued = done(plan.get(0), 1, START.plus(Duration.ofMinutes(10)));
+        LogEntry leftOut = new LogEntry.Skipped(mark(2, START.plus(Duration.ofMinutes(11)), "no paint"), 2);
+        assertThat(file.withLog(List.of(glued, leftOut))
+                        .at(ROOM, START)
+                        .next()
+                        .orElseThrow()
+                        .window()
+                        .opensAt())
+                .isEqualTo(START.plus(Duration.ofMinutes(70)));
+        LogEntry firstToo = new LogEntry.Skipped(mark(1, START, "none"), 1);
+        assertThat(file.withLog(List.of(firstToo, leftOut))
+                        .at(ROOM, START)
+                        .next()
+                        .orElseThrow()
+                        .window()
+                        .opensAt())
+                .isEqualTo(START);
+    }
+
+    /** Spread for ten minutes, glittered for fifteen: more than the fifteen a fast resin is workable (P18). */
+    @Test
+    void workOnAWetCoatMustEndInItsWindow() {
+        List<PlanStep> plan = List.of(
+                new PlanStep(1, StepKind.ADHESIVE, Wait.none(), "", Optional.of(CoatRole.ADHESIVE_THIN)),
+                new PlanStep(
+                        2, StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), "", Optional.empty()));
+        Resin fast = Resin.of(2, "Fast", StartingProfile.FAST.label());
+        RoomCourse asLabelled = RoomCourse.steady(fast.label().referenceC());
+        Cup hurried = Cup.started("A-01", MUG, new Cup.Resins(fast, fast), plan, START);
+        assertThat(Ahead.of(hurried, asLabelled, START, NEVER).get(1).late()).isTrue();
+        assertThat(Ahead.of(file(plan), asLabelled, START, NEVER).get(1).late()).isFalse();
     }
 
     private static PlanStep random(Random random, int number) {

@@ -59,6 +59,20 @@ class QuantitiesTest {
                 "1-15/16|1.9375",
                 "-1/2|-0.5",
                 "100/8|12.5",
+                "15 / 16|0.9375",
+                "15\u204416|0.9375",
+                "8 ½|8.5",
+                "−1½|-1.5",
+                "0,125|0.125",
+                "1234,5|1234.5",
+                "1,234.5|1234.5",
+                "1.234,5|1234.5",
+                "1 234,5|1234.5",
+                "1\u202f234|1234",
+                "1'234.5|1234.5",
+                "12,345,678|12345678",
+                "1.234.567|1234567",
+                "8.125|8.125",
                 "½|0.5"
             })
     void numbersAreReadAsPeopleWriteThem(String written, double value) {
@@ -79,6 +93,15 @@ class QuantitiesTest {
                 "5/0",
                 "--4",
                 "12 34",
+                "1,23,456.7",
+                "1.234,5,6",
+                "8 3/2",
+                "1/2/3",
+                "1 000/3",
+                "3/",
+                "5²",
+                "5²/3",
+                "½½",
                 "<b>3</b>",
                 "٣",
                 "9999999999999999"
@@ -105,6 +128,27 @@ class QuantitiesTest {
         assertThat(Reading.parse("1 fl oz", VolumeUnit.ML)).isCloseTo(29.5735, within(1e-4));
         assertThat(Reading.parse("75 °F", TemperatureUnit.C)).isCloseTo(23.8889, within(1e-4));
         assertThat(Reading.parse("8½\"", LengthUnit.MM)).isCloseTo(215.9, within(1e-9));
+        assertThat(Reading.parse("15/16 in", LengthUnit.MM)).isCloseTo(23.8125, within(1e-9));
+        assertThat(Reading.parse("11/16''", LengthUnit.MM)).isCloseTo(17.4625, within(1e-9));
+        assertThat(Reading.parse("22,9 cm", LengthUnit.IN)).isCloseTo(229, within(1e-9));
+        assertThat(Reading.parse("3½ Inches", LengthUnit.MM)).isCloseTo(88.9, within(1e-9));
+        assertThat(Reading.parse("1'000 mm", LengthUnit.MM)).isEqualTo(1000);
+        assertThat(Reading.parse("1.5 fl. oz.", VolumeUnit.ML)).isCloseTo(44.3603, within(1e-4));
+        assertThat(Reading.parse("1/2 l", VolumeUnit.FL_OZ)).isEqualTo(500);
+        assertThat(Reading.parse("2 oz", MassUnit.G)).isCloseTo(56.699, within(1e-3));
+        assertThat(Reading.parse("2 oz", VolumeUnit.ML)).isCloseTo(59.1471, within(1e-4));
+        assertThat(Reading.parse("-4F", TemperatureUnit.C)).isCloseTo(-20, within(1e-9));
+        assertThat(Reading.parse("20 º C", TemperatureUnit.F)).isEqualTo(20);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"8 in 3|in 3", "8 ft|8 ft", "in|in", "5'|5'", "mm 5|mm 5", "1,234 mm|1234"})
+    void whatCannotBeMeantSurelyIsRefused(String written, String named) {
+        assertThatThrownBy(() -> Reading.parse(written, LengthUnit.MM))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(named);
     }
 
     @Test

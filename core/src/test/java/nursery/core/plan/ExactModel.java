@@ -43,6 +43,7 @@ public final class ExactModel {
     private static final int SLOT = 5;
     private static final int SCUFF = 2;
     private static final int BREAK = 12;
+    private static final int MOST_FADED_H = 48;
     private final CpModel model = new CpModel();
     private final Workshop shop;
     private final Weights weights;
@@ -61,22 +62,35 @@ public final class ExactModel {
 
     private record Pour(IntVar at, Label label) {}
 
+    /** When work ended: so many minutes after a slot. */
+    private record Ended(LinearExpr slot, double minutes) {
+        LinearExpr plus(long wait) {
+            return LinearExpr.newBuilder()
+                    .add(slot)
+                    .add((long) Math.ceil((minutes + wait) / SLOT - 1e-6))
+                    .build();
+        }
+    }
+
     private record Coat(Label label, Optional<IntVar> at, Optional<CoatTimes> poured, boolean scuffed) {}
 
     /** Weights that put one figure before the next: each is more than the largest sum of all that follow. */
-    public record Weights(long mix, long session, long scuff, long late) {
+    public record Weights(long mix, long faded, long session, long scuff, long late) {
 
         static Weights of(Workshop shop) {
             long steps =
                     shop.cups().stream().mapToLong(cup -> cup.plan().size()).sum();
             long mix = 2 * shop.horizon().toMinutes() / SLOT * shop.cups().size();
-            return new Weights(mix, mix * steps, mix * steps * steps, mix * steps * steps * steps);
+            long faded = mix * steps;
+            long session = faded * steps * MOST_FADED_H;
+            return new Weights(mix, faded, session, session * steps, session * steps * steps);
         }
 
         long cost(Score score) {
             return score.lateMinutes() / SLOT * late
                     + score.scuffs() * scuff
                     + score.sessions() * session
+                    + score.fadedHours() * faded
                     + score.mixes() * mix
                     + score.finishMinutes() / SLOT;
         }
@@ -88,7 +102,8 @@ public final class ExactModel {
                     cost / late * SLOT,
                     (int) (cost % late / scuff),
                     (int) (cost % scuff / session),
-                    (int) (cost % session / mix),
+                    (int) (cost % session / faded),
+                    (int) (cost % faded / mix),
                     cost % mix * SLOT);
         }
     }
@@ -204,7 +219,7 @@ public final class ExactModel {
         IntVar ready = model.newIntVar(0, slots * 2L, "ready");
         state.fullCureAt().ifPresent(at -> model.addGreaterOrEqual(ready, Math.max(0, ceil(at))));
         LinearExpr handsOff = LinearExpr.constant(0);
-        LinearExpr last = LinearExpr.constant(floorDiv(state.lastDoneAt()));
+        Ended last = new Ended(LinearExpr.constant(0), minutes(state.lastEndedAt()));
         List<IntVar> turning = new ArrayList<>();
         List<Label> labels = new ArrayList<>();
         for (PlanStep step : left) {
@@ -228,7 +243,7 @@ public final class ExactModel {
             model.addGreaterOrEqual(begins, handsOff);
             window(step, at, begins, coat, last, scuff);
             handsOff = LinearExpr.newBuilder().add(at).add(length).build();
-            last = LinearExpr.newBuilder().add(at).build();
+            last = new Ended(LinearExpr.newBuilder().add(at).build(), minutes);
             if (length > 0) {
                 IntVar begin = model.newIntVar(0, slots, "begin");
                 model.addEquality(begin, begins);
@@ -285,17 +300,13 @@ public final class ExactModel {
     }
 
     private void window(
-            PlanStep step,
-            IntVar at,
-            LinearExpr begins,
-            @Nullable Coat coat,
-            LinearExpr last,
-            Optional<BoolVar> scuff) {
+            PlanStep step, IntVar at, LinearExpr begins, @Nullable Coat coat, Ended last, Optional<BoolVar> scuff) {
         Wait wait = step.waiting();
+        int hands = (step.kind().handsOnMinutes() + SLOT - 1) / SLOT;
         if (coat == null || wait.kind() == Wait.Kind.DRY || wait.kind() == Wait.Kind.NONE) {
-            long slots = wait.kind() == Wait.Kind.DRY ? (wait.atLeast().toMinutes() + SLOT - 1) / SLOT : 0;
-            model.addGreaterOrEqual(
-                    at, LinearExpr.newBuilder().add(last).add(slots).build());
+            if (wait.kind() == Wait.Kind.DRY) {
+                model.addGreaterOrEqual(at, last.plus(wait.atLeast().toMinutes()));
+            }
             return;
         }
         switch (wait.kind()) {
@@ -303,15 +314,28 @@ public final class ExactModel {
             case AGE -> atAge(at, coat, wait.hoursFor(coat.label().times().turningH()));
             case CURED -> atAge(at, coat, coat.label().times().curedH());
             case SANDABLE -> atAge(at, coat, coat.label().times().sandableFromH());
-            case SETTLE -> wet(at, coat, wait.atLeast(), coat.label().times().workingH());
-            case INTO_COAT -> wet(at, coat, wait.atLeast(), coat.label().times().turningH());
+            case SETTLE ->
+                wet(at, hands, coat, wait.atLeast(), coat.label().times().workingH());
+            case INTO_COAT ->
+                wet(at, hands, coat, wait.atLeast(), coat.label().times().turningH());
             case STRAIGHT_ON -> scuff.ifPresent(bool -> straightOn(at, begins, coat, bool));
         }
     }
 
     private void straightOn(IntVar at, LinearExpr begins, Coat coat, BoolVar scuff) {
         LinearExpr opens = age(coat, "recoat", coat.label().times().recoatFromH(), this::ceil);
-        LinearExpr closes = age(coat, "closes", coat.label().times().recoatUntilH(), this::ceil);
+        LinearExpr closes = age(coat, "closes", coat.label().times().scuffAfterH(), this::ceil);
+        LinearExpr grips = age(coat, "grips", coat.label().times().recoatUntilH(), this::ceil);
+        IntVar faded = model.newIntVar(0, MOST_FADED_H, "faded");
+        // Begun hours: twelve slots each, and the slot itself is the first of them.
+        model.addGreaterOrEqual(
+                        LinearExpr.newBuilder()
+                                .addTerm(faded, 60 / SLOT)
+                                .add(grips)
+                                .build(),
+                        LinearExpr.newBuilder().add(at).add(1).build())
+                .onlyEnforceIf(scuff.not());
+        cost.addTerm(faded, weights.faded());
         LinearExpr sandable = age(coat, "sandable", coat.label().times().sandableFromH(), this::ceil);
         Literal not = scuff.not();
         model.addGreaterOrEqual(at, opens).onlyEnforceIf(not);
@@ -324,7 +348,7 @@ public final class ExactModel {
         model.addGreaterOrEqual(at, age(coat, "age", hours, this::ceil));
     }
 
-    private void wet(IntVar at, Coat coat, Duration wait, double untilH) {
+    private void wet(IntVar at, int hands, Coat coat, Duration wait, double untilH) {
         int after = (int) ((wait.toMinutes() + SLOT - 1) / SLOT);
         if (coat.at().isPresent()) {
             model.addGreaterOrEqual(
@@ -333,7 +357,9 @@ public final class ExactModel {
             model.addGreaterOrEqual(
                     at, ceil(coat.poured().orElseThrow().pouredAt().plus(wait)));
         }
-        model.addLessThan(at, age(coat, "wet", untilH, this::ceil));
+        // The work must have ended by then.
+        model.addLessOrEqual(
+                LinearExpr.newBuilder().add(at).add(hands).build(), age(coat, "wet", untilH, this::floorDiv));
     }
 
     private LinearExpr age(Coat coat, String what, double hours, ToIntFunction<Instant> round) {
@@ -410,6 +436,10 @@ public final class ExactModel {
 
     private Instant instant(int slot) {
         return origin.plus(Duration.ofMinutes((long) slot * SLOT));
+    }
+
+    private double minutes(Instant at) {
+        return Duration.between(origin, at).toMillis() / 60_000.0;
     }
 
     private int ceil(Instant at) {

@@ -66,7 +66,7 @@ final class PlanChecker {
                                 && next.get().window().isOpenAt(step.begins()),
                         step,
                         "scuffs a coat that is not to be scuffed: " + next.get().window());
-                fold.add(LogEntry.scuffed(mark(step.begins())));
+                fold.add(LogEntry.scuffed(mark(step.at())));
                 require(
                         Duration.between(step.begins(), step.at()).toMinutes() == 10,
                         step,
@@ -78,12 +78,23 @@ final class PlanChecker {
                     action.window().hasOpenedBy(step.at()),
                     step,
                     "is before its window opens, " + action.window().opensAt());
+            Instant ends = step.at().plus(Duration.ofMinutes(step.step().kind().handsOnMinutes()));
+            boolean wet = step.step().waiting().isWhileWet();
             require(step.missed() || !action.window().hasClosedBy(step.at()), step, "is after its window closed");
+            require(
+                    step.missed()
+                            || !wet
+                            || action.window()
+                                    .closesAtExclusive()
+                                    .map(closes -> !ends.isAfter(closes))
+                                    .orElse(true),
+                    step,
+                    "ends after its window closed");
             fold.add(
                     step.step().kind().isPour()
                             ? new LogEntry.Poured(mark(step.at()), step.step().number(), 20, Optional.empty())
-                            : new LogEntry.StepDone(mark(step.at()), step.step().number()));
-            handsOff = step.at().plus(Duration.ofMinutes(step.step().kind().handsOnMinutes()));
+                            : new LogEntry.StepDone(mark(ends), step.step().number()));
+            handsOff = ends;
         }
         CupState end = fold.stateAt(handsOff);
         ends.put(cup.code(), end);
@@ -126,6 +137,26 @@ final class PlanChecker {
                         "sprays outside the booth's hours");
             }
         }
+    }
+
+    /** The hours begun since the coat below gripped well, for a coat that goes straight on. */
+    private long fadedHours(PlannedStep step) {
+        return step.scuffFirst()
+                ? 0
+                : step.action()
+                        .gripsUntil()
+                        // A slot's clock is rounded to the safe side, by less than a millisecond.
+                        .map(until -> until.minusMillis(1))
+                        // What faded before the plan's first slot no plan can help.
+                        .map(until -> until.isBefore(shop.now()) ? Grid.ceil(shop.now()) : until)
+                        .filter(until -> !step.at().isBefore(until))
+                        .map(until -> (slots(until, step.at()) + 12) / 12)
+                        .orElse(0L);
+    }
+
+    /** Whole slots of five minutes between the first one at or after a moment and another. */
+    private static long slots(Instant from, Instant to) {
+        return Duration.between(from, to).toSeconds() / 300;
     }
 
     private boolean isAtBench(Instant at) {
@@ -185,6 +216,7 @@ final class PlanChecker {
                 late += minutes > 0 ? minutes * cup.promise().matters() : 0;
             }
         }
+        long faded = plan.steps().stream().mapToLong(this::fadedHours).sum();
         long scuffs = plan.steps().stream().filter(PlannedStep::scuffFirst).count();
         // A slot's rounding for each cup, and what is not placed counts as late until the horizon.
         long rounding = shop.cups().stream()
@@ -206,13 +238,15 @@ final class PlanChecker {
                     .formatted(steps, plan.steps().size(), plan.score().notPlaced()));
         }
         if (scuffs != plan.score().scuffs()
+                || faded != plan.score().fadedHours()
                 || plan.sessions().size() != plan.score().sessions()
                 || plan.mixes().size() != plan.score().mixes()) {
-            wrong.add("The score %s is not the plan's: %d scuffs, %d sessions, %d mixes."
+            wrong.add("The score %s is not the plan's: %d scuffs, %d sessions, %d faded, %d mixes."
                     .formatted(
                             plan.score(),
                             scuffs,
                             plan.sessions().size(),
+                            faded,
                             plan.mixes().size()));
         }
     }

@@ -13,21 +13,22 @@ class ScoreTest {
      * follow.
      */
     private static final List<Score> EVER_WORSE = List.of(
-            new Score(0, 0, 0, 0, 0, 0, 0),
-            new Score(0, 0, 0, 0, 0, 0, 5),
-            new Score(0, 0, 0, 0, 0, 1, 0),
-            new Score(0, 0, 0, 0, 1, 0, 0),
-            new Score(0, 0, 0, 1, 0, 0, 0),
-            new Score(0, 0, 5, 0, 0, 0, 0),
-            new Score(0, 1, 0, 0, 0, 0, 0),
-            new Score(1, 0, 0, 0, 0, 0, 0));
+            new Score(0, 0, 0, 0, 0, 0, 0, 0),
+            new Score(0, 0, 0, 0, 0, 0, 0, 5),
+            new Score(0, 0, 0, 0, 0, 0, 1, 0),
+            new Score(0, 0, 0, 0, 0, 1, 0, 0),
+            new Score(0, 0, 0, 0, 1, 0, 0, 0),
+            new Score(0, 0, 0, 1, 0, 0, 0, 0),
+            new Score(0, 0, 5, 0, 0, 0, 0, 0),
+            new Score(0, 1, 0, 0, 0, 0, 0, 0),
+            new Score(1, 0, 0, 0, 0, 0, 0, 0));
 
     @Test
     void anEarlierFigureOutweighsAllThatFollow() {
         for (int i = 1; i < EVER_WORSE.size(); i++) {
             assertThat(EVER_WORSE.get(i)).isGreaterThan(EVER_WORSE.get(i - 1));
         }
-        assertThat(new Score(0, 0, 5, 0, 0, 0, 0)).isGreaterThan(new Score(0, 0, 0, 99, 99, 99, 999_999));
+        assertThat(new Score(0, 0, 5, 0, 0, 0, 0, 0)).isGreaterThan(new Score(0, 0, 0, 99, 99, 99, 99, 999_999));
     }
 
     @Test
@@ -38,12 +39,12 @@ class ScoreTest {
             assertThat(ExactModel.cost(shop, EVER_WORSE.get(i)))
                     .isGreaterThan(ExactModel.cost(shop, EVER_WORSE.get(i - 1)));
         }
-        assertThat(ExactModel.cost(shop, new Score(0, 0, 5, 0, 0, 0, 0)))
-                .isGreaterThan(ExactModel.cost(shop, new Score(0, 0, 0, 15, 15, 15, 20_000)));
+        assertThat(ExactModel.cost(shop, new Score(0, 0, 5, 0, 0, 0, 0, 0)))
+                .isGreaterThan(ExactModel.cost(shop, new Score(0, 0, 0, 15, 15, 15, 15, 20_000)));
     }
 
     @Test
     void latenessIsToldInWholeHours() {
-        assertThat(new Score(0, 0, 95, 0, 0, 0, 0).lateHours()).isEqualTo(2);
+        assertThat(new Score(0, 0, 95, 0, 0, 0, 0, 0).lateHours()).isEqualTo(2);
     }
 }

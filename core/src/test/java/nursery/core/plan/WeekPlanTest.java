@@ -69,14 +69,14 @@ class WeekPlanTest {
                 .first()
                 .satisfies(because -> {
                     assertThat(because.what()).isEqualTo(What.WINDOW);
-                    assertThat(because.words()).isEqualTo("the tack window opens");
+                    assertThat(because.words()).isEqualTo("the coat below takes the next");
                     assertThat(because.at()).isEqualTo(NOW.plus(Duration.ofHours(4)));
                 });
     }
 
     @Test
     void aStepThatWaitsForTheMakerToComeSaysSo() {
-        WeekPlan plan = plan(shop("18:00-22:00", 1, cup("N-001", 0, Optional.empty())));
+        WeekPlan plan = plan(shop("17:00-22:00", 1, cup("N-001", 0, Optional.empty())));
 
         assertThat(Because.of(plan, plan.steps().get(0)))
                 .extracting(Because::what, Because::words)

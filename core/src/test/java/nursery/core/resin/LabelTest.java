@@ -12,25 +12,32 @@ import org.junit.jupiter.api.Test;
 
 class LabelTest {
 
-    /** Common practice: P13 turn 4–6 h, P14 recoat from 4–6 h, P15 sand at 8–12 h, P16 scuff after about 24 h. */
+    /**
+     * Common practice: P13 turn 4–6 h, P14 recoat from 4–6 h, well until about 12 h, P15 sand at 8–12 h, P16 scuff
+     * after about 24 h.
+     */
     @Test
     void theRegularProfileIsThatOfPractice() {
         LabelTimes times = StartingProfile.REGULAR.label().times();
         assertThat(times.turningH()).isBetween(4.0, 6.0);
         assertThat(times.recoatFromH()).isEqualTo(4);
-        assertThat(times.recoatUntilH()).isEqualTo(6);
+        assertThat(times.recoatUntilH()).isEqualTo(12);
         assertThat(times.sandableFromH()).isEqualTo(8);
         assertThat(times.sandableSureH()).isEqualTo(12);
         assertThat(times.scuffAfterH()).isEqualTo(24);
     }
 
-    /** Common practice: P13 turn 1–2 h, P14 recoat at about 2 h, P15 sand at about 2 h, P17 full cure at 24 h. */
+    /**
+     * Common practice: P13 turn 1–2 h, P14 recoat at about 2 h, P15 sand at about 2 h, P16 scuff after 24 h, P17 full
+     * cure at 24 h.
+     */
     @Test
     void theFastProfileIsThatOfPractice() {
         LabelTimes times = StartingProfile.FAST.label().times();
         assertThat(times.turningH()).isBetween(1.0, 2.0);
         assertThat(times.recoatFromH()).isEqualTo(2);
         assertThat(times.sandableFromH()).isEqualTo(2);
+        assertThat(times.scuffAfterH()).isEqualTo(24);
         assertThat(times.fullCureH()).isEqualTo(24);
     }
 

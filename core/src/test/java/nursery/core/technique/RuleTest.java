@@ -97,7 +97,8 @@ public class RuleTest {
                 step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.FINE_GLITTER);
         PlanStep last = step(StepKind.FINISHING_COAT, STRAIGHT_ON);
         return Stream.of(
-                Arguments.of(Rule.TACK_WINDOW, List.of(coat, coat(age(10))), List.of(coat, coat(STRAIGHT_ON))),
+                Arguments.of(Rule.TACK_WINDOW, List.of(coat, coat(age(24))), List.of(coat, coat(age(23)))),
+                Arguments.of(Rule.GRIP_FADING, List.of(coat, coat(age(14))), List.of(coat, coat(age(11)))),
                 Arguments.of(
                         Rule.TACK_WINDOW,
                         List.of(coat, coat(age(30))),
