@@ -23,7 +23,7 @@ public enum StepKind {
     PRESS_FLAT("Press the flakes flat", Nature.WORK, 5, Caution.NONE),
     SEAL("Seal the glitter", Nature.WORK, 5, Caution.AEROSOL, Need.BOOTH),
     INK("Dab the ink", Nature.WORK, 20, Caution.SOLVENT),
-    INK_BLOOM("Drop ink into the wet coat", Nature.WORK, 15, Caution.SOLVENT),
+    INK_BLOOM("Drop ink into the wet coat", Nature.WORK, 5, Caution.SOLVENT),
     HEAT("Heat pass", Nature.WORK, 3, Caution.FLAME),
     FLOOD_COAT("Flood coat", Nature.POUR, 15, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
     BUILD_COAT("Second coat", Nature.POUR, 15, Caution.EPOXY_AND_HEAT, Need.SPINDLE),
