@@ -1,6 +1,7 @@
 package nursery.app.cups;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -153,12 +154,9 @@ class CupPages {
         double areaCm2 = cup.blank().area().coatedCm2();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
                 .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return cup.happened().stream()
-                .filter(entry -> entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED)
-                .map(entry -> {
-                    int number = ((LogEntry.OfStep) entry).step();
-                    PlanStep step = cup.step(number);
-                    Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(number));
+        return lying(cup).stream()
+                .map(step -> {
+                    Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
                     return new SectionPicture.Layer(
                             step.kind(),
                             step.title(),
@@ -172,6 +170,21 @@ class CupPages {
                 })
                 .filter(layer -> Layers.covers(layer.kind()))
                 .toList();
+    }
+
+    /** The steps whose work is still on the cup, in the order it was done; a stencil goes when it is peeled. */
+    private static List<PlanStep> lying(Cup cup) {
+        List<PlanStep> lying = new ArrayList<>();
+        for (LogEntry entry : cup.happened()) {
+            if (entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED) {
+                PlanStep step = cup.step(((LogEntry.OfStep) entry).step());
+                if (step.kind() == StepKind.PEEL) {
+                    lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
+                }
+                lying.add(step);
+            }
+        }
+        return lying;
     }
 
     private static Optional<String> colour(StepKind kind, Cup cup) {

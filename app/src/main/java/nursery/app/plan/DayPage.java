@@ -89,7 +89,7 @@ record DayPage(LocalDate day, List<Block> blocks) {
     private static List<String> ready(Session session) {
         Set<String> things = new LinkedHashSet<>();
         for (PlannedStep step : session.steps()) {
-            step.step().kind().needs().stream()
+            step.step().needs().stream()
                     .filter(need -> need != Need.SPINDLE)
                     .map(Need::words)
                     .forEach(things::add);

@@ -164,7 +164,7 @@ public record Cup(
     /** What a step on this cup cannot do without. */
     public Set<Need> needs(PlanStep step) {
         Set<Need> needs = EnumSet.noneOf(Need.class);
-        needs.addAll(step.kind().needs());
+        needs.addAll(step.needs());
         if (turns(step)) {
             needs.add(Need.SPINDLE);
         }

@@ -88,6 +88,10 @@ public final class CupFold {
     private Wait effective(PlanStep step) {
         int before = cup.plan().indexOf(step) - 1;
         Wait own = step.waiting();
+        if (own.mayScuffInstead() && layers.topIsDecoration()) {
+            // What lies there would be sanded: the coat below had to be scuffed before it was laid.
+            return Wait.none();
+        }
         boolean dries = own.kind() == Wait.Kind.DRY || own.kind() == Wait.Kind.NONE;
         if (!dries || before < 0) {
             return own;

@@ -66,7 +66,7 @@ public record NextAction(
     }
 
     public Caution caution() {
-        return kind == Kind.SCUFF_FIRST ? Caution.DUST : step.kind().caution();
+        return kind == Kind.SCUFF_FIRST ? Caution.DUST : step.caution();
     }
 
     private static String decapitalise(String title) {

@@ -48,7 +48,7 @@ record Act(
                 step,
                 waiting,
                 Grid.lasting(step.kind().handsOnMinutes()),
-                step.kind().needs().contains(Need.BOOTH),
+                step.needs().contains(Need.BOOTH),
                 turns,
                 clock,
                 label,

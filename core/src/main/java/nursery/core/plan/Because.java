@@ -102,7 +102,7 @@ public record Because(Instant at, What what, String words) {
     }
 
     private static Optional<Because> booth(WeekPlan plan, PlannedStep step) {
-        return step.step().kind().needs().contains(Need.BOOTH)
+        return step.step().needs().contains(Need.BOOTH)
                 ? begun(plan.workshop().hours().boothSpans(plan.workshop().now(), step.ends()), step, plan)
                         .map(at -> new Because(at, What.BOOTH, "the booth is free"))
                 : Optional.empty();

@@ -15,6 +15,7 @@ import nursery.core.log.NextAction;
 import nursery.core.resin.Label;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Wait;
 
@@ -82,7 +83,7 @@ final class Problem {
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
         List<Act> left = cup.plan().stream()
                 .filter(step -> !state.done().containsKey(step.number()))
-                .map(step -> act(cup, step, waiting(state, step), pins))
+                .map(step -> act(cup, step, waiting(cup, state, step), pins))
                 .toList();
         return new Job(
                 cup,
@@ -96,11 +97,22 @@ final class Problem {
                         .orElse(Act.NEVER));
     }
 
-    private static Wait waiting(CupState state, PlanStep step) {
+    private static Wait waiting(Cup cup, CupState state, PlanStep step) {
         return state.next()
                 .filter(next -> next.step().number() == step.number())
                 .map(NextAction::waiting)
-                .orElse(step.waiting());
+                .orElseGet(() ->
+                        step.waiting().mayScuffInstead() && liesOnDecoration(cup, step) ? Wait.none() : step.waiting());
+    }
+
+    /** Whether what a step covers is a decoration, which nobody scuffs. */
+    private static boolean liesOnDecoration(Cup cup, PlanStep step) {
+        return cup.plan().subList(0, cup.plan().indexOf(step)).stream()
+                .map(PlanStep::kind)
+                .filter(Layers::covers)
+                .reduce((a, b) -> b)
+                .filter(Layers::isDecoration)
+                .isPresent();
     }
 
     private Act act(Cup cup, PlanStep step, Wait waiting, Map<Integer, Pin> pins) {

@@ -12,8 +12,10 @@ public enum Caution {
     FLAME("Solvents and spray cans put away and flashed off first. Extinguisher at hand, hair and sleeves tied back."),
     SMOKE("Open flame: outdoors or under a hood, nothing with solvent or gas near, extinguisher at hand, one "
             + "person holds, one smokes."),
-    SOLVENT("Wet-sand or wear a dust respirator. Acetone and alcohol: fresh air, gloves, no flame in the room. The "
-            + "safety data sheet decides."),
+    DUST_AND_SOLVENT(
+            "Wet-sand or wear a dust respirator. Acetone and alcohol: fresh air, gloves, no flame in the room. "
+                    + "The safety data sheet decides."),
+    SOLVENT("Acetone, alcohol, alcohol ink: fresh air, gloves, no flame in the room. The safety data sheet decides."),
     FLASH_OFF("No flame, no heat gun until it is gone."),
     AEROSOL("Spray outside or in a vented booth, with a respirator, away from any flame. Read the can."),
     DUST("Wear a dust respirator, or sand wet."),

@@ -19,6 +19,7 @@ import nursery.core.film.Texture;
  * @param texture what the decoration feels like under no coat
  * @param clearCoats coats over the decoration
  * @param newestPour the newest coat or epoxy adhesive, if any
+ * @param solventAt when something was last done that leaves solvent or propellant behind, minutes
  */
 public record Layers(
         Optional<StepKind> top,
@@ -26,14 +27,18 @@ public record Layers(
         Map<StepKind, Double> doneAt,
         Texture texture,
         int clearCoats,
-        Optional<PlanStep> newestPour) {
+        Optional<PlanStep> newestPour,
+        OptionalDouble solventAt) {
 
     /** Conditions that a later step must mind. */
     public enum Condition {
         TAPED,
         TAPE_IN_COAT,
         SCUFFED,
-        SOLVENT_WET,
+        SANDED_COARSELY,
+        DUSTY,
+        SLIDE_UNCOATED,
+        COAT_HIDDEN,
         INK_UNSEALED,
         SOOT_UNSEALED,
         FLAKES_UNSEALED,
@@ -44,6 +49,10 @@ public record Layers(
 
     private static final Set<Condition> COATED_OVER = EnumSet.of(
             Condition.SCUFFED,
+            Condition.SANDED_COARSELY,
+            Condition.DUSTY,
+            Condition.SLIDE_UNCOATED,
+            Condition.COAT_HIDDEN,
             Condition.INK_UNSEALED,
             Condition.SOOT_UNSEALED,
             Condition.FLAKES_UNSEALED,
@@ -54,7 +63,8 @@ public record Layers(
             Condition.INK_UNSEALED, Condition.SOOT_UNSEALED, Condition.FLAKES_UNSEALED, Condition.METALLIC_UNSEALED);
 
     public static Layers bareSteel() {
-        return new Layers(Optional.empty(), Set.of(), Map.of(), Texture.SMOOTH, 0, Optional.empty());
+        return new Layers(
+                Optional.empty(), Set.of(), Map.of(), Texture.SMOOTH, 0, Optional.empty(), OptionalDouble.empty());
     }
 
     public boolean is(Condition condition) {
@@ -63,6 +73,21 @@ public record Layers(
 
     public boolean topIs(StepKind kind) {
         return top.filter(kind::equals).isPresent();
+    }
+
+    /** Whether what lies on top leaves the coat below it bare around itself, for the next coat to grip. */
+    boolean topLeavesCoatBare() {
+        return topIsDecoration() || topIs(StepKind.STENCIL);
+    }
+
+    /** Whether a decoration lies on top that no paper may touch. */
+    public boolean topIsDecoration() {
+        return top.filter(Layers::isDecoration).isPresent();
+    }
+
+    /** Whether a kind of step lays a decoration on that would be sanded off with the coat below it. */
+    public static boolean isDecoration(StepKind kind) {
+        return kind == StepKind.VINYL || kind == StepKind.FOIL || kind == StepKind.WATER_SLIDE;
     }
 
     public boolean topIsCoat() {
@@ -83,7 +108,15 @@ public record Layers(
         now.addAll(open);
         now.removeAll(endedBy(step));
         now.addAll(begunBy(step));
-        if (kind.isClearCoat() && is(Condition.TAPED)) {
+        if (kind == StepKind.PAINT || kind == StepKind.SEAL || kind == StepKind.GLITTER) {
+            now.add(Condition.COAT_HIDDEN);
+        }
+        if ((kind.isClearCoat() || kind.isSanding()) && is(Condition.TAPE_IN_COAT)) {
+            // Told once: what is left of it is cut along, and no step after this one meets it again.
+            now.remove(Condition.TAPED);
+            now.remove(Condition.TAPE_IN_COAT);
+        }
+        if (kind.isClearCoat() && now.contains(Condition.TAPED)) {
             now.add(Condition.TAPE_IN_COAT);
         }
         Map<StepKind, Double> done = new EnumMap<>(StepKind.class);
@@ -104,21 +137,22 @@ public record Layers(
                 Map.copyOf(done),
                 felt,
                 coats,
-                kind.isPour() ? Optional.of(step) : newestPour);
+                kind.isPour() ? Optional.of(step) : newestPour,
+                step.leavesSolvent() ? OptionalDouble.of(minute) : solventAt);
     }
 
     /** With something found that a polish or a last coat must not meet. */
     public Layers withFaults() {
         Set<Condition> now = EnumSet.of(Condition.FAULTS_SEEN);
         now.addAll(open);
-        return new Layers(top, Set.copyOf(now), doneAt, texture, clearCoats, newestPour);
+        return new Layers(top, Set.copyOf(now), doneAt, texture, clearCoats, newestPour, solventAt);
     }
 
     /** The newest coat scuffed or sanded. */
     public Layers scuffed() {
         Set<Condition> now = EnumSet.of(Condition.SCUFFED);
         now.addAll(open);
-        return new Layers(top, Set.copyOf(now), doneAt, texture, clearCoats, newestPour);
+        return new Layers(top, Set.copyOf(now), doneAt, texture, clearCoats, newestPour, solventAt);
     }
 
     /** The role of the adhesive below the glitter, if it is epoxy. */
@@ -135,12 +169,18 @@ public record Layers(
             case FLOOD_COAT, BUILD_COAT, THIN_COAT, FINISHING_COAT, PARTIAL_COAT -> COATED_OVER;
             case SEAL -> SEALED_OVER;
             case PULL_TAPE -> EnumSet.of(Condition.TAPED, Condition.TAPE_IN_COAT);
-            case FLASH_OFF -> EnumSet.of(Condition.SOLVENT_WET);
-            case PAINT -> EnumSet.of(Condition.SCUFFED, Condition.INK_UNSEALED, Condition.SOOT_UNSEALED);
+            case ADHESIVE -> EnumSet.of(Condition.SCUFFED, Condition.SANDED_COARSELY, Condition.DUSTY);
+            case WASH -> EnumSet.of(Condition.DUSTY);
+            case PAINT ->
+                EnumSet.of(
+                        Condition.SCUFFED,
+                        Condition.SANDED_COARSELY,
+                        Condition.DUSTY,
+                        Condition.INK_UNSEALED,
+                        Condition.SOOT_UNSEALED);
             case PREP,
                     CLEAN,
                     MASK,
-                    ADHESIVE,
                     GLUE,
                     SPRAY_ADHESIVE,
                     GLITTER,
@@ -157,8 +197,8 @@ public record Layers(
                     SAND_RIM,
                     SAND,
                     TRIM_AND_SAND,
-                    WASH,
                     WIPE,
+                    FLASH_OFF,
                     VINYL,
                     STENCIL,
                     PEEL,
@@ -174,19 +214,25 @@ public record Layers(
         };
     }
 
-    private static Set<Condition> begunBy(PlanStep step) {
+    private Set<Condition> begunBy(PlanStep step) {
         return switch (step.kind()) {
             case MASK -> EnumSet.of(Condition.TAPED);
-            case WIPE -> EnumSet.of(Condition.SOLVENT_WET);
             case INK -> EnumSet.of(Condition.INK_UNSEALED);
             case SMOKE -> EnumSet.of(Condition.SOOT_UNSEALED);
+            // Flakes sprinkled into a wet coat sink into it.
             case GLITTER ->
-                step.material().isCoarse() ? EnumSet.of(Condition.FLAKES_UNSEALED) : EnumSet.noneOf(Condition.class);
+                step.material().isCoarse() && !(topIsCoat() && step.waiting().isWhileWet())
+                        ? EnumSet.of(Condition.FLAKES_UNSEALED)
+                        : EnumSet.noneOf(Condition.class);
+            case WATER_SLIDE -> EnumSet.of(Condition.SLIDE_UNCOATED);
             case VINYL ->
                 step.material() == Material.METALLIC_VINYL
                         ? EnumSet.of(Condition.METALLIC_UNSEALED)
                         : EnumSet.noneOf(Condition.class);
-            case SAND, TRIM_AND_SAND -> EnumSet.of(Condition.SCUFFED);
+            case SAND, TRIM_AND_SAND ->
+                step.sandsCoarsely()
+                        ? EnumSet.of(Condition.SCUFFED, Condition.DUSTY, Condition.SANDED_COARSELY)
+                        : EnumSet.of(Condition.SCUFFED, Condition.DUSTY);
             case INSPECT -> EnumSet.of(Condition.INSPECTED);
             case PREP,
                     CLEAN,
@@ -212,10 +258,10 @@ public record Layers(
                     TRIM,
                     SAND_RIM,
                     WASH,
+                    WIPE,
                     FLASH_OFF,
                     STENCIL,
                     PEEL,
-                    WATER_SLIDE,
                     FOIL,
                     SPONGE,
                     POLISH,

@@ -1,6 +1,10 @@
 package nursery.core.technique;
 
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import nursery.core.film.CoatRole;
 
 /**
@@ -27,6 +31,9 @@ public record PlanStep(
         Optional<DecalSize> size,
         String grit) {
 
+    private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
+    private static final int FINE_GRIT = 220;
+
     public PlanStep {
         if (kind.isPour() != role.isPresent()) {
             throw new IllegalArgumentException(
@@ -40,6 +47,80 @@ public record PlanStep(
     /** A step of ordinary material under its kind's own title. */
     public PlanStep(int number, StepKind kind, Wait waiting, String detail, Optional<CoatRole> role) {
         this(number, kind, "", waiting, detail, role, Material.ORDINARY, Optional.empty(), "");
+    }
+
+    /** What it cannot do without, beside hands. A sealer that is brushed on needs no booth. */
+    public Set<Need> needs() {
+        return isBrushed() ? Set.of() : Set.copyOf(kind.needs());
+    }
+
+    /** What to be careful of. */
+    public Caution caution() {
+        return isBrushed() ? Caution.NONE : kind.caution();
+    }
+
+    private boolean isBrushed() {
+        return kind == StepKind.SEAL && says("brush") && !says("spray");
+    }
+
+    /**
+     * Whether solvent or propellant is in the air and on the cup when it is done. Cleaning is done with a solvent
+     * unless it says soap.
+     */
+    boolean leavesSolvent() {
+        return switch (kind) {
+            case CLEAN, PREP -> !says("soap") || says("acetone") || says("alcohol");
+            case SEAL -> !isBrushed();
+            case WIPE, PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE -> true;
+            case MASK,
+                    ADHESIVE,
+                    GLUE,
+                    GLITTER,
+                    SETTLE,
+                    PRESS_FLAT,
+                    HEAT,
+                    FLOOD_COAT,
+                    BUILD_COAT,
+                    THIN_COAT,
+                    PARTIAL_COAT,
+                    FINISHING_COAT,
+                    TINT,
+                    TURN,
+                    HANG,
+                    REST,
+                    TRIM,
+                    SAND_RIM,
+                    SAND,
+                    TRIM_AND_SAND,
+                    WASH,
+                    FLASH_OFF,
+                    VINYL,
+                    STENCIL,
+                    PEEL,
+                    WATER_SLIDE,
+                    FOIL,
+                    SPONGE,
+                    SMOKE,
+                    POLISH,
+                    INSPECT,
+                    FINISH,
+                    PHOTOGRAPH,
+                    PACK -> false;
+        };
+    }
+
+    /** Whether what it is sanded with leaves scratches a coat of paint does not hide: anything coarser than 220. */
+    boolean sandsCoarsely() {
+        Matcher numbers = GRIT.matcher(grit);
+        int finest = 0;
+        while (numbers.find()) {
+            finest = Math.max(finest, Integer.parseInt(numbers.group()));
+        }
+        return finest > 0 && finest < FINE_GRIT;
+    }
+
+    private boolean says(String word) {
+        return (title + " " + detail).toLowerCase(Locale.ROOT).contains(word);
     }
 
     public PlanStep numbered(int other) {

@@ -14,6 +14,9 @@ public enum Question {
     MIX_REST("The mix"),
     CLEANING("Cleaning the blank"),
     VINYL_ON_INK("Vinyl on ink"),
+    INK_UNDER_EPOXY("Ink under epoxy"),
+    PAINT_BETWEEN("Paint between layers"),
+    LATE_COAT("A coat at 8–24 h"),
     MEASURING("Measuring");
 
     private final String words;

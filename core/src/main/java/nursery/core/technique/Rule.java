@@ -2,7 +2,6 @@ package nursery.core.technique;
 
 import java.util.Optional;
 import java.util.function.Function;
-import nursery.core.cup.Station;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.Numbers;
 import nursery.core.technique.Layers.Condition;
@@ -68,12 +67,17 @@ public enum Rule {
                     "A water-slide on a sanded coat: the scratches show through it.")),
     SAND_UNDER_PAINT(
             "step 7",
-            "Paint between layers on a sanded coat",
-            "Paint on a smooth coat that was not sanded.",
-            Optional.empty(),
+            "Paint between layers on a coat sanded coarse or dusty",
+            "Paint on a smooth coat that was not sanded, or on one sanded 220 and washed.",
+            Optional.of(Question.PAINT_BETWEEN),
             s -> s.broken(
-                    s.isKind(StepKind.PAINT) && s.on().topIsCoat() && s.on().is(Condition.SCUFFED),
-                    "Paint between layers on a sanded coat: the scratches show through it.")),
+                    s.isKind(StepKind.PAINT)
+                            && s.on().topIsCoat()
+                            && s.on().is(Condition.SCUFFED)
+                            && (s.on().is(Condition.DUSTY) || s.on().is(Condition.SANDED_COARSELY)),
+                    s.on().is(Condition.SANDED_COARSELY)
+                            ? "Paint between layers on a coat sanded coarser than 220: the scratches show through it."
+                            : "Paint between layers on sanding dust: wash it off first.")),
     SAND_LAST_COAT(
             "step 9",
             "Sanding the last coat",
@@ -111,32 +115,58 @@ public enum Rule {
                     "The ink below is not dry: it bleeds, and vinyl does not bond to it.")),
     SLIDE_NOT_DRY(
             "P24, P36",
-            "Coat over a wet water-slide",
+            "Coat or sealer over a wet water-slide",
             "Let it dry overnight.",
             Optional.empty(),
             s -> s.broken(
-                    s.on().topIs(StepKind.WATER_SLIDE)
-                            && s.step().kind().isPour()
+                    (s.step().kind().isPour() || s.isKind(StepKind.SEAL))
                             && s.within(StepKind.WATER_SLIDE, Figures.OVERNIGHT_MIN),
-                    "The water-slide is not dry: the coat clouds over it.")),
+                    "The water-slide is not dry: what covers it clouds.")),
+    SLIDE_UNCOATED(
+            "P63",
+            "Over a water-slide that has no coat",
+            "A thin coat between.",
+            Optional.empty(),
+            s -> s.broken(
+                    s.isKind(StepKind.WATER_SLIDE, StepKind.VINYL) && s.on().is(Condition.SLIDE_UNCOATED),
+                    "Over an uncoated water-slide another slide or vinyl buckles where they overlap.")),
+    COAT_STILL_WET(
+            "P13",
+            "Laid on a coat that has not gelled",
+            "Wait until the coat has gelled, better until it is firm.",
+            Optional.empty(),
+            s -> s.broken(
+                    s.isOnWetCoat()
+                            && s.isKind(
+                                    StepKind.VINYL,
+                                    StepKind.STENCIL,
+                                    StepKind.WATER_SLIDE,
+                                    StepKind.FOIL,
+                                    StepKind.PAINT,
+                                    StepKind.SPONGE,
+                                    StepKind.SMOKE,
+                                    StepKind.SEAL,
+                                    StepKind.GLUE,
+                                    StepKind.SPRAY_ADHESIVE,
+                                    StepKind.INK,
+                                    StepKind.WASH),
+                    "The coat below still runs: what is laid on it sinks, drags and marks it.")),
     SOLVENT_NOT_GONE(
             "step 7, P36",
             "Coat over wet solvent",
             "Wipe it off and let it flash off.",
             Optional.of(Question.CLEANING),
             s -> s.broken(
-                    s.step().kind().isPour()
-                            && s.on().is(Condition.SOLVENT_WET)
-                            && s.within(StepKind.WIPE, Figures.FLASH_OFF_MIN),
+                    s.step().kind().isPour() && s.within(StepKind.WIPE, Figures.FLASH_OFF_MIN),
                     "Solvent had not flashed off: the coat hazes.")),
     INK_UNSEALED(
             "P38",
             "Ink not sealed",
-            "Seal the ink first.",
-            Optional.empty(),
+            "Who wants to be sure seals the ink first.",
+            Optional.of(Question.INK_UNDER_EPOXY),
             s -> s.broken(
                     s.step().kind().isPour() && s.on().is(Condition.INK_UNSEALED),
-                    "The ink is not sealed: it fades under epoxy.")),
+                    "The ink is not sealed: it may fade under epoxy.")),
     SOOT_UNSEALED(
             "P38",
             "Soot not sealed",
@@ -190,8 +220,9 @@ public enum Rule {
             Optional.of(Question.ADHESIVE),
             s -> s.broken(
                     s.step().kind().isPour()
-                            && (s.within(StepKind.GLUE, Figures.GLUE_MIN)
+                            && (s.within(StepKind.GLUE, Figures.GLUE_MIN) && !s.isFoiledSince(StepKind.GLUE)
                                     || s.within(StepKind.SPRAY_ADHESIVE, Figures.SEALER_MIN)
+                                            && !s.isFoiledSince(StepKind.SPRAY_ADHESIVE)
                                     || s.within(StepKind.SEAL, Figures.SEALER_MIN)),
                     "Glue or sealer below is not dry: it gasses, and the coat fish-eyes.")),
     PAINT_NOT_DRY(
@@ -203,7 +234,13 @@ public enum Rule {
                     s.on().topIs(StepKind.PAINT)
                             && (s.step().kind().isPour()
                                     || s.isKind(
-                                            StepKind.VINYL, StepKind.STENCIL, StepKind.GLUE, StepKind.SPRAY_ADHESIVE))
+                                            StepKind.VINYL,
+                                            StepKind.STENCIL,
+                                            StepKind.WATER_SLIDE,
+                                            StepKind.FOIL,
+                                            StepKind.INK,
+                                            StepKind.GLUE,
+                                            StepKind.SPRAY_ADHESIVE))
                             && s.within(StepKind.PAINT, Figures.PAINT_MIN),
                     "The paint below is not dry: it lifts, or gasses into the coat.")),
     HOT_INK(
@@ -245,39 +282,51 @@ public enum Rule {
     FLAME_WITH_SOLVENT(
             "P45",
             "Flame while solvents are in use",
-            "Put solvents away and let them flash off first.",
+            "Put solvents and cans away and let them flash off first.",
             Optional.empty(),
             s -> s.broken(
-                    (s.isKind(StepKind.HEAT, StepKind.SMOKE))
-                            && (s.on().is(Condition.SOLVENT_WET) && s.begunWithin(StepKind.WIPE, Figures.FLASH_OFF_MIN)
-                                    || s.begunWithin(StepKind.INK, Figures.FLASH_OFF_MIN)
-                                    || s.begunWithin(StepKind.PAINT, Figures.FLASH_OFF_MIN)),
-                    "Flame or heat gun with solvent still wet: it can catch fire.")),
+                    s.isKind(StepKind.HEAT, StepKind.SMOKE) && s.begunAmongSolvents(Figures.FLASH_OFF_MIN),
+                    "Flame or heat gun with solvent or propellant still about: it can catch fire.")),
     DECAL_TOO_LARGE(
             "P11",
             "Decal larger than the cup takes",
-            "Cut it no longer than the way around, less the handle, and no higher than the side.",
+            "Cut it no longer than the way around where it goes, less the handle, and no higher than the side.",
             Optional.empty(),
             s -> s.step()
                     .size()
                     .flatMap(size -> s.broken(
-                            size.widthMm() > roomMm(s)
-                                    || size.heightMm() > s.blank().area().slantMm(),
+                            size.widthMm()
+                                            > WrapRoom.aroundMm(s.blank(), size.heightMm())
+                                                    + WrapRoom.overlapMm(s.blank())
+                                                    + Figures.CUT_MM
+                                    || size.heightMm() > s.blank().area().slantMm() + Figures.CUT_MM,
                             "%s × %s mm does not fit: there are %s mm around and %s mm of side."
+                                    .formatted(
+                                            Numbers.show(size.widthMm(), 1),
+                                            Numbers.show(size.heightMm(), 1),
+                                            Numbers.show(WrapRoom.aroundMm(s.blank(), size.heightMm()), 1),
+                                            Numbers.show(s.blank().area().slantMm(), 1))))),
+    FLAT_WRAP_ON_TAPER(
+            "P11, P56",
+            "Straight wrap on a taper",
+            "Bend it to this cup, or cut it into strips.",
+            Optional.empty(),
+            s -> s.step()
+                    .size()
+                    .flatMap(size -> s.broken(
+                            WrapRoom.climbMm(s.blank(), size) > Figures.CLIMBS_MM,
+                            "A straight piece of %s × %s mm climbs %s mm at its ends on this taper."
                                     .formatted(
                                             Numbers.show(size.widthMm(), 0),
                                             Numbers.show(size.heightMm(), 0),
-                                            Numbers.show(roomMm(s), 0),
-                                            Numbers.show(s.blank().area().slantMm(), 0))))),
+                                            Numbers.show(WrapRoom.climbMm(s.blank(), size), 1))))),
     FINISH_TOO_SOON(
             "step 10",
             "Finished before 8 to 12 h",
             "Wait at least 8 to 12 h after the last coat.",
             Optional.empty(),
             s -> s.broken(
-                    s.isKind(StepKind.FINISH, StepKind.PACK)
-                            && s.on().topIsCoat()
-                            && s.ageH() < Figures.FINISH_H - Figures.HAIR_H,
+                    s.isKind(StepKind.FINISH, StepKind.PACK) && s.ageH() < Figures.FINISH_H - Figures.HAIR_H,
                     "Finished sooner than 8 to 12 h after the last coat: it still takes prints."));
 
     private final String mark;
@@ -319,7 +368,7 @@ public enum Rule {
 
     /** Whether it is good advice that nobody need follow, and no fault. */
     public boolean isAdvice() {
-        return this == GRIP_FADING;
+        return this == GRIP_FADING || this == INK_UNSEALED;
     }
 
     /** What is wrong, in one sentence; empty if the step keeps to the rule. */
@@ -335,15 +384,6 @@ public enum Rule {
                                 .isPresent()
                 ? Figures.GENEROUS_SET_H
                 : Figures.THIN_SET_H;
-    }
-
-    /** The way around where it is widest, less the handle. */
-    private static double roomMm(Situation s) {
-        return s.blank().outline().stations().stream()
-                        .mapToDouble(Station::circumferenceMm)
-                        .max()
-                        .orElseThrow()
-                - s.blank().handleGapMm();
     }
 
     /** The figures, in a place of their own because the rules above are made before an enum's own constants are. */
@@ -365,6 +405,11 @@ public enum Rule {
         static final double PAINT_MIN = 30;
         /** From memory. */
         static final double COOL_MIN = 10;
+
+        /** Nobody cuts to less; from memory. */
+        static final double CUT_MM = 0.5;
+        /** What the eye forgives of a small picture and not of a wrap (P56); the figure is from memory. */
+        static final double CLIMBS_MM = 5;
 
         static final double FINISH_H = 8;
         static final double GENEROUS_SET_H = 6;

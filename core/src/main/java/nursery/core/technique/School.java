@@ -25,6 +25,12 @@ public enum School {
     ALCOHOL(Question.CLEANING, "91 % alcohol"),
     COAT_FIRST(Question.VINYL_ON_INK, "a coat over the ink first"),
     DRY_A_DAY(Question.VINYL_ON_INK, "24 h dry, then vinyl straight on"),
+    INK_SEALED(Question.INK_UNDER_EPOXY, "sealed first"),
+    INK_STRAIGHT(Question.INK_UNDER_EPOXY, "30–45 min dry, straight on"),
+    PAINT_UNSANDED(Question.PAINT_BETWEEN, "on a smooth coat, not sanded"),
+    PAINT_SANDED_FINE(Question.PAINT_BETWEEN, "on a coat sanded 220 and washed"),
+    RIM_ONLY(Question.LATE_COAT, "rim sanded only, straight on"),
+    SCUFF_TO_BE_SURE(Question.LATE_COAT, "whole body scuffed to be sure"),
 
     GRADUATED_CUP(Question.MEASURING, "graduated cup"),
     SCALE(Question.MEASURING, "scale, with masses worked out from densities");

@@ -29,6 +29,8 @@ public record Situation(
         Label pour,
         Blank blank) {
 
+    private static final double HALF_A_MINUTE = 0.5;
+
     boolean isKind(StepKind... kinds) {
         return List.of(kinds).contains(step.kind());
     }
@@ -37,9 +39,31 @@ public record Situation(
         return coatAgeH.orElse(Double.POSITIVE_INFINITY);
     }
 
-    /** Whether this coats a coat that was neither scuffed nor sanded. */
+    /** Whether this pour must grip a coat that was neither scuffed nor sanded, around a decoration or all over. */
     boolean isCoatOnUnscuffed() {
-        return step.kind().isClearCoat() && on.topIsCoat() && !on.is(Layers.Condition.SCUFFED);
+        boolean onCoat = on.topIsCoat()
+                || !on.is(Layers.Condition.COAT_HIDDEN)
+                        && on.newestPour()
+                                .filter(pour -> pour.kind().isClearCoat())
+                                .isPresent()
+                        && (on.topLeavesCoatBare() || on.topIs(StepKind.GLUE) || on.topIs(StepKind.SPRAY_ADHESIVE));
+        return step.kind().isPour() && onCoat && !on.is(Layers.Condition.SCUFFED);
+    }
+
+    /** Whether what leaves solvent or propellant behind was done less than so many minutes before this was begun. */
+    boolean begunAmongSolvents(double minutes) {
+        return on.solventAt().isPresent() && begunMinute - on.solventAt().getAsDouble() < minutes - HALF_A_MINUTE;
+    }
+
+    /** Whether foil was laid after an adhesive: then that was foil adhesive, which takes the foil while it is tacky. */
+    boolean isFoiledSince(StepKind adhesive) {
+        return on.doneAt().getOrDefault(StepKind.FOIL, Double.NEGATIVE_INFINITY)
+                >= on.doneAt().getOrDefault(adhesive, Double.POSITIVE_INFINITY);
+    }
+
+    /** Whether the newest coat has not gelled yet. */
+    boolean isOnWetCoat() {
+        return on.topIsCoat() && ageH() < coat.times().turningH() - 1 / 60.0;
     }
 
     /** Whether a kind of step was done less than so many minutes ago. */
@@ -55,7 +79,7 @@ public record Situation(
     private boolean within(StepKind kind, double minutes, double at) {
         OptionalDouble since = on.minutesSince(kind, at);
         // A plan's waits are whole minutes; a log's are not, and a few seconds make no difference.
-        return since.isPresent() && since.getAsDouble() < minutes - 0.5;
+        return since.isPresent() && since.getAsDouble() < minutes - HALF_A_MINUTE;
     }
 
     boolean coatFollows() {

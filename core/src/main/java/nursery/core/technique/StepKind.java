@@ -10,7 +10,7 @@ import java.util.Optional;
  * is common practice (P1).
  */
 public enum StepKind {
-    PREP("Scuff, clean and mask", Nature.WORK, 15, Caution.SOLVENT),
+    PREP("Scuff, clean and mask", Nature.WORK, 15, Caution.DUST_AND_SOLVENT),
     CLEAN("Clean and dry", Nature.WORK, 5, Caution.SOLVENT),
     MASK("Tape what stays bare", Nature.WORK, 5, Caution.NONE),
     PULL_TAPE("Pull the tape", Nature.WORK, 3, Caution.SOLVENT),

@@ -225,7 +225,7 @@ public final class ExactModel {
         for (PlanStep step : left) {
             IntVar at = model.newIntVarFromDomain(
                     step.kind().handsOnMinutes() > 0
-                            ? Domain.fromValues(step.kind().needs().contains(Need.BOOTH) ? booth(step) : open)
+                            ? Domain.fromValues(step.needs().contains(Need.BOOTH) ? booth(step) : open)
                             : new Domain(0, slots - 1),
                     step.title());
             hint.find(cup.code(), step.number())

@@ -123,7 +123,7 @@ final class PlanChecker {
                 Instant minute = at;
                 require(isAtBench(minute), step, "lies outside the bench hours at " + minute);
                 require(
-                        !step.step().kind().needs().contains(Need.BOOTH)
+                        !step.step().needs().contains(Need.BOOTH)
                                 || within(
                                         shop.hours()
                                                 .booth()

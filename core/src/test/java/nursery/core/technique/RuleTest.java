@@ -12,12 +12,14 @@ import java.util.Set;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.cup.Tapered;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /**
@@ -103,6 +105,51 @@ public class RuleTest {
                         Rule.TACK_WINDOW,
                         List.of(coat, coat(age(30))),
                         List.of(coat, step(StepKind.SAND, SANDABLE), coat(age(30)))),
+                // Vinyl leaves the coat below bare around it: had it to be scuffed, the next coat does not grip there.
+                Arguments.of(
+                        Rule.TACK_WINDOW,
+                        List.of(coat, step(StepKind.VINYL, age(26)), coat(dry(60))),
+                        List.of(coat, step(StepKind.SAND, SANDABLE), step(StepKind.VINYL, age(26)), coat(dry(60)))),
+                Arguments.of(
+                        Rule.TACK_WINDOW,
+                        List.of(coat, adhesive.waitingFor(age(26))),
+                        List.of(coat, step(StepKind.SAND, SANDABLE), adhesive.waitingFor(age(26)))),
+                Arguments.of(
+                        Rule.COAT_STILL_WET,
+                        List.of(coat, step(StepKind.VINYL, NOW)),
+                        List.of(coat, step(StepKind.VINYL, age(5)))),
+                Arguments.of(
+                        Rule.SLIDE_UNCOATED,
+                        List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.VINYL, dry(600))),
+                        List.of(step(StepKind.WATER_SLIDE, NOW), coat(dry(600)), step(StepKind.VINYL, age(12)))),
+                Arguments.of(
+                        Rule.SLIDE_NOT_DRY,
+                        List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(30)), coat(dry(30))),
+                        List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(600)), coat(dry(30)))),
+                Arguments.of(
+                        Rule.PAINT_NOT_DRY,
+                        List.of(step(StepKind.PAINT, NOW), step(StepKind.INK, NOW)),
+                        List.of(step(StepKind.PAINT, NOW), step(StepKind.INK, dry(60)))),
+                Arguments.of(
+                        Rule.FINISH_TOO_SOON,
+                        List.of(coat, step(StepKind.VINYL, age(5)), step(StepKind.PACK, NOW)),
+                        List.of(coat, step(StepKind.VINYL, age(5)), step(StepKind.PACK, age(9)))),
+                Arguments.of(
+                        Rule.GLUE_NOT_DRY,
+                        List.of(step(StepKind.GLUE, NOW), coat(dry(20))),
+                        List.of(step(StepKind.GLUE, NOW), step(StepKind.FOIL, dry(15)), coat(dry(5)))),
+                Arguments.of(
+                        Rule.FLAKES_UNSEALED,
+                        List.of(coat, chunky.waitingFor(age(5)), coat(age(6))),
+                        List.of(
+                                coat,
+                                chunky.waitingFor(Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2))),
+                                coat(age(6)))),
+                Arguments.of(
+                        Rule.ADHESIVE_NOT_SET,
+                        List.of(coat, step(StepKind.SAND, SANDABLE), adhesive, glitter, coat(age(3))),
+                        List.of(coat, step(StepKind.SAND, SANDABLE), adhesive, glitter, coat(age(6)))),
+                // P12: a full wrap is cut longer by its overlap; with a handle in the way there is none.
                 Arguments.of(Rule.COAT_TOO_SOON, List.of(coat, coat(age(2))), List.of(coat, coat(age(5)))),
                 Arguments.of(
                         Rule.SAND_TOO_SOON,
@@ -126,7 +173,11 @@ public class RuleTest {
                 Arguments.of(
                         Rule.SAND_UNDER_PAINT,
                         List.of(coat, step(StepKind.SAND, SANDABLE), step(StepKind.PAINT, NOW)),
-                        List.of(coat, step(StepKind.PAINT, SANDABLE))),
+                        List.of(
+                                coat,
+                                step(StepKind.SAND, SANDABLE),
+                                step(StepKind.WASH, NOW),
+                                step(StepKind.PAINT, NOW))),
                 Arguments.of(
                         Rule.SAND_LAST_COAT,
                         List.of(coat, last, step(StepKind.SAND, SANDABLE)),
@@ -150,7 +201,7 @@ public class RuleTest {
                 Arguments.of(
                         Rule.SOLVENT_NOT_GONE,
                         List.of(step(StepKind.WIPE, NOW), coat),
-                        List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), coat)),
+                        List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), coat(dry(10)))),
                 Arguments.of(
                         Rule.INK_UNSEALED,
                         List.of(step(StepKind.INK, NOW), coat(dry(60))),
@@ -215,8 +266,11 @@ public class RuleTest {
                         List.of(coat, step(StepKind.INSPECT, Wait.of(Wait.Kind.CURED)), step(StepKind.POLISH, NOW))),
                 Arguments.of(
                         Rule.FLAME_WITH_SOLVENT,
-                        List.of(step(StepKind.WIPE, NOW), step(StepKind.SMOKE, NOW)),
-                        List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), step(StepKind.SMOKE, NOW))),
+                        List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), step(StepKind.SMOKE, NOW)),
+                        List.of(
+                                step(StepKind.WIPE, NOW),
+                                step(StepKind.FLASH_OFF, NOW),
+                                step(StepKind.SMOKE, dry(10)))),
                 Arguments.of(
                         Rule.FINISH_TOO_SOON,
                         List.of(coat, step(StepKind.FINISH, age(6))),
@@ -233,6 +287,72 @@ public class RuleTest {
         assertThat(broken(REGULAR, right)).doesNotContain(rule);
     }
 
+    /** P45: whatever leaves solvent or propellant about; ten minutes later (from memory) it has gone. */
+    @ParameterizedTest
+    @EnumSource(
+            value = StepKind.class,
+            names = {"INK_BLOOM", "INK", "SEAL", "SPRAY_ADHESIVE", "CLEAN", "PREP", "PULL_TAPE", "WIPE", "PAINT"})
+    void aFlameWaitsUntilSolventsHaveGone(StepKind kind) {
+        assertThat(broken(REGULAR, List.of(step(kind, NOW), step(StepKind.HEAT, NOW))))
+                .contains(Rule.FLAME_WITH_SOLVENT);
+        assertThat(broken(REGULAR, List.of(step(kind, NOW), step(StepKind.HEAT, dry(10)))))
+                .doesNotContain(Rule.FLAME_WITH_SOLVENT);
+    }
+
+    @Test
+    void soapAndABrushLeaveNoVapour() {
+        PlanStep soap = new PlanStep(1, StepKind.CLEAN, NOW, "Clean with soap and water.", Optional.empty());
+        PlanStep brushed = new PlanStep(1, StepKind.SEAL, NOW, "Brush on a thin sealer.", Optional.empty());
+        assertThat(broken(REGULAR, List.of(soap, brushed, step(StepKind.HEAT, NOW))))
+                .doesNotContain(Rule.FLAME_WITH_SOLVENT);
+        assertThat(brushed.needs()).isEmpty();
+        assertThat(step(StepKind.SEAL, NOW).needs()).contains(Need.BOOTH);
+    }
+
+    private static Set<Rule> onBlank(Blank blank, PlanStep step) {
+        Set<Rule> rules = EnumSet.noneOf(Rule.class);
+        Judgement.of(List.of(step), REGULAR, REGULAR, blank).forEach(finding -> rules.add(finding.rule()));
+        return rules;
+    }
+
+    /**
+     * P11, P12: a wrap overlaps on purpose where nothing is in its way, and an exact fit fits. P56: on a taper it must
+     * be bent; a small piece need not. 214 mm at the base and 281 at the rim, 172 tall: 2.0 mm at the ends of 100 mm,
+     * 7.8 at 200 (sheet-metal development of a cone).
+     */
+    @Test
+    void aPieceFitsWhereItIsLaid() {
+        Blank straight = new Blank(new Straight(205, 229), true, 5, 0, 0, OptionalDouble.of(20));
+        assertThat(onBlank(straight, decal(235, 150))).isEmpty();
+        assertThat(onBlank(straight, decal(229, 205))).isEmpty();
+        assertThat(onBlank(straight, decal(250, 150))).contains(Rule.DECAL_TOO_LARGE);
+        Blank wide = new Blank(new Straight(200, 314.96), true, 5, 0, 0, OptionalDouble.of(30));
+        assertThat(onBlank(wide, decal(315, 100))).isEmpty();
+        assertThat(onBlank(MUG, decal(235, 80)))
+                .as("nothing overlaps across a handle")
+                .contains(Rule.DECAL_TOO_LARGE);
+        Blank taper = new Blank(new Tapered(172, 214, 281), true, 5, 0, 0, OptionalDouble.of(20));
+        assertThat(onBlank(taper, decal(100, 60))).isEmpty();
+        assertThat(onBlank(taper, decal(247, 60))).contains(Rule.FLAT_WRAP_ON_TAPER);
+        assertThat(onBlank(taper, decal(275, 20))).doesNotContain(Rule.DECAL_TOO_LARGE);
+        assertThat(onBlank(taper, decal(275, 160))).contains(Rule.DECAL_TOO_LARGE);
+    }
+
+    /** P22: one forgotten tape is one thing to be told. */
+    @Test
+    void oneForgottenTapeIsToldOnce() {
+        List<PlanStep> forgotten = List.of(
+                step(StepKind.MASK, NOW),
+                coat(NOW),
+                coat(age(5)),
+                coat(age(5)),
+                step(StepKind.SAND, SANDABLE),
+                coat(NOW));
+        assertThat(Judgement.of(forgotten, REGULAR, REGULAR, MUG).stream()
+                        .filter(finding -> finding.rule() == Rule.TAPE_PAST_GEL))
+                .hasSize(1);
+    }
+
     /** P18, P26: ink blooms and long blends want a regular resin. */
     @Test
     void anInkBloomWantsARegularResin() {
@@ -247,7 +367,7 @@ public class RuleTest {
 
     @Test
     void everyRuleIsTriedHereAndSaysWhereItComesFromAndWhatHelps() {
-        Set<Rule> tried = EnumSet.of(Rule.FAST_RESIN);
+        Set<Rule> tried = EnumSet.of(Rule.FAST_RESIN, Rule.FLAT_WRAP_ON_TAPER);
         plans().forEach(arguments -> tried.add((Rule) arguments.get()[0]));
         assertThat(tried).containsExactlyInAnyOrder(Rule.values());
         for (Rule rule : Rule.values()) {
