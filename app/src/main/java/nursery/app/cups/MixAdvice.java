@@ -11,6 +11,7 @@ import nursery.core.resin.Fills;
 import nursery.core.resin.Label;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
+import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
 import nursery.core.technique.School;
 
@@ -23,6 +24,7 @@ import nursery.core.technique.School;
  * @param fills every filling
  * @param grams the two masses, if the resin's densities are known
  * @param byScale whether the maker measures by scale, and can
+ * @param nearly what to say where the marks do not carry the label's own ratio
  * @param farAbove whether the marks force a mix much larger than the share asks for
  */
 record MixAdvice(
@@ -33,6 +35,7 @@ record MixAdvice(
         Optional<Grams> grams,
         boolean byScale,
         boolean farAbove,
+        Optional<String> nearly,
         Label label) {
 
     private static final double FAR_ABOVE = 1.5;
@@ -52,8 +55,9 @@ record MixAdvice(
             Mix mix = floor.mixedFor(cup.cup(), resin, share.suggestedMl());
             // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says
             // so.
-            boolean fits = Fills.fits(label.ratio(), measure);
-            List<Mix> fills = fits ? Fills.of(mix, label.ratio(), measure) : List.of(mix);
+            Optional<MixRatio> measured = Fills.measured(label, measure);
+            boolean fits = measured.isPresent();
+            List<Mix> fills = fits ? Fills.of(mix, measure) : List.of(mix);
             Optional<Grams> grams =
                     label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
             return new MixAdvice(
@@ -64,6 +68,7 @@ record MixAdvice(
                     grams,
                     grams.isPresent() && cup.cup().schools().has(School.SCALE),
                     !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(),
+                    measured.flatMap(ratio -> Fills.nearly(label, ratio)),
                     label);
         });
     }

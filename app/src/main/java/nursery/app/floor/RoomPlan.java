@@ -7,7 +7,8 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import nursery.app.platform.Published;
 import nursery.core.cure.Forecast;
-import nursery.core.measure.Numbers;
+import nursery.core.measure.Reading;
+import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.TimeOfDay;
 
 /**
@@ -48,32 +49,36 @@ public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String
         return switch (way) {
             case LAST_DAYS -> new Forecast.LikeLastDays(DAYS);
             case STEADY -> new Forecast.Steady(steadyC.orElse(ASSUMED_C));
-            case HEATING -> new Forecast.Heating(settings(heating));
+            case HEATING -> new Forecast.Heating(settings(heating, TemperatureUnit.C));
         };
     }
 
     /** @throws IllegalArgumentException with a sentence for the writer */
-    public static List<Forecast.Heating.Setting> settings(String written) {
+    public static List<Forecast.Heating.Setting> settings(String written, TemperatureUnit unit) {
         List<Forecast.Heating.Setting> settings = new ArrayList<>();
         for (String part : Arrays.stream(written.split("[,;]"))
                 .map(String::strip)
                 .filter(text -> !text.isEmpty())
                 .toList()) {
-            String[] words = part.split("\\s+");
+            String[] words = part.split("\\s+", 2);
             if (words.length != 2) {
                 throw new IllegalArgumentException(
-                        "“%s” is not a setting: write a time and a temperature in °C, such as 06:30 21."
-                                .formatted(part));
+                        "“%s” is not a setting: write a time and a temperature in %s, such as 06:30 %s."
+                                .formatted(part, unit.symbol(), unit == TemperatureUnit.C ? "21" : "70"));
             }
-            settings.add(
-                    new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Numbers.parse(words[1].replace("°C", ""))));
+            settings.add(new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Reading.parseRoom(words[1], unit)));
         }
         return settings;
     }
 
+    /** As it is kept: in °C, to the last digit that says anything. */
     public static String written(List<Forecast.Heating.Setting> settings) {
+        return written(settings, TemperatureUnit.C);
+    }
+
+    public static String written(List<Forecast.Heating.Setting> settings, TemperatureUnit unit) {
         return settings.stream()
-                .map(setting -> setting.from() + " " + Numbers.show(setting.temperatureC(), 1))
+                .map(setting -> setting.from() + " " + unit.writeNumber(setting.temperatureC()))
                 .collect(Collectors.joining(", "));
     }
 }

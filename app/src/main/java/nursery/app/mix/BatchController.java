@@ -203,7 +203,7 @@ class BatchController {
 
     private Map<String, Object> printed(Batch batch) {
         Show show = floors.show();
-        List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cupOf(batch).cup());
+        List<Mix> fills = Fills.of(batch.planned(), cupOf(batch).cup());
         List<ShareLine> lines = lines(batch, show);
         return Map.of(
                 "batch",
@@ -245,7 +245,7 @@ class BatchController {
         Batch batch = find(number);
         Show show = floors.show();
         ShelfCup cup = cupOf(batch);
-        List<Mix> fills = Fills.of(batch.planned(), batch.ratio(), cup.cup());
+        List<Mix> fills = Fills.of(batch.planned(), cup.cup());
         Form form = sentBack.orElseGet(() -> Form.fresh(Map.of(
                 "partA",
                 show.volumeNumber(batch.planned().partAMl()),

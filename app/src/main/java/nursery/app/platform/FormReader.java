@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.Reading;
+import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.Unit;
 
 /**
@@ -95,6 +96,15 @@ public final class FormReader {
             faults.within(field, what, unit.fromBase(value), unit.fromBase(low), unit.fromBase(high), unit.symbol());
         }
         return value;
+    }
+
+    /** A room's temperature, °C; what is surely meant in the other unit is asked about. */
+    public double roomC(String field, String what, TemperatureUnit unit) {
+        if (raw(field).isEmpty()) {
+            faults.add(field, "%s is missing: enter it in %s.".formatted(what, unit.symbol()));
+            return Double.NaN;
+        }
+        return faults.attempt(field, () -> Reading.parseRoom(raw(field), unit)).orElse(Double.NaN);
     }
 
     /** A quantity that may be left out. */

@@ -76,7 +76,7 @@ class RoomController {
                 () -> {
                     Instant now = moments.now();
                     FormReader reader = new FormReader(typed);
-                    double celsius = reader.quantity(
+                    double celsius = reader.roomC(
                             "temperature",
                             "The room's temperature",
                             floors.ways().temperatureUnit());
@@ -103,7 +103,7 @@ class RoomController {
                     RoomPlan.Way way = reader.choice("way", "What to go by", RoomPlan.Way.class)
                             .orElse(RoomPlan.Way.LAST_DAYS);
                     OptionalDouble steady = way == RoomPlan.Way.STEADY
-                            ? OptionalDouble.of(reader.quantity(
+                            ? OptionalDouble.of(reader.roomC(
                                     "steady",
                                     "The temperature expected",
                                     floors.ways().temperatureUnit()))
@@ -115,7 +115,11 @@ class RoomController {
                             .attempt(
                                     "heating",
                                     () -> new RoomPlan(
-                                            place, way, steady, RoomPlan.written(RoomPlan.settings(heating))))
+                                            place,
+                                            way,
+                                            steady,
+                                            RoomPlan.written(RoomPlan.settings(
+                                                    heating, floors.ways().temperatureUnit()))))
                             .orElse(RoomPlan.STARTING);
                     reader.faults().attempt(way == RoomPlan.Way.STEADY ? "steady" : "heating", plan::forecast);
                     reader.faults().throwIfAny();
@@ -221,7 +225,7 @@ class RoomController {
                 "way",
                 plan.way().name(),
                 "heating",
-                plan.heating(),
+                RoomPlan.written(RoomPlan.settings(plan.heating(), TemperatureUnit.C), unit),
                 "place",
                 plan.curePlace(),
                 "fileZone",

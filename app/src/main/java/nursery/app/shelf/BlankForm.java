@@ -69,6 +69,7 @@ final class BlankForm {
     /** @throws InvalidInput with everything wrong on the form */
     Blank blankOrThrow() {
         Optional<Blank> blank = blank();
+        blank.flatMap(Blank::doubt).ifPresent(doubt -> reader.faults().require(reader.isTicked("sure"), "sure", doubt));
         return blank.filter(read -> faults().isEmpty()).orElseThrow(() -> new InvalidInput(faults()));
     }
 
@@ -80,7 +81,9 @@ final class BlankForm {
     Blank blankOrThrow(ShelfBlank before, LengthUnit shownIn) {
         Blank measured = blankOrThrow();
         boolean untouched = reader.isAsFilled(
-                typedFrom(before, shownIn), Set.of("baseCoated"), Set.of("name", "version", "why", "token", "_csrf"));
+                typedFrom(before, shownIn),
+                Set.of("baseCoated", "sure"),
+                Set.of("name", "version", "why", "token", "_csrf", "sure"));
         return untouched ? before.blank() : measured;
     }
 

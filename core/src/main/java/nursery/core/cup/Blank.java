@@ -1,9 +1,11 @@
 package nursery.core.cup;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.VolumeUnit;
 
 /**
  * A bare cup, as a tape describes it.
@@ -25,6 +27,13 @@ public record Blank(
         OptionalDouble nominalOz) {
 
     private static final double MAX_OZ = 64;
+    private static final double MM3_PER_ML = 1000;
+    /** The outside of a cup holds no less than its inside, but for a tape read a little short; from memory. */
+    private static final double HOLDS_LEAST = 0.85;
+    /** Thick walls and a deep foot take no more than this; from memory. */
+    private static final double HOLDS_MOST = 4;
+    /** No cup is taller for its width; from memory. */
+    private static final double SLENDEREST = 6;
 
     public Blank {
         Faults faults = new Faults();
@@ -57,6 +66,53 @@ public record Blank(
     /** The side between the bare bands, from base to rim. */
     public List<Station> coatedStations() {
         return Surface.between(outline, baseBareMm, Surface.slantMm(outline) - rimBareMm);
+    }
+
+    /**
+     * What it would hold were it solid to its outside, ml: a stack of frusta, {@code h·(C₁² + C₁C₂ + C₂²)/12π} each.
+     */
+    double outsideMl() {
+        double mm3 = 0;
+        List<Station> stations = outline.stations();
+        for (int i = 1; i < stations.size(); i++) {
+            double low = stations.get(i - 1).circumferenceMm();
+            double high = stations.get(i).circumferenceMm();
+            double rise = stations.get(i).heightMm() - stations.get(i - 1).heightMm();
+            mm3 += rise * (low * low + low * high + high * high) / (12 * Math.PI);
+        }
+        return mm3 / MM3_PER_ML;
+    }
+
+    /**
+     * What is hard to believe of the measures, for whoever typed them: a cup that could not hold what it is sold as, or
+     * holds many times that; a pencil. A diameter typed for the way around does both.
+     */
+    public Optional<String> doubt() {
+        double across = outline.rimCircumferenceMm() / Math.PI;
+        double ml = outsideMl();
+        double soldMl = nominalOz.isPresent() ? VolumeUnit.FL_OZ.toBase(nominalOz.getAsDouble()) : 0;
+        boolean tooSmall = soldMl > 0 ? ml < HOLDS_LEAST * soldMl : outline.heightMm() > SLENDEREST * across;
+        if (tooSmall) {
+            boolean diameter = soldMl == 0 || ml * Math.PI * Math.PI >= HOLDS_LEAST * soldMl;
+            return Optional.of(("%s mm around is only %s mm across, too little for this cup%s.%s Measure again, or say "
+                            + "that it is so.")
+                    .formatted(
+                            Numbers.show(outline.rimCircumferenceMm(), 0),
+                            Numbers.show(across, 0),
+                            soldMl > 0 ? " of " + Numbers.show(nominalOz.getAsDouble()) + " oz" : "",
+                            diameter
+                                    ? " Is that the diameter? Around it is then %s mm."
+                                            .formatted(Numbers.show(outline.rimCircumferenceMm() * Math.PI, 0))
+                                    : ""));
+        }
+        return soldMl > 0 && ml > HOLDS_MOST * soldMl
+                ? Optional.of(("This outline would hold %s ml, %s times what a cup of %s oz does: look at the units. "
+                                + "Measure again, or say that it is so.")
+                        .formatted(
+                                Numbers.show(ml, 0),
+                                Numbers.show(ml / soldMl, 0),
+                                Numbers.show(nominalOz.getAsDouble())))
+                : Optional.empty();
     }
 
     public CoatedArea area() {

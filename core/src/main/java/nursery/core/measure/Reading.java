@@ -58,6 +58,11 @@ public final class Reading {
             Map.entry("f", Spelled.of(TemperatureUnit.F)),
             Map.entry("fahrenheit", Spelled.of(TemperatureUnit.F)));
 
+    /** Nobody works at a bench outside these; from memory. */
+    private static final double COLD_BENCH_C = 5;
+
+    private static final double HOT_BENCH_C = 40;
+
     /** A unit by one of its names, and how many of it one such is. */
     private record Spelled(Unit unit, double times) {
         static Spelled of(Unit unit) {
@@ -93,6 +98,26 @@ public final class Reading {
                     "“%s” is not a measure in %s.".formatted(shorten(text.strip()), expected.symbol()));
         }
         return named.unit().toBase(Numbers.parse(parts.group(1)) * named.times());
+    }
+
+    /**
+     * Reads a room's temperature. One that no bench has, but would have in the other unit, is asked about unless its
+     * unit stands behind it: 21 typed where °F are meant is a slip more often than a hard frost.
+     */
+    public static double parseRoom(String text, TemperatureUnit expected) {
+        double celsius = parse(text, expected);
+        TemperatureUnit other = expected == TemperatureUnit.C ? TemperatureUnit.F : TemperatureUnit.C;
+        boolean said = text.chars().anyMatch(Character::isLetter);
+        if (!said && !isOrdinary(celsius) && isOrdinary(other.toBase(expected.fromBase(celsius)))) {
+            String number = Numbers.show(expected.fromBase(celsius));
+            throw new IllegalArgumentException("%s %s would be %s here: did you mean %s %s? Write the unit behind it."
+                    .formatted(number, expected.symbol(), other.show(celsius), number, other.symbol()));
+        }
+        return celsius;
+    }
+
+    private static boolean isOrdinary(double celsius) {
+        return celsius >= COLD_BENCH_C && celsius <= HOT_BENCH_C;
     }
 
     private static Map<String, Spelled> names(Unit expected) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
@@ -11,6 +12,7 @@ import nursery.core.measure.Numbers;
 /**
  * One mix for several coats: what to measure, in which order to pour, and how far it reaches before it goes off.
  *
+ * @param measured the ratio it is measured at: the label's, or the nearest on the marks where its own needs too many
  * @param turns the cups in pouring order, what closes first coming first, then by code: a share that is changed moves
  *     nobody
  * @param sharesMl on all cups together
@@ -20,7 +22,14 @@ import nursery.core.measure.Numbers;
  * @param potMinutes how long it stays usable, from mixing on
  */
 public record BatchSheet(
-        Label label, List<Turn> turns, double sharesMl, double lossesMl, Mix mix, List<Mix> fills, double potMinutes) {
+        Label label,
+        MixRatio measured,
+        List<Turn> turns,
+        double sharesMl,
+        double lossesMl,
+        Mix mix,
+        List<Mix> fills,
+        double potMinutes) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_ML = 5;
@@ -42,6 +51,7 @@ public record BatchSheet(
     public static BatchSheet of(
             Label label, List<Portion> portions, Losses losses, MeasuringCup cup, Pace pace, double roomC) {
         check(portions);
+        MixRatio measured = Fills.measured(label, cup).orElseThrow(() -> Fills.tooCoarse(label.ratio(), cup));
         double sharesMl = portions.stream().mapToDouble(Portion::ml).sum();
         double gloveMl = losses.perCupMl() * portions.size();
         int expectedFills = 1;
@@ -50,12 +60,18 @@ public record BatchSheet(
         // Another fill costs another cup's loss, which may need another mark: settles after a turn or two.
         do {
             double lossesMl = gloveMl + losses.perFillMl() * expectedFills;
-            mix = Mix.onMarks(label.ratio(), Math.max(SMALLEST_ML, sharesMl + lossesMl), cup.markMl());
-            fills = Fills.of(mix, label.ratio(), cup);
+            mix = Mix.onMarks(measured, Math.max(SMALLEST_ML, sharesMl + lossesMl), cup.markMl());
+            fills = Fills.of(mix, cup);
         } while (fills.size() > expectedFills++);
         double potMinutes = PotLife.minutes(label, mix.totalMl(), roomC);
         double lossesMl = gloveMl + losses.perFillMl() * fills.size();
-        return new BatchSheet(label, turns(portions, pace, potMinutes), sharesMl, lossesMl, mix, fills, potMinutes);
+        return new BatchSheet(
+                label, measured, turns(portions, pace, potMinutes), sharesMl, lossesMl, mix, fills, potMinutes);
+    }
+
+    /** What to say where the marks do not carry the label's own ratio; empty where they do. */
+    public Optional<String> nearly() {
+        return Fills.nearly(label, measured);
     }
 
     /** What stays in the pot when all is poured as planned. */

@@ -15,6 +15,7 @@ public record Mix(double partAMl, double partBMl) {
     /** More than any maker mixes at once; a larger figure is a slip. */
     public static final double MAX_TOTAL_ML = 5000;
 
+    private static final int NOISE_DIGITS = 6;
     private static final double MAX_MARK_ML = 100;
     private static final double MIN_MARK_ML = 0.01;
 
@@ -34,7 +35,9 @@ public record Mix(double partAMl, double partBMl) {
         faults.throwIfAny();
         BigDecimal mark = BigDecimal.valueOf(markMl);
         BigDecimal smallestMl = mark.multiply(BigDecimal.valueOf(ratio.parts()));
-        BigDecimal times = BigDecimal.valueOf(totalMl).divide(smallestMl, 0, RoundingMode.CEILING);
+        // A sum of shares carries the last bits of its parts: a millionth of a millilitre asks for no further mark.
+        BigDecimal wanted = BigDecimal.valueOf(totalMl).setScale(NOISE_DIGITS, RoundingMode.HALF_EVEN);
+        BigDecimal times = wanted.divide(smallestMl, 0, RoundingMode.CEILING).max(BigDecimal.ONE);
         BigDecimal perPart = times.multiply(mark);
         return new Mix(
                 perPart.multiply(BigDecimal.valueOf(ratio.partsA())).doubleValue(),

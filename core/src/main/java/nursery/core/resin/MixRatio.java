@@ -2,6 +2,7 @@ package nursery.core.resin;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.core.measure.Numbers;
@@ -72,6 +73,30 @@ public record MixRatio(int partsA, int partsB) {
     /** How far a measured pair is off this ratio: {@code (B/A) / (b/a) - 1}, so +0.2 is a fifth too much hardener. */
     public double errorOf(double partAMl, double partBMl) {
         return partBMl / partAMl / ((double) partsB / partsA) - 1;
+    }
+
+    /**
+     * The simplest ratio of at most so many parts that nobody could tell from this one, or the nearest within a
+     * tolerance; empty if there is none.
+     *
+     * @param fine how far off nobody can tell, such as 0.025
+     * @param tolerance how far off it may be at most
+     */
+    Optional<MixRatio> nearest(int mostParts, double fine, double tolerance) {
+        Optional<MixRatio> best = Optional.empty();
+        double least = tolerance;
+        for (int sum = 2; sum <= mostParts; sum++) {
+            int a = (int) Math.max(1, Math.min(sum - 1, Math.round((double) sum * partsA / parts())));
+            double off = Math.abs(errorOf(a, sum - a));
+            if (off <= fine) {
+                return Optional.of(new MixRatio(a, sum - a));
+            }
+            if (off <= least) {
+                least = off;
+                best = Optional.of(new MixRatio(a, sum - a));
+            }
+        }
+        return best;
     }
 
     @Override

@@ -19,6 +19,7 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
     private static final double FINE = 0.5;
 
     private static final double PERCENT = 100;
+    private static final int MOST_DIGITS = 6;
 
     public enum Verdict {
         FINE,
@@ -52,11 +53,16 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
 
     /** The error in words, for a person with the cup in hand. */
     public String words() {
-        String percent = Numbers.show(Math.abs(error) * PERCENT, 1);
+        String allowed = Numbers.show(tolerance * PERCENT, 1);
+        int digits = 1;
+        String percent = Numbers.show(Math.abs(error) * PERCENT, digits);
         if (percent.equals("0")) {
             return "Right on the ratio.";
         }
-        return "%s %% too %s hardener; %s %% is allowed."
-                .formatted(percent, error > 0 ? "much" : "little", Numbers.show(tolerance * PERCENT, 1));
+        // What is not allowed is not shown as what is.
+        while (verdict() == Verdict.DO_NOT_USE && percent.equals(allowed) && digits < MOST_DIGITS) {
+            percent = Numbers.show(Math.abs(error) * PERCENT, ++digits);
+        }
+        return "%s %% too %s hardener; %s %% is allowed.".formatted(percent, error > 0 ? "much" : "little", allowed);
     }
 }

@@ -28,6 +28,20 @@ class BlankTest {
      * Common practice, worked value: a 20 oz slim, 73 mm across and 205 mm tall, has 470 cm² of side and 512 with its
      * base.
      */
+    /** 73 mm across and 205 tall hold π/4·7.3²·20.5 = 858 ml outside; the same figure typed for the way around, 87. */
+    @Test
+    void aDiameterTypedForTheWayAroundIsAskedAbout() {
+        Blank right = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+        assertThat(right.outsideMl()).isCloseTo(858, within(1.0));
+        assertThat(right.doubt()).isEmpty();
+        assertThat(new Blank(new Straight(205, 73), true, 5, 0, 0, OptionalDouble.of(20)).doubt())
+                .hasValueSatisfying(doubt -> assertThat(doubt).contains("23 mm across", "Around it is then 229 mm"));
+        assertThat(new Blank(new Straight(205, 73), true, 5, 0, 0, OptionalDouble.empty()).doubt())
+                .isPresent();
+        assertThat(new Blank(new Straight(300, 600), true, 5, 0, 0, OptionalDouble.of(12)).doubt())
+                .hasValueSatisfying(doubt -> assertThat(doubt).contains("units"));
+    }
+
     @Test
     void aTwentyOunceSlimHas512SquareCentimetres() {
         CoatedArea area = whole(new Straight(205, Math.PI * 73), true).area();

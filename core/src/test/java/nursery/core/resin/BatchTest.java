@@ -131,15 +131,48 @@ class BatchTest {
 
     @Test
     void aCupTooSmallForTheRatioIsRefused() {
-        assertThatThrownBy(
-                        () -> Fills.of(Mix.onMarks(MixRatio.parse("100:43"), 20, 2.5), MixRatio.parse("100:43"), CUP))
-                .hasMessageContaining("more than the cup holds");
+        assertThatThrownBy(() -> Fills.of(new Mix(250, 107.5), CUP)).hasMessageContaining("more than the cup holds");
+    }
+
+    private static Label at(String ratio) {
+        return StartingProfile.REGULAR.label().at(MixRatio.parse(ratio));
+    }
+
+    /**
+     * By hand: 100:44 has 144 parts and the cup 24 marks. 9:4 = 100:44.4 is 1 % more hardener, 7:3 = 100:42.9 already
+     * 2.6 % less; 100:83 is 6:5 = 100:83.3 but for 0.4 %. 19:1 is 20 parts and lies on the marks itself.
+     */
+    @Test
+    void whereTheMarksDoNotCarryARatioTheNearestWithinToleranceIsOffered() {
+        assertThat(Fills.measured(at("100:44"), CUP)).contains(new MixRatio(9, 4));
+        assertThat(Fills.measured(at("100:83"), CUP)).contains(new MixRatio(6, 5));
+        assertThat(Fills.measured(at("19:1"), CUP)).contains(new MixRatio(19, 1));
+        assertThat(Fills.nearly(at("100:44"), new MixRatio(9, 4)))
+                .contains(
+                        "25:11 does not lie on these marks. 9:4 does: 1 % more hardener than the label, within its 5 %.");
+        assertThat(Fills.nearly(at("19:1"), new MixRatio(19, 1))).isEmpty();
+        assertThat(Fills.measured(at("100:83"), new MeasuringCup(10, 5, 30, 40)))
+                .isEmpty();
+    }
+
+    /** 20.8 + 27.1 + 2.1 ml are 50 ml, and not a bit more that would ask for the next mark. */
+    @Test
+    void theLastBitOfASumAsksForNoFurtherMark() {
+        assertThat(Mix.onMarks(MixRatio.parse("1:1"), 20.8 + 27.1 + 2.1, 2.5)).isEqualTo(new Mix(25, 25));
+        assertThat(Mix.onMarks(MixRatio.parse("1:1"), 50.001, 2.5)).isEqualTo(new Mix(27.5, 27.5));
+    }
+
+    @Test
+    void whatIsNotAllowedIsNotShownAsWhatIs() {
+        RatioCheck check = RatioCheck.of(at("1:1"), 100, 105.04);
+        assertThat(check.verdict()).isEqualTo(RatioCheck.Verdict.DO_NOT_USE);
+        assertThat(check.words()).isEqualTo("5.04 % too much hardener; 5 % is allowed.");
     }
 
     /** 130 ml at 1:1 in a 60 ml cup with 2.5 ml marks: 26 steps of 5 ml in three fills of 45, 45 and 40. */
     @Test
     void moreThanACupfulIsSplitEvenly() {
-        assertThat(Fills.of(new Mix(65, 65), MixRatio.parse("1:1"), CUP))
+        assertThat(Fills.of(new Mix(65, 65), CUP))
                 .containsExactly(new Mix(22.5, 22.5), new Mix(22.5, 22.5), new Mix(20, 20));
     }
 
