@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -15,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.LogBook;
+import nursery.app.cups.NotLogged;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Show;
 import nursery.app.room.RoomBook;
@@ -24,6 +26,7 @@ import nursery.core.cup.Straight;
 import nursery.core.cure.CoatMoment;
 import nursery.core.cure.RoomReading;
 import nursery.core.floor.CupNow;
+import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
 import nursery.core.plan.PlannedStep;
 import nursery.core.resin.Densities;
@@ -97,6 +100,53 @@ class OneAnswerTest {
 
     private static Show show() {
         return shop.bean(Floors.class).show();
+    }
+
+    private static LogEntry poured(String code, Instant at, Spindle spindle) {
+        LogEntry.Poured plain = (LogEntry.Poured) shop.entry(code, 5, at, 20);
+        return new LogEntry.Poured(plain.mark(), plain.step(), 20, Optional.of(spindle), plain.pot());
+    }
+
+    /**
+     * A coat of the day before yesterday that is logged only now: the cup that turns there since yesterday stays where
+     * it is, unasked, and its history is its own.
+     */
+    @Test
+    void aPourLoggedLateTakesNobodyOffTheTurner() {
+        Spindle spindle = shop.floor().shelf().spindles().get(0);
+        String early = cup(4);
+        shop.clock().forward(Duration.ofHours(8));
+        Instant pouredEarly = now();
+        shop.clock().forward(Duration.ofHours(16));
+        String late = cup(4);
+        shop.clock().forward(Duration.ofHours(8));
+        log.add(late, poured(late, now(), spindle), true);
+        shop.clock().forward(Duration.ofHours(1));
+        int entries = shop.cup(late).cup().log().size();
+
+        log.add(early, poured(early, pouredEarly, spindle), false);
+
+        assertThat(shop.cup(late).cup().log()).hasSize(entries);
+        assertThat(shop.cup(late).state().hold())
+                .hasValueSatisfying(hold -> assertThat(hold.spindle()).isEqualTo(spindle));
+        assertThat(shop.cup(early).state().hold()).isEmpty();
+        assertThat(shop.cup(early).state().coats()).hasSize(2);
+    }
+
+    /** Who turns there at the time of the pour is asked about, and goes only when that is confirmed. */
+    @Test
+    void whoTurnsThereAtTheTimeIsAskedAbout() {
+        Spindle spindle = shop.floor().shelf().spindles().get(0);
+        String first = cup(4);
+        String second = cup(4);
+        shop.clock().forward(Duration.ofHours(8));
+        log.add(first, poured(first, now(), spindle), true);
+        shop.clock().forward(Duration.ofMinutes(30));
+        assertThatThrownBy(() -> log.add(second, poured(second, now(), spindle), false))
+                .isInstanceOf(NotLogged.class);
+        assertThat(shop.cup(first).state().hold()).isPresent();
+        log.add(second, poured(second, now(), spindle), true);
+        assertThat(shop.cup(first).state().hold()).isEmpty();
     }
 
     /** Odd ratios as well. */

@@ -328,6 +328,24 @@ class RoomPagesTest {
                 .contains("The temperature expected is missing");
     }
 
+    /** In a shop of °F the heating is written in °F, kept in °C, and 21 is asked about: 70 °F = 21.1 °C. */
+    @Test
+    void aHeatingIsInTheShopsOwnUnit() {
+        shop.sql().update("UPDATE shop SET temperature_unit = 'F'");
+        assertThat(text(tablet.send(
+                        "/room/plan", typed("way", "HEATING", "heating", "06:30 21, 22:00 16", "place", "bench"))))
+                .contains("did you mean 21 °C")
+                .contains("value=\"06:30 21, 22:00 16\"");
+        assertThat(tablet.send(
+                        "/room/plan", typed("way", "HEATING", "heating", "06:30 70, 22:00 16 °C", "place", "bench")))
+                .hasStatus(302);
+        assertThat(shop.floor().air().course().temperatureCAt(now().plus(Duration.ofDays(30))))
+                .isBetween(15.9, 21.2);
+        assertThat(tablet.page("/room"))
+                .contains("value=\"06:30 70, 22:00 60.8\"")
+                .contains("Times and °F");
+    }
+
     @Test
     void aSilentThermometerIsSaid() {
         room.add(new RoomReading(now().minus(Duration.ofDays(2)), 20), "sensor");

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
+import nursery.core.measure.Dates;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
 import org.jspecify.annotations.Nullable;
@@ -85,7 +86,8 @@ final class JsonFields {
             return Optional.empty();
         }
         try {
-            return Optional.of(OffsetDateTime.parse(text).toInstant());
+            Instant moment = OffsetDateTime.parse(text).toInstant();
+            return faults.attempt(field, () -> Dates.possible(moment));
         } catch (DateTimeException e) {
             faults.add(
                     field,

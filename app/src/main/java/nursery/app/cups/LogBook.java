@@ -75,8 +75,8 @@ public class LogBook {
         LegalMoves.refusalOf(before, cup, entry, moments.now()).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
-        Optional<CupNow> holder = spindle.flatMap(taken -> read.floor().on(taken))
-                .filter(other -> !other.code().equals(code));
+        Instant happened = entry.mark().happenedAt();
+        Optional<CupNow> holder = spindle.flatMap(taken -> holder(read, taken, happened, code));
         List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream()
                 .filter(concern -> !concern.isAdvice())
                 .map(Concern::message)
@@ -87,7 +87,49 @@ public class LogBook {
             throw NotLogged.questioned(concerns);
         }
         holder.ifPresent(other -> makeRoom(other, code, entry));
-        write(cupId, read, List.of(entry));
+        List<LogEntry> entries = new ArrayList<>(List.of(entry));
+        spindle.flatMap(taken -> takenSince(read, taken, happened, code))
+                .ifPresent(since -> entries.add(cameOff(since, entry)));
+        write(cupId, read, entries);
+    }
+
+    /** The other cup that was on a spindle at a moment, by what had happened until then. */
+    private static Optional<CupNow> holder(Read read, Spindle spindle, Instant then, String code) {
+        return read.floor().cups().stream()
+                .filter(other -> !other.code().equals(code))
+                .filter(other -> other.cup()
+                        .asOf(read.room(), then)
+                        .hold()
+                        .filter(hold -> hold.spindle().id() == spindle.id())
+                        .isPresent())
+                .filter(other -> other.state()
+                        .hold()
+                        .filter(hold -> hold.spindle().id() == spindle.id()
+                                && !hold.since().isAfter(then))
+                        .isPresent())
+                .findFirst();
+    }
+
+    /** When another cup took a spindle after a pour that is only logged now: then this one had come off. */
+    private static Optional<Instant> takenSince(Read read, Spindle spindle, Instant then, String code) {
+        return read.floor().cups().stream()
+                .filter(other -> !other.code().equals(code))
+                .flatMap(other -> other.cup().happened().stream())
+                .filter(entry -> entry instanceof LogEntry.Poured pour
+                        && pour.spindle()
+                                .filter(taken -> taken.id() == spindle.id())
+                                .isPresent()
+                        && pour.mark().happenedAt().isAfter(then))
+                .map(entry -> entry.mark().happenedAt())
+                .min(Instant::compareTo);
+    }
+
+    private static LogEntry cameOff(Instant at, LogEntry pour) {
+        return LogEntry.takenOff(Mark.unnumbered(
+                at,
+                pour.mark().recordedAt(),
+                pour.mark().recordedBy(),
+                "Another cup was on the spindle from then on."));
     }
 
     /** A cup as it is under its lock, with the floor around it. */

@@ -17,6 +17,7 @@ import nursery.app.shelf.StockBook;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
 import nursery.core.log.Cup;
+import nursery.core.measure.Dates;
 import nursery.core.measure.Span;
 import nursery.core.plan.Because;
 import nursery.core.plan.PlannedStep;
@@ -202,8 +203,8 @@ class PlanController {
 
     static Optional<LocalDate> date(String text) {
         try {
-            return text.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(text));
-        } catch (DateTimeException e) {
+            return text.isBlank() ? Optional.empty() : Optional.of(Dates.possible(LocalDate.parse(text)));
+        } catch (DateTimeException | IllegalArgumentException e) {
             return Optional.empty();
         }
     }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
+import nursery.core.measure.Dates;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.Reading;
@@ -159,7 +160,7 @@ public final class FormReader {
             return Optional.empty();
         }
         try {
-            return Optional.of(LocalDate.parse(raw(field)));
+            return faults.attempt(field, () -> Dates.possible(LocalDate.parse(raw(field))));
         } catch (DateTimeException e) {
             faults.add(field, what + " “%s” is not a date: write it as 2026-03-31.".formatted(raw(field)));
             return Optional.empty();
@@ -181,10 +182,14 @@ public final class FormReader {
                 return Optional.empty();
             }
             Instant later = local.atZone(zone).withLaterOffsetAtOverlap().toInstant();
-            return Optional.of(
-                    later.isAfter(now)
-                            ? local.atZone(zone).withEarlierOffsetAtOverlap().toInstant()
-                            : later);
+            Instant meant = later.isAfter(now)
+                    ? local.atZone(zone).withEarlierOffsetAtOverlap().toInstant()
+                    : later;
+            Optional<Instant> possible = faults.attempt(field, () -> Dates.possible(meant));
+            Optional<String> doubt =
+                    now.equals(Instant.MAX) ? Optional.empty() : possible.flatMap(moment -> Dates.doubt(moment, now));
+            doubt.ifPresent(asked -> faults.add(field, what + ": " + asked));
+            return doubt.isPresent() ? Optional.empty() : possible;
         } catch (DateTimeException e) {
             faults.add(
                     field,

@@ -17,6 +17,7 @@ import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import nursery.app.platform.CsvText;
 import nursery.core.cure.RoomReading;
+import nursery.core.measure.Dates;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.TemperatureUnit;
@@ -145,8 +146,8 @@ final class ReadingsCsv {
 
     private void row(CSVRecord row, Columns columns) {
         try {
-            Instant at = moment(row.get(columns.time())
-                    + columns.clock().map(clock -> " " + row.get(clock)).orElse(""));
+            Instant at = Dates.possible(moment(row.get(columns.time())
+                    + columns.clock().map(clock -> " " + row.get(clock)).orElse("")));
             if (at.isAfter(now)) {
                 throw new IllegalArgumentException(
                         "%s is still to come: check the clock it was read by.".formatted(at));

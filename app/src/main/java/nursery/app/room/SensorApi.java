@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import nursery.app.platform.Moments;
 import nursery.core.cure.RoomReading;
+import nursery.core.measure.Dates;
 import nursery.core.measure.Faults;
 import nursery.core.measure.TemperatureUnit;
 import org.jspecify.annotations.Nullable;
@@ -114,7 +115,7 @@ class SensorApi {
 
     private static Instant moment(String written) {
         try {
-            return Instant.parse(written);
+            return Dates.possible(Instant.parse(written));
         } catch (DateTimeException e) {
             throw new IllegalArgumentException(
                     "“%s” is not a moment: write it in UTC, as 2026-03-01T18:00:00Z.".formatted(written), e);

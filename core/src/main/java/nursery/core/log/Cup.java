@@ -114,6 +114,14 @@ public record Cup(
         return CupFold.of(this, room).stateAt(now);
     }
 
+    /** What it was at a moment by what had happened until then, whatever happened after. */
+    public CupState asOf(RoomCourse room, Instant then) {
+        return withLog(happened().stream()
+                        .filter(entry -> !entry.mark().happenedAt().isAfter(then))
+                        .toList())
+                .at(room, then);
+    }
+
     /** What really happened, in the order it happened: no cancelled entries and no cancellations. */
     public List<LogEntry> happened() {
         Set<Long> cancelled = log.stream()

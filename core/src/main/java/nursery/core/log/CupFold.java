@@ -125,8 +125,7 @@ public final class CupFold {
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
         lastEnded = lastDone;
-        if (step.kind().isSanding()) {
-            // Nobody sands a turning cup.
+        if (step.kind().endsTurning()) {
             hold = Optional.empty();
         }
         if (step.kind().scuffsTheBody()) {

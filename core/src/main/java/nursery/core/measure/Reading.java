@@ -110,8 +110,15 @@ public final class Reading {
         boolean said = text.chars().anyMatch(Character::isLetter);
         if (!said && !isOrdinary(celsius) && isOrdinary(other.toBase(expected.fromBase(celsius)))) {
             String number = Numbers.show(expected.fromBase(celsius));
-            throw new IllegalArgumentException("%s %s would be %s here: did you mean %s %s? Write the unit behind it."
-                    .formatted(number, expected.symbol(), other.show(celsius), number, other.symbol()));
+            double meantC = other.toBase(expected.fromBase(celsius));
+            throw new IllegalArgumentException(
+                    "%s\u00a0%s at a bench? If not, did you mean %s %s (%s)? Write the unit behind it."
+                            .formatted(
+                                    number,
+                                    expected.symbol(),
+                                    number,
+                                    other.symbol(),
+                                    expected.show(meantC).replace('\u00a0', ' ')));
         }
         return celsius;
     }

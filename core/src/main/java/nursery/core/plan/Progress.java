@@ -131,7 +131,7 @@ final class Progress implements Timeline {
             scuffed = false;
             heldUntil = act.onSpindle() ? ageFrom(label().times().turningH()) : 0;
             cured = Math.max(cured, ageFrom(label().times().fullCureH()));
-        } else if (act.step().kind().isSanding()) {
+        } else if (act.step().kind().endsTurning()) {
             heldUntil = 0;
             scuffed |= act.step().kind().scuffsTheBody();
         }

@@ -114,6 +114,55 @@ public enum StepKind {
         return isClearCoat() && this != PARTIAL_COAT;
     }
 
+    /** Whether it cannot be done to a cup on a turner, so that who does it has taken the cup off. */
+    public boolean endsTurning() {
+        return switch (this) {
+            case PAINT,
+                    GLUE,
+                    SPRAY_ADHESIVE,
+                    SEAL,
+                    INK,
+                    HANG,
+                    TRIM,
+                    SAND_RIM,
+                    SAND,
+                    TRIM_AND_SAND,
+                    WASH,
+                    VINYL,
+                    STENCIL,
+                    PEEL,
+                    WATER_SLIDE,
+                    FOIL,
+                    SPONGE,
+                    SMOKE,
+                    POLISH,
+                    FINISH,
+                    PACK -> true;
+            case PREP,
+                    CLEAN,
+                    MASK,
+                    PULL_TAPE,
+                    ADHESIVE,
+                    GLITTER,
+                    SETTLE,
+                    PRESS_FLAT,
+                    INK_BLOOM,
+                    HEAT,
+                    FLOOD_COAT,
+                    BUILD_COAT,
+                    THIN_COAT,
+                    PARTIAL_COAT,
+                    FINISHING_COAT,
+                    TINT,
+                    TURN,
+                    REST,
+                    WIPE,
+                    FLASH_OFF,
+                    INSPECT,
+                    PHOTOGRAPH -> false;
+        };
+    }
+
     public int handsOnMinutes() {
         return handsOnMinutes;
     }

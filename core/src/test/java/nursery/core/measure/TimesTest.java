@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -23,6 +25,27 @@ class TimesTest {
 
     private static Span span(int from, int until) {
         return new Span(hour(from), hour(until));
+    }
+
+    /** A slip of the year: 0026 for 2026, −0001, 12000; and 2019 where this week was meant. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"0026-03-02", "-0001-03-02", "+12000-01-01", "-999999999-01-01", "1999-12-31", "2101-01-01"})
+    void aYearThatCannotBeMeantIsRefused(String written) {
+        LocalDate date = LocalDate.parse(written);
+        assertThatThrownBy(() -> Dates.possible(date)).hasMessageContaining("2000 to 2100");
+        assertThatThrownBy(
+                        () -> Dates.possible(date.atStartOfDay(ZoneOffset.UTC).toInstant()))
+                .hasMessageContaining("2000 to 2100");
+    }
+
+    @Test
+    void aYearFarFromNowIsAskedAbout() {
+        Instant now = Instant.parse("2026-03-02T08:00:00Z");
+        assertThat(Dates.possible(now)).isEqualTo(now);
+        assertThat(Dates.doubt(Instant.parse("2019-03-02T08:00:00Z"), now))
+                .contains("That is 7 years ago: check the year.");
+        assertThat(Dates.doubt(Instant.parse("2023-03-02T08:00:00Z"), now)).isEmpty();
     }
 
     @Test
