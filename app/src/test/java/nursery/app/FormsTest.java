@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -13,9 +14,12 @@ import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
+import nursery.app.platform.Submissions;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -95,6 +99,44 @@ class FormsTest {
         forward(0.1);
         assertThat(tablet.send("/cups/" + code + "/log", done(4))).hasStatus(302);
         forward(4);
+    }
+
+    /** Two tablets fill in the same page: the second is told, keeps what it typed, and may then insist. */
+    @Test
+    void settingsAndHoursThatSomeoneElseChangedAreNotOverwritten() {
+        for (String path : List.of("/shop", "/plan/hours")) {
+            String page = tablet.page(path);
+            Map<String, String> mine = filled(page);
+            Map<String, String> theirs = new LinkedHashMap<>(mine);
+            String field = path.equals("/shop") ? "quietFrom" : "bench-1";
+            theirs.put(field, path.equals("/shop") ? "21:00" : "18:00-20:00");
+            mine.put(field, path.equals("/shop") ? "23:00" : "19:00-21:00");
+            mine.put("token", Submissions.newToken());
+            assertThat(tablet.send(path, theirs)).hasStatus(302);
+            MvcTestResult lost = tablet.send(path, mine);
+            assertThat(lost).hasStatus(422);
+            assertThat(text(lost)).contains("Someone changed this", mine.get(field));
+            Map<String, String> again = filled(text(lost));
+            again.put(field, mine.get(field));
+            assertThat(tablet.send(path, again)).hasStatus(302);
+            assertThat(tablet.page(path)).contains(path.equals("/shop") ? "23:00" : "19:00");
+        }
+    }
+
+    /** What the inputs of a page's form hold. */
+    private static Map<String, String> filled(String page) {
+        Map<String, String> typed = new LinkedHashMap<>();
+        Matcher input = Pattern.compile("<input[^>]*>").matcher(page);
+        while (input.find()) {
+            Matcher name = Pattern.compile(" name=\"([^\"]*)\"").matcher(input.group());
+            Matcher value = Pattern.compile(" value=\"([^\"]*)\"").matcher(input.group());
+            boolean chosen = !input.group().contains("radio") || input.group().contains("checked");
+            if (name.find() && chosen) {
+                typed.putIfAbsent(name.group(1), value.find() ? value.group(1) : "");
+            }
+        }
+        typed.put("zone", "UTC");
+        return typed;
     }
 
     @ParameterizedTest

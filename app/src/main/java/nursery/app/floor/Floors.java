@@ -87,7 +87,12 @@ public class Floors {
 
     /** The shop's own ways. */
     public Ways ways() {
-        return once("ways", () -> mapper.ways()
+        return once("ways", this::waysAfresh);
+    }
+
+    /** The same as the table has them now, for who holds its lock. */
+    public Ways waysAfresh() {
+        return mapper.ways()
                 .map(row -> new Ways(
                         LengthUnit.valueOf(row.lengthUnit()),
                         VolumeUnit.valueOf(row.volumeUnit()),
@@ -95,7 +100,7 @@ public class Floors {
                         new QuietHours(row.quietFrom(), row.quietUntil(), ZoneId.of(row.zone())),
                         new Losses(row.lossFillMl(), row.lossCupMl()),
                         row.minutesPerCup() == null ? OptionalDouble.empty() : OptionalDouble.of(row.minutesPerCup())))
-                .orElseGet(() -> Ways.starting(ZoneId.systemDefault())));
+                .orElseGet(() -> Ways.starting(ZoneId.systemDefault()));
     }
 
     /** How figures are shown here. */

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import nursery.app.floor.Floors;
 import nursery.app.plan.PlanMapper.DayRow;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Seen;
 import nursery.core.plan.BenchHours;
 import nursery.core.plan.DayHours;
 import org.springframework.stereotype.Service;
@@ -18,17 +20,22 @@ class HoursBook {
 
     private final PlanMapper mapper;
     private final Floors floors;
+    private final Moments moments;
 
-    HoursBook(PlanMapper mapper, Floors floors) {
+    HoursBook(PlanMapper mapper, Floors floors, Moments moments) {
         this.mapper = mapper;
         this.floors = floors;
+        this.moments = moments;
     }
 
     /** The hours of a weekday as they are written. */
     record Written(String bench, String booth) {}
 
     Map<DayOfWeek, Written> written() {
-        BenchHours hours = floors.now().hours();
+        return written(floors.now().hours());
+    }
+
+    private static Map<DayOfWeek, Written> written(BenchHours hours) {
         Map<DayOfWeek, Written> written = new EnumMap<>(DayOfWeek.class);
         for (DayOfWeek day : DayOfWeek.values()) {
             written.put(
@@ -46,7 +53,9 @@ class HoursBook {
     }
 
     @Transactional
-    void save(Map<DayOfWeek, Written> hours) {
+    void save(Map<DayOfWeek, Written> hours, String seen) {
+        mapper.hold();
+        Seen.check(seen, written(floors.at(moments.now()).hours()));
         hours.forEach((day, written) -> mapper.saveHours(day.getValue(), written.bench(), written.booth()));
     }
 

@@ -13,6 +13,7 @@ import nursery.app.plan.HoursBook.Written;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.core.measure.Faults;
 import nursery.core.plan.DayHours;
 import org.springframework.stereotype.Controller;
@@ -57,7 +58,7 @@ class HoursController {
                                         read(reader, "booth-" + day.getValue(), name(day) + ", the booth")));
                     }
                     reader.faults().throwIfAny();
-                    hours.save(week);
+                    hours.save(week, reader.raw(Seen.FIELD));
                     return "/plan";
                 },
                 form -> page(model, form));
@@ -85,7 +86,11 @@ class HoursController {
             typed.put("bench-" + day.getValue(), written.bench());
             typed.put("booth-" + day.getValue(), written.booth());
         });
+        typed.put(Seen.FIELD, Seen.of(hours.written()));
         typed.putAll(form.typed());
+        if (form.isWrong(Seen.FIELD)) {
+            typed.put(Seen.FIELD, Seen.of(hours.written()));
+        }
         Map<Integer, String> days = new LinkedHashMap<>();
         List.of(DayOfWeek.values()).forEach(day -> days.put(day.getValue(), name(day)));
         model.addAttribute("form", new Form(typed, form.faults(), form.token()));

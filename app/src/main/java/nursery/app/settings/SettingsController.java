@@ -13,6 +13,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Seen;
 import nursery.core.floor.Ways;
 import nursery.core.log.QuietHours;
 import nursery.core.measure.LengthUnit;
@@ -56,7 +57,10 @@ class SettingsController {
                 typed,
                 model,
                 () -> {
-                    shops.save(read(new FormReader(typed)));
+                    String seen = typed.getOrDefault(Seen.FIELD, "");
+                    shops.save(
+                            read(new FormReader(typed)),
+                            () -> Seen.check(seen, typedFrom(floors.waysAfresh(), new Maker(""))));
                     return "/shop#saved";
                 },
                 form -> page(model, form));
@@ -130,7 +134,11 @@ class SettingsController {
 
     private String page(Model model, Form form) {
         Map<String, String> all = typedFrom(floors.ways(), new Maker(form.value("maker")));
+        all.put(Seen.FIELD, Seen.of(typedFrom(floors.ways(), new Maker(""))));
         all.putAll(form.typed());
+        if (form.isWrong(Seen.FIELD)) {
+            all.put(Seen.FIELD, Seen.of(typedFrom(floors.waysAfresh(), new Maker(""))));
+        }
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
         model.addAttribute(
                 "zones",

@@ -16,6 +16,14 @@ public class ShopBook {
         this.mapper = mapper;
     }
 
+    /** @param unchanged called once nobody else can change them any more; throws if someone has */
+    @Transactional
+    public void save(Ways ways, Runnable unchanged) {
+        mapper.hold();
+        unchanged.run();
+        save(ways);
+    }
+
     @Transactional
     public void save(Ways ways) {
         mapper.save(

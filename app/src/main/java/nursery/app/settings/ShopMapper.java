@@ -1,13 +1,19 @@
 package nursery.app.settings;
 
+import java.util.Optional;
 import nursery.core.floor.Ways;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ShopMapper {
+
+    /** Holds the settings until the transaction ends, so that of two makers one is first. */
+    @Select("SELECT id FROM shop WHERE id = 1 FOR UPDATE")
+    Optional<Integer> hold();
 
     @Insert(
             """
