@@ -33,18 +33,18 @@ public enum CoatRole {
                     new Practice(OptionalDouble.of(12), 20, 20, "on a 12 oz"),
                     new Practice(OptionalDouble.empty(), 20, 30, "across sizes, the high end with some left over"))),
     /** Thin enough to lock a layer in, not to bury it. */
-    SEAL("thin seal coat", 0.24, List.of(new Practice(OptionalDouble.empty(), 10, 15, "on a 20 oz"))),
+    SEAL("thin seal coat", 0.24, List.of(new Practice(OptionalDouble.of(20), 10, 15, "on a 20 oz"))),
     THIN_CLEAR(
             "one of two thin clear coats",
             0.195,
-            List.of(new Practice(OptionalDouble.empty(), 10, 10, "each, on a 20 oz"))),
-    OVERLAY("coat over a full vinyl wrap", 0.39, List.of(new Practice(OptionalDouble.empty(), 20, 20, "on a 20 oz"))),
-    DECALS("coat over decals", 0.38, List.of(new Practice(OptionalDouble.empty(), 15, 20, "on a 12 oz"))),
+            List.of(new Practice(OptionalDouble.of(20), 10, 10, "each, on a 20 oz"))),
+    OVERLAY("coat over a full vinyl wrap", 0.39, List.of(new Practice(OptionalDouble.of(20), 20, 20, "on a 20 oz"))),
+    DECALS("coat over decals", 0.38, List.of(new Practice(OptionalDouble.of(12), 15, 20, "on a 12 oz"))),
     /** Generous on purpose: the ink needs depth to spread in. */
     BLOOM(
             "flood for an ink bloom",
             0.586,
-            List.of(new Practice(OptionalDouble.empty(), 30, 30, "on a 20 oz, generous on purpose"))),
+            List.of(new Practice(OptionalDouble.of(20), 30, 30, "on a 20 oz, generous on purpose"))),
     STIRRED_IN(
             "generous base coat with something stirred in",
             0.586,
@@ -99,13 +99,18 @@ public enum CoatRole {
         return filmMm;
     }
 
-    /** What makers pour on a cup of this size, or across sizes if none is recorded for it. */
+    /** What makers pour on a cup of this size, or across sizes if none is recorded for it, or what there is. */
     public Practice practiceFor(OptionalDouble nominalOz) {
         return practices.stream()
                 .filter(practice ->
                         practice.nominalOz().isEmpty() || practice.nominalOz().equals(nominalOz))
                 .findFirst()
-                .orElseThrow();
+                .orElse(practices.get(practices.size() - 1));
+    }
+
+    /** The same over coarse glitter, which asks for the wider range. */
+    Practice practiceAcrossSizes() {
+        return practices.get(practices.size() - 1);
     }
 
     /**

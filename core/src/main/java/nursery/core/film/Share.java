@@ -2,24 +2,39 @@ package nursery.core.film;
 
 import nursery.core.cup.Blank;
 import nursery.core.film.CoatRole.Practice;
+import nursery.core.measure.Numbers;
 import nursery.core.resin.BatchSheet;
 
 /**
- * How much one coat needs on one cup: area times film, beside what makers pour.
+ * How much one coat needs on one cup: area times film, kept inside what makers pour on the cups practice speaks of.
  *
- * @param suggestedMl what the area and the film come to
+ * @param suggestedMl what to pour
+ * @param byAreaMl what the area and the film come to
  * @param areaCm2 the coated area it rests on
- * @param filmMm the film aimed at: the role's own, and more over coarse texture
+ * @param filmMm the film the suggestion makes
  * @param role the coat
  * @param practice the amounts that worked
+ * @param generous whether by the school of few generous coats, else by that of more thin ones
  * @param below what the coat meets, in words
  */
-public record Share(double suggestedMl, double areaCm2, double filmMm, CoatRole role, Practice practice, String below) {
+public record Share(
+        double suggestedMl,
+        double byAreaMl,
+        double areaCm2,
+        double filmMm,
+        CoatRole role,
+        Practice practice,
+        boolean generous,
+        String below) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
 
     private static final double ROUNDING_ML = 0.05;
+    /** Cups of 12 to 32 oz, which practice speaks of (P10); the areas are from memory. */
+    private static final double LEAST_CM2 = 280;
+
+    private static final double MOST_CM2 = 800;
 
     /** How the suggestion stands to practice. */
     public enum Agreement {
@@ -28,16 +43,33 @@ public record Share(double suggestedMl, double areaCm2, double filmMm, CoatRole 
         ABOVE
     }
 
-    /** @param clearCoats how many lie over the texture already */
+    /** By the school of more thin coats. */
     public static Share of(Blank blank, CoatRole role, Texture texture, int clearCoats) {
+        return of(blank, role, texture, clearCoats, false);
+    }
+
+    /**
+     * @param clearCoats how many lie over the texture already
+     * @param generous few generous coats instead of more thin ones (P8)
+     */
+    public static Share of(Blank blank, CoatRole role, Texture texture, int clearCoats, boolean generous) {
         double areaCm2 = blank.area().coatedCm2();
-        double filmMm = role.filmMm() + (role.isAdhesive() ? 0 : texture.extraFilmMm(clearCoats));
+        double extraMm = role.isAdhesive() ? 0 : texture.extraFilmMm(clearCoats);
+        double byAreaMl = Film.volumeMl(role.filmMm() + extraMm, areaCm2);
+        Practice practice = extraMm > 0 ? role.practiceAcrossSizes() : role.practiceFor(blank.nominalOz());
+        boolean spokenOf = practice.nominalOz().isPresent()
+                ? practice.nominalOz().equals(blank.nominalOz())
+                : areaCm2 >= LEAST_CM2 && areaCm2 <= MOST_CM2;
+        double wantedMl = generous && !role.isAdhesive() ? Math.max(byAreaMl, practice.highMl()) : byAreaMl;
+        double suggestedMl = spokenOf ? Math.max(practice.lowMl(), Math.min(practice.highMl(), wantedMl)) : byAreaMl;
         return new Share(
-                Film.volumeMl(filmMm, areaCm2),
+                suggestedMl,
+                byAreaMl,
                 areaCm2,
-                filmMm,
+                Film.thicknessMm(suggestedMl, areaCm2),
                 role,
-                role.practiceFor(blank.nominalOz()),
+                practice,
+                generous,
                 role.isAdhesive() ? "" : texture.words(clearCoats));
     }
 
@@ -60,9 +92,21 @@ public record Share(double suggestedMl, double areaCm2, double filmMm, CoatRole 
     /** What to make of how the suggestion stands to practice, in one sentence. */
     public String agreementWords() {
         return switch (agreement()) {
-            case WITHIN -> "They agree.";
-            case BELOW -> "The area asks for less: start here on smooth work, nearer to practice over coarse glitter.";
-            case ABOVE -> "The area asks for more: this blank is larger than the cups practice speaks of.";
+            case WITHIN -> within();
+            case BELOW -> "This blank is smaller than the cups practice speaks of: by its area.";
+            case ABOVE -> "This blank is larger than the cups practice speaks of: by its area.";
         };
+    }
+
+    private String within() {
+        if (Math.abs(suggestedMl - byAreaMl) < ROUNDING_ML) {
+            return role.isAdhesive() || generous ? "They agree." : "They agree, by the school of more thin coats.";
+        }
+        if (generous && suggestedMl > byAreaMl) {
+            return "By the school of few generous coats; a film of %s mm.".formatted(Numbers.show(filmMm, 2));
+        }
+        return suggestedMl > byAreaMl
+                ? "The area alone asks for %s ml; practice pours no less.".formatted(Numbers.show(byAreaMl, 1))
+                : "The area alone asks for %s ml; practice pours no more.".formatted(Numbers.show(byAreaMl, 1));
     }
 }

@@ -9,6 +9,7 @@ import nursery.core.film.CoatRole;
 import nursery.core.film.Share;
 import nursery.core.technique.Layers;
 import nursery.core.technique.Rule;
+import nursery.core.technique.School;
 
 /**
  * A cup as it is at one moment. Computed, never stored.
@@ -90,7 +91,8 @@ public record CupState(
 
     /** What a coat in this role needs on the cup as it is. */
     public Share share(Cup cup, CoatRole role) {
-        return Share.of(cup.blank(), role, layers.texture(), clearCoats());
+        return Share.of(
+                cup.blank(), role, layers.texture(), clearCoats(), cup.schools().has(School.FEW_GENEROUS));
     }
 
     /** A spindle taken, and from when the coat on it may come off. */

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 /** What makers disagree on (section 7 of the practice). Which resin goes where is chosen with the resins themselves. */
 public enum Question {
     ADHESIVE("Glitter adhesive"),
+    COATS("The coats"),
     SECOND_COAT("Second coat"),
     THIN_FILM("While a thin film sets"),
     GLITTER_SEAL("Seal the glitter first"),
@@ -14,9 +15,6 @@ public enum Question {
     MIX_REST("The mix"),
     CLEANING("Cleaning the blank"),
     VINYL_ON_INK("Vinyl on ink"),
-    INK_UNDER_EPOXY("Ink under epoxy"),
-    PAINT_BETWEEN("Paint between layers"),
-    LATE_COAT("A coat at 8–24 h"),
     MEASURING("Measuring");
 
     private final String words;

@@ -69,7 +69,7 @@ public enum Rule {
             "step 7",
             "Paint between layers on a coat sanded coarse or dusty",
             "Paint on a smooth coat that was not sanded, or on one sanded 220 and washed.",
-            Optional.of(Question.PAINT_BETWEEN),
+            Optional.empty(),
             s -> s.broken(
                     s.isKind(StepKind.PAINT)
                             && s.on().topIsCoat()
@@ -163,7 +163,7 @@ public enum Rule {
             "P38",
             "Ink not sealed",
             "Who wants to be sure seals the ink first.",
-            Optional.of(Question.INK_UNDER_EPOXY),
+            Optional.empty(),
             s -> s.broken(
                     s.step().kind().isPour() && s.on().is(Condition.INK_UNSEALED),
                     "The ink is not sealed: it may fade under epoxy.")),

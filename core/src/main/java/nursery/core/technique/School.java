@@ -7,6 +7,8 @@ public enum School {
     CRAFT_GLUE(Question.ADHESIVE, "craft glue: quick, stands the flakes up"),
     SPRAY_ADHESIVE(Question.ADHESIVE, "spray adhesive: fastest, outdoors or in a booth"),
 
+    MORE_THIN(Question.COATS, "more thin ones"),
+    FEW_GENEROUS(Question.COATS, "few generous ones"),
     STRAIGHT_ON(Question.SECOND_COAT, "straight on, within the day"),
     NEXT_DAY(Question.SECOND_COAT, "next day: let harden, sand, coat"),
     HANG(Question.THIN_FILM, "hang it: a thin film does not run"),
@@ -25,12 +27,6 @@ public enum School {
     ALCOHOL(Question.CLEANING, "91 % alcohol"),
     COAT_FIRST(Question.VINYL_ON_INK, "a coat over the ink first"),
     DRY_A_DAY(Question.VINYL_ON_INK, "24 h dry, then vinyl straight on"),
-    INK_SEALED(Question.INK_UNDER_EPOXY, "sealed first"),
-    INK_STRAIGHT(Question.INK_UNDER_EPOXY, "30–45 min dry, straight on"),
-    PAINT_UNSANDED(Question.PAINT_BETWEEN, "on a smooth coat, not sanded"),
-    PAINT_SANDED_FINE(Question.PAINT_BETWEEN, "on a coat sanded 220 and washed"),
-    RIM_ONLY(Question.LATE_COAT, "rim sanded only, straight on"),
-    SCUFF_TO_BE_SURE(Question.LATE_COAT, "whole body scuffed to be sure"),
 
     GRADUATED_CUP(Question.MEASURING, "graduated cup"),
     SCALE(Question.MEASURING, "scale, with masses worked out from densities");

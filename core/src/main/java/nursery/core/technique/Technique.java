@@ -78,9 +78,10 @@ public record Technique(String name, String about, List<Part> parts) {
     /** The disagreements a maker is asked about before a cup is started this way. */
     public List<Question> questions() {
         return Stream.of(Question.values())
-                .filter(question -> steps().anyMatch(
-                                step -> step.only().stream().anyMatch(school -> school.question() == question)
-                                        || step.detail().contains(question.slot())))
+                .filter(question -> steps().anyMatch(step ->
+                        step.only().stream().anyMatch(school -> school.question() == question)
+                                || step.detail().contains(question.slot())
+                                || question == Question.COATS && step.kind().isClearCoat()))
                 .toList();
     }
 

@@ -53,16 +53,43 @@ class ShareTest {
         }
     }
 
-    /** P7: practice floods a 12 oz slim with 30 ml, more than its area asks for; the page must say so. */
+    /** P7, P8: practice floods a 12 oz slim with 30 to 60 ml: 30 by the school of thin coats, 60 by the other. */
     @Test
-    void whereTheyDifferItIsSaid() {
-        Share flood = Share.of(slim(66, 155, 12), CoatRole.FLOOD, Texture.FINE, 0);
-        assertThat(flood.agreement()).isEqualTo(Agreement.BELOW);
-        assertThat(flood.practice().lowMl()).isEqualTo(30);
-        assertThat(flood.agreementWords()).contains("asks for less");
+    void theProposalLiesInsidePracticeByTheSchoolChosen() {
+        Blank twelve = slim(66, 155, 12);
+        Share flood = Share.of(twelve, CoatRole.FLOOD, Texture.FINE, 0);
+        assertThat(flood.suggestedMl()).isEqualTo(30);
+        assertThat(flood.agreementWords()).contains("The area alone asks for 1", "practice pours no less");
+        Share generous = Share.of(twelve, CoatRole.FLOOD, Texture.FINE, 0, true);
+        assertThat(generous.suggestedMl()).isEqualTo(60);
+        assertThat(generous.agreementWords()).contains("few generous coats");
+        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0, true).suggestedMl())
+                .isEqualTo(25);
+        for (int oz : new int[] {12, 20}) {
+            for (CoatRole role : CoatRole.values()) {
+                for (Texture texture : Texture.values()) {
+                    for (boolean few : new boolean[] {false, true}) {
+                        Share share = Share.of(oz == 12 ? twelve : TWENTY, role, texture, 0, few);
+                        boolean spokenOf = share.practice().nominalOz().isEmpty()
+                                || share.practice().nominalOz().getAsDouble() == oz;
+                        assertThat(!spokenOf || share.agreement() == Agreement.WITHIN)
+                                .as("%s, %d oz, %s", role.word(), oz, texture)
+                                .isTrue();
+                    }
+                }
+            }
+        }
+    }
+
+    @Test
+    void onACupNobodySpeaksOfTheAreaDecidesAndItIsSaid() {
         Share big = Share.of(slim(110, 300, 64), CoatRole.FINISHING, Texture.FINE, 0);
         assertThat(big.agreement()).isEqualTo(Agreement.ABOVE);
-        assertThat(big.agreementWords()).contains("asks for more");
+        assertThat(big.agreementWords()).contains("larger than the cups practice speaks of");
+        Share chunky = Share.of(TWENTY, CoatRole.FLOOD, Texture.CHUNKY, 0);
+        assertThat(chunky.agreementWords())
+                .as("an ordinary cup under coarse glitter is no large blank")
+                .doesNotContain("larger");
     }
 
     /** P3, common practice: nobody trusts a batch under 5 ml. */
