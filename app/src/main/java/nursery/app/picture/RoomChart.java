@@ -92,14 +92,16 @@ public record RoomChart(
                     until,
                     now,
                     show,
-                    extreme(air.course(), from, until, -1) - MARGIN_C,
-                    extreme(air.course(), from, until, 1) + MARGIN_C);
+                    extreme(air, from, until, now, -1) - MARGIN_C,
+                    extreme(air, from, until, now, 1) + MARGIN_C);
         }
 
-        private static double extreme(RoomCourse room, Instant from, Instant until, int sign) {
+        private static double extreme(Air air, Instant from, Instant until, Instant now, int sign) {
             double extreme = -1e9;
             for (int i = 0; i <= POINTS; i++) {
-                extreme = Math.max(extreme, sign * room.temperatureCAt(along(from, until, i)));
+                Instant at = along(from, until, i);
+                double off = at.isAfter(now) ? air.spreadC(now, at) : 0;
+                extreme = Math.max(extreme, sign * air.course().temperatureCAt(at) + off);
             }
             return sign * extreme;
         }
