@@ -49,6 +49,8 @@ public class SoakRequests {
     private final String address;
     private final Map<Integer, Integer> answers = new TreeMap<>();
     private final Set<String> defects = new LinkedHashSet<>();
+    /** As the forms carry it. */
+    private String csrf = "";
 
     private SoakRequests(String address) {
         this.address = address;
@@ -91,7 +93,7 @@ public class SoakRequests {
     }
 
     private void form(String path, Map<String, List<String>> forms) throws Exception {
-        StringBuilder body = new StringBuilder("_csrf=" + csrf());
+        StringBuilder body = new StringBuilder("_csrf=" + URLEncoder.encode(csrf, StandardCharsets.UTF_8));
         for (String field : forms.get(path)) {
             if (!field.equals("_csrf") && random.nextInt(8) > 0) {
                 String value = field.equals("token") && random.nextBoolean()
@@ -103,7 +105,6 @@ public class SoakRequests {
         String type = random.nextInt(15) == 0 ? pick(List.of(TYPES)) : "application/x-www-form-urlencoded";
         count(path + " as " + type + ": " + body, request(path)
                 .header("Content-Type", type)
-                .header("X-XSRF-TOKEN", csrf())
                 .POST(BodyPublishers.ofString(body.toString())));
     }
 
@@ -115,6 +116,8 @@ public class SoakRequests {
         while (!ahead.isEmpty() && seen.size() < MOST_PAGES) {
             String page = ahead.poll();
             String body = send(request(page).GET()).body();
+            Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]*)\"").matcher(body);
+            csrf = token.find() ? token.group(1) : csrf;
             Matcher form = FORM.matcher(body);
             while (form.find()) {
                 Matcher action = Pattern.compile("action=\"([^\"#?]*)").matcher(form.group());
@@ -139,15 +142,6 @@ public class SoakRequests {
             }
         }
         return forms;
-    }
-
-    private String csrf() {
-        return ((CookieManager) client.cookieHandler().orElseThrow())
-                .getCookieStore().getCookies().stream()
-                        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-                        .findFirst()
-                        .map(java.net.HttpCookie::getValue)
-                        .orElse("");
     }
 
     private void count(String what, HttpRequest.Builder request) throws Exception {
