@@ -13,6 +13,7 @@ import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.plan.DayHours.Hours;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
@@ -85,8 +86,25 @@ public record Rescue(Wish wish, Optional<Duration> late, int othersLate) {
     private static Optional<PlanStep> spareCoat(Cup cup, Map<Integer, LogEntry> done) {
         return cup.plan().stream()
                 .filter(step -> (step.kind() == StepKind.BUILD_COAT || step.kind() == StepKind.THIN_COAT)
-                        && !done.containsKey(step.number()))
+                        && !done.containsKey(step.number())
+                        && isSoundWithout(cup, step))
                 .reduce((a, b) -> b);
+    }
+
+    /** Whether the plan breaks no rule more without a coat: sanding through to the glitter is no rescue. */
+    private static boolean isSoundWithout(Cup cup, PlanStep step) {
+        return faults(cup.without(step)) <= faults(cup);
+    }
+
+    private static long faults(Cup cup) {
+        return Judgement.of(
+                        cup.plan(),
+                        cup.resins().base().label(),
+                        cup.resins().last().label(),
+                        cup.blank())
+                .stream()
+                .filter(finding -> !finding.isAdvice())
+                .count();
     }
 
     /** The next days without bench hours, before it is due. */

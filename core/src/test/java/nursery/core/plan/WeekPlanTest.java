@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cure.RoomCourse;
+import nursery.core.film.CoatRole;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -21,6 +22,7 @@ import nursery.core.plan.Because.What;
 import nursery.core.plan.Departure.Kind;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -317,6 +319,34 @@ class WeekPlanTest {
         assertThat(rescues)
                 .extracting(Rescue::wish)
                 .contains(new Wish.Hours(LocalDate.of(2026, 3, 3), DayHours.parse("18:00-22:00")));
+    }
+
+    private static PlanStep chunkyStep(int number, StepKind kind, Wait wait) {
+        Optional<CoatRole> role = kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
+        Material material = kind == StepKind.GLITTER ? Material.CHUNKY_GLITTER : Material.ORDINARY;
+        return new PlanStep(number, kind, "", wait, "", role, material, Optional.empty(), "");
+    }
+
+    /** P33: over chunky glitter the third coat keeps the paper off the flakes. Sanding through is no rescue. */
+    @Test
+    void aCoatThatTheRulesNeedIsNotOfferedAsSpare() {
+        Cup plain = cup("N-001", 0, Optional.of(NOW.plus(Duration.ofHours(30))));
+        Wait seal = Wait.dry(Duration.ofMinutes(30));
+        List<PlanStep> plan = List.of(
+                chunkyStep(1, StepKind.GLITTER, Wait.none()),
+                chunkyStep(2, StepKind.SEAL, Wait.none()),
+                chunkyStep(3, StepKind.FLOOD_COAT, seal),
+                chunkyStep(4, StepKind.BUILD_COAT, Wait.straightOn()),
+                chunkyStep(5, StepKind.BUILD_COAT, Wait.straightOn()),
+                chunkyStep(6, StepKind.SAND, Wait.of(Wait.Kind.SANDABLE)),
+                chunkyStep(7, StepKind.FINISHING_COAT, Wait.straightOn()));
+        Cup chunky = plain.withLog(List.of()).with(plan);
+        WeekPlan late = plan(shop("07:00-23:00", 1, chunky));
+
+        assertThat(late.late()).isNotEmpty();
+        assertThat(Rescue.of(late, chunky, Optional.empty(), 50))
+                .extracting(Rescue::wish)
+                .noneMatch(Wish.CoatLess.class::isInstance);
     }
 
     /** A cup whose flood coat was poured just now and turns on the first spindle. */
