@@ -29,8 +29,13 @@ launch_application() {
   . "$state/database.env"
   set +a
   # The first run remembers, when it ends, which classes it loaded; later starts are then about twice as fast.
-  local classes=$root/var/app/classes.jsa remember=-XX:ArchiveClassesAtExit
+  local classes=$root/var/app/classes.jsa remember=-XX:ArchiveClassesAtExit old
   [ -f "$classes" ] && remember=-XX:SharedArchiveFile
+  # What the last runs said is kept: whoever asks why it stopped has started it again already.
+  for old in 4 3 2 1; do
+    [ -f "$root/var/log/$shop.$old.log" ] && mv -f "$root/var/log/$shop.$old.log" "$root/var/log/$shop.$((old + 1)).log"
+  done
+  [ -f "$root/var/log/$shop.log" ] && mv -f "$root/var/log/$shop.log" "$root/var/log/$shop.1.log"
   java -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     </dev/null >"$root/var/log/$shop.log" 2>&1 9>&- &
@@ -46,7 +51,13 @@ wait_until_ready() {
       printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
       return 0
     fi
-    is_running "$state/application.pid" nursery.jar || die "Nursery did not start; the reason is at the end of var/log/$shop.log."
+    # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
+    if ! kill -0 "$application" 2>/dev/null && [ -f "$root/var/app/classes.jsa" ]; then
+      # A damaged archive of classes ends Java at once: without it, it starts, and writes a new one.
+      rm -f "$root/var/app/classes.jsa"
+      launch_application
+    fi
+    kill -0 "$application" 2>/dev/null || die "Nursery did not start; the reason is at the end of var/log/$shop.log."
     sleep 0.1
   done
   die "Nursery did not answer within two minutes; see var/log/$shop.log."

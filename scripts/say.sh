@@ -15,11 +15,21 @@ need_space() {
     die "Only $((${free_kb:-0} / 1024)) MB are free in $1, and $3 needs $2 MB. Free some space there and start again."
 }
 
-# is_running PIDFILE NAME: whether the process in PIDFILE lives and is a NAME, not a stranger with a recycled number
+# is_running PIDFILE NAME: whether the process in PIDFILE lives, is a NAME and belongs to the folder the file lies in: no
+# stranger with a recycled number, and not the process of the folder this one was copied from
 is_running() {
   local pid
   pid=$(cat "$1" 2>/dev/null) && [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] &&
-    tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q -- "$2"
+    tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -qF -- "$2" && belongs_to "$pid" "$(dirname "$1")/.."
+}
+
+# belongs_to PID FOLDER: whether a process works in a folder, holds its lock there, or was started from a file in it
+belongs_to() {
+  local real named
+  real=$(cd "$2" 2>/dev/null && pwd -P) && named=$(cd "$2" && pwd) || return 1
+  case $(readlink "/proc/$1/cwd")/ in "$real"/*) return 0 ;; esac
+  case $(readlink "/proc/$1/fd/9" 2>/dev/null) in "$real"/*) return 0 ;; esac
+  tr '\0' '\n' <"/proc/$1/cmdline" 2>/dev/null | grep -qF -e "$real/" -e "$named/"
 }
 
 # end PIDFILE NAME SECONDS: asks a process to stop, insists after SECONDS

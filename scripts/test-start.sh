@@ -54,6 +54,11 @@ start demo
 check "demo prints exactly one line" one_ready_line
 check "the first page shows the demo" shows / 'Winter sky'
 check "an unknown page is a 404" shows /nowhere ' 404'
+mkdir -p "$work/copied/var/demo"
+cp -a "$copy/nursery" "$copy/scripts" "$work/copied/"
+cp "$copy"/var/demo/*.pid "$work/copied/var/demo/"
+"$work/copied/nursery" stop >/dev/null 2>&1
+check "stopping a copy of the folder leaves the original alone" shows / 'Winter sky'
 check "a second start is refused" refused demo --port $((port + 1))
 check "and says where the first is" says "already open at http://127.0.0.1:$port/"
 check "a taken port is refused" refused start --port "$port"
@@ -75,8 +80,9 @@ check "and ends the start command" ended
 check "stop leaves nothing running" nothing_left
 
 rm -rf "$copy/var/shop" && mkdir -p "$copy/var/shop/data.new/half" # as a set-up cut short leaves it
+echo damaged >"$copy/var/app/classes.jsa"
 start start
-check "start opens an empty shop" shows / 'Measure a blank'
+check "start opens an empty shop, a damaged class archive notwithstanding" shows / 'Measure a blank'
 check "without the demo's cups" hides / 'Winter sky'
 "$copy/nursery" stop >/dev/null 2>&1
 ended
