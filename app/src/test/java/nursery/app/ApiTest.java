@@ -300,6 +300,19 @@ class ApiTest {
                 .contains("label.recoatFromH", "coats[0].temperatureC", "coats[0].touches[0].touch");
     }
 
+    /** Six hundred cups logged together are one form: it is read, and only then refused for want of a token. */
+    @Test
+    void aFormMayHaveThousandsOfFields() throws Exception {
+        StringBuilder form = new StringBuilder("what=DONE");
+        for (int i = 0; i < 3000; i++) {
+            form.append("&cup-").append(i).append("=on");
+        }
+        HttpResponse<String> response = send(HttpRequest.newBuilder(URI.create(address + "/cups/together"))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(BodyPublishers.ofString(form.toString())));
+        assertThat(response.statusCode()).isEqualTo(403);
+    }
+
     /** Whatever is sent is answered in the 400s, as a problem that names no library. */
     @Test
     void nothingSentIsAnsweredWithAFault() throws Exception {

@@ -24,6 +24,9 @@ import nursery.core.measure.Unit;
  */
 public final class FormReader {
 
+    /** But for the ends of lines; they would reach calendars and files. */
+    private static final String CONTROL = "[\\p{Cntrl}&&[^\n\t]]";
+
     private final Map<String, String> typed;
     private final Faults faults = new Faults();
 
@@ -72,7 +75,8 @@ public final class FormReader {
 
     /** Several lines of text. */
     public String text(String field, String what, int longest) {
-        String text = typed.getOrDefault(field, "").strip().replace("\r\n", "\n");
+        String text =
+                typed.getOrDefault(field, "").strip().replace("\r\n", "\n").replaceAll(CONTROL, " ");
         faults.require(
                 text.codePointCount(0, text.length()) <= longest,
                 field,
