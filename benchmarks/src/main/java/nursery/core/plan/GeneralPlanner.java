@@ -25,7 +25,7 @@ import java.util.List;
  */
 public final class GeneralPlanner {
 
-    private static final int LEVELS = 7;
+    private static final int LEVELS = 8;
     private static final int PRIORITIES = 10_000;
 
     private GeneralPlanner() {}
@@ -139,6 +139,7 @@ public final class GeneralPlanner {
                 -score.lateMinutes(),
                 -score.scuffs(),
                 -score.sessions(),
+                -score.fadedHours(),
                 -score.mixes(),
                 -score.finishMinutes()
             });
