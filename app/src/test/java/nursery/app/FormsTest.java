@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -24,6 +25,8 @@ import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.CupState.SpindleHold;
+import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -225,6 +228,8 @@ class FormsTest {
                 "recoatUntil|3|must be later",
                 "reference|75|did you mean 75 °F (23.9 °C)",
                 "densityB||enter both or neither",
+                "viscosity2|2|own temperature as well",
+                "viscosity2At|10|A temperature alone says nothing",
                 "fullCure|NaN|is not a number",
                 "sandableFrom|1|is before the turning time"
             })
@@ -269,6 +274,22 @@ class FormsTest {
         assertThat(result).hasStatus(422);
         assertThat(text(result)).contains(reason).contains("value=\"Lantern Lane\"");
         assertThat(shop.shelf().resins()).hasSize(2);
+    }
+
+    /** 59 °F is 15 °C; what was kept comes back in the shop's unit, and the coldest is the thickest. */
+    @Test
+    void aLabelsTwoViscositiesAreKeptInTheShopsUnit() {
+        Resin resin = shop.shelf().resins().get(0);
+        Map<String, String> typed = filled(tablet.page("/shelf/resins/" + resin.id()));
+        typed.putAll(Map.of("viscosity", "0.9", "viscosity2", "1.9", "viscosity2At", "59 °F", "why", "CORRECTED"));
+        assertThat(tablet.send("/shelf/resins/" + resin.id(), typed)).hasStatus(302);
+        Label kept = shop.shelf().resin(resin.id()).orElseThrow().copy().printed();
+        assertThat(kept.viscosityPaSAt(15).orElseThrow()).isCloseTo(1.9, within(1e-6));
+        assertThat(tablet.page("/shelf/resins/" + resin.id()))
+                .contains("value=\"1.9\"")
+                .contains("value=\"15\"");
+        typed.putAll(Map.of("viscosity2", "0.4", "version", "2"));
+        assertThat(text(tablet.send("/shelf/resins/" + resin.id(), typed))).contains("thicker when it is colder");
     }
 
     @Test

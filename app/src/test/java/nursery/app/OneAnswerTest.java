@@ -160,7 +160,7 @@ class OneAnswerTest {
                 regular.referenceC(),
                 regular.activationKjPerMol(),
                 Optional.of(new Densities(1.15, 0.97)),
-                regular.viscosityPaS(),
+                regular.viscosity(),
                 regular.potLifeMin(),
                 regular.tolerancePercent());
         resin = shop.bean(ShelfBook.class).addResin("Harbour light", label, "From the label.");

@@ -407,9 +407,18 @@ class RoomPagesTest {
                 .contains("is not a number")
                 .contains("On the cup is -2");
         assertThat(tablet.page("/room/lab?tilt=12")).contains("Tilt 12° is outside 0°–10°");
+        assertThat(tablet.page("/room/lab?starts=22&ends=22&cup=8")).contains("spreads badly: warm the cup");
+        assertThat(tablet.page("/room/lab?starts=12&ends=12&passAfter=10&passFor=2&passAt=45"))
+                .contains("spreads badly")
+                .contains("70 kJ/mol, from memory");
+        assertThat(tablet.page("/room/lab?passAfter=10&passAt=450"))
+                .contains("How long the heat pass lasts is missing");
+        assertThat(tablet.page("/room/lab?passAfter=10&passFor=2&passAt=450&cup=-40"))
+                .contains("The film in the heat pass is 450")
+                .contains("The cup at the pour is -40");
         MvcTestResult csv = tablet.get("/room/lab.csv?starts=22&ends=22");
         assertThat(csv.getResponse().getContentAsString())
-                .startsWith("minutes,room_c,equivalent_age_h,phase")
+                .startsWith("minutes,film_c,equivalent_age_h,phase")
                 .contains("0.0,22.00,0.0000,workable,1.0000");
         MvcTestResult svg = tablet.get("/room/lab.svg?starts=22&ends=22");
         assertThat(svg.getResponse().getContentAsString())

@@ -114,7 +114,7 @@ class WholeLifeTest {
                 label.referenceC(),
                 label.activationKjPerMol(),
                 label.densities(),
-                label.viscosityPaS(),
+                label.viscosity(),
                 label.potLifeMin(),
                 label.tolerancePercent());
     }

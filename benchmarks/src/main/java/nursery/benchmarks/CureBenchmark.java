@@ -17,6 +17,7 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
 import nursery.core.cure.Touch;
 import nursery.core.film.CoatSimulation;
+import nursery.core.film.Warmth;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -96,7 +97,13 @@ public class CureBenchmark {
     public CoatSimulation oneCoatInTheLab() {
         return CoatSimulation.of(
                 new CoatSimulation.Choice(
-                        label, new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)), 25, 6, 1, 50),
+                        label,
+                        new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)),
+                        25,
+                        6,
+                        1,
+                        50,
+                        Warmth.OF_THE_ROOM),
                 RoomCourse.steady(20),
                 START,
                 Duration.ofHours(8));

@@ -223,7 +223,7 @@ class BatchApi {
                 usual.referenceC(),
                 usual.activationKjPerMol(),
                 usual.densities(),
-                usual.viscosityPaS(),
+                usual.viscosity(),
                 potLifeMin,
                 tolerancePercent);
     }

@@ -28,6 +28,7 @@ import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
+import nursery.core.resin.Viscosity;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -89,7 +90,7 @@ class ShelfReader {
                 row.referenceC(),
                 row.activation(),
                 densities,
-                optional(row.viscosity()),
+                viscosity(row),
                 optional(row.potLife()),
                 optional(row.tolerance()));
         Optional<Resin.Found> found =
@@ -169,6 +170,17 @@ class ShelfReader {
         Map<Long, List<T>> groups = rows.stream()
                 .collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.toCollection(ArrayList::new)));
         return List.copyOf(groups.values());
+    }
+
+    private static Optional<Viscosity> viscosity(ResinEditionRow row) {
+        if (row.viscosity() == null) {
+            return Optional.empty();
+        }
+        return Optional.of(new Viscosity(
+                row.viscosity(),
+                row.viscosity2() == null || row.viscosity2C() == null
+                        ? Optional.empty()
+                        : Optional.of(new Viscosity.Second(row.viscosity2(), row.viscosity2C()))));
     }
 
     private static OptionalDouble optional(@Nullable Double value) {

@@ -23,8 +23,10 @@ import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
 import nursery.core.film.CoatSimulation;
 import nursery.core.film.CoatSimulation.Sample;
+import nursery.core.film.Warmth;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.TemperatureUnit;
 import nursery.core.resin.Resin;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -47,6 +49,7 @@ class LabController {
     private static final double USUAL_BATCH_ML = 50;
     private static final double LONGEST_H = 96;
     private static final int TABLE_EVERY = 6;
+    private static final double MINUTES_PER_HOUR = 60;
 
     private final Floors floors;
     private final ITemplateEngine templates;
@@ -87,22 +90,24 @@ class LabController {
         try (CSVPrinter printer = new CSVPrinter(csv, CSVFormat.RFC4180)) {
             printer.printRecord(
                     "minutes",
-                    "room_c",
+                    "film_c",
                     "equivalent_age_h",
                     "phase",
                     "viscosity_pas",
                     "pot_pas",
+                    "film_mm",
                     "carries_mm",
                     "ripple_left",
                     "ran_ml");
             for (Sample sample : wanted(typed).coat().samples()) {
                 printer.printRecord(
                         decimals(sample.after().toSeconds() / 60.0, 1),
-                        decimals(sample.roomC(), 2),
+                        decimals(sample.filmC(), 2),
                         decimals(sample.ageH(), 4),
                         CsvText.safe(sample.phase().word()),
                         number(sample.viscosityPaS()),
                         number(sample.potPaS()),
+                        decimals(sample.filmMm(), 4),
                         number(sample.carriesMm()),
                         decimals(sample.rippleLeft(), 5),
                         decimals(sample.ranMl(), 4));
@@ -146,7 +151,7 @@ class LabController {
         Show show = floors.show();
         Map<String, String> all = new LinkedHashMap<>();
         floors.shelf().resins().stream()
-                .filter(resin -> resin.label().viscosityPaS().isPresent())
+                .filter(resin -> resin.label().viscosity().isPresent())
                 .reduce((a, b) -> b)
                 .ifPresent(resin -> all.put("resin", "" + resin.id()));
         floors.shelf().blanks().stream().findFirst().ifPresent(blank -> all.put("blank", "" + blank.id()));
@@ -184,11 +189,12 @@ class LabController {
         double endsC = reader.quantity("ends", "The room later", show.temperatureUnit(), 0, 45);
         double overH = reader.number("over", "The hours it takes");
         double spanH = reader.number("span", "The hours to follow");
+        Optional<Warmth> warmth = warmth(reader, show.temperatureUnit());
         if (reader.faults().none()) {
             reader.faults().within("over", "The hours it takes", overH, 0.1, LONGEST_H, "h");
             reader.faults().within("span", "The hours to follow", spanH, 0.5, LONGEST_H, "h");
         }
-        if (!reader.faults().none() || resin.isEmpty() || blank.isEmpty()) {
+        if (!reader.faults().none() || resin.isEmpty() || blank.isEmpty() || warmth.isEmpty()) {
             return Optional.empty();
         }
         Resin mixed = resin.get();
@@ -199,11 +205,33 @@ class LabController {
                 .attempt(
                         "share",
                         () -> CoatSimulation.of(
-                                new CoatSimulation.Choice(mixed.label(), cup.blank(), shareMl, rpm, tilt, batchMl),
+                                new CoatSimulation.Choice(
+                                        mixed.label(), cup.blank(), shareMl, rpm, tilt, batchMl, warmth.get()),
                                 course,
                                 Instant.EPOCH,
                                 hours(spanH)))
                 .map(coat -> new Played(mixed, cup, coat, charts(coat), data(coat)));
+    }
+
+    /** A cup that is not as warm as the room, and a heat pass: each may be left out. */
+    private static Optional<Warmth> warmth(FormReader reader, TemperatureUnit unit) {
+        OptionalDouble cupC = reader.optionalQuantity("cup", unit);
+        List<String> passFields = List.of("passAfter", "passFor", "passAt");
+        Optional<Warmth.HeatPass> pass = Optional.empty();
+        if (passFields.stream().anyMatch(field -> !reader.raw(field).isEmpty())) {
+            double after = reader.number("passAfter", "The heat pass after");
+            double lasts = reader.number("passFor", "How long the heat pass lasts");
+            double filmC = reader.quantity("passAt", "The film in the heat pass", unit);
+            if (!Double.isNaN(after + lasts + filmC)) {
+                pass = reader.faults()
+                        .attempt(
+                                "passAfter",
+                                () -> new Warmth.HeatPass(
+                                        hours(after / MINUTES_PER_HOUR), hours(lasts / MINUTES_PER_HOUR), filmC));
+            }
+        }
+        Optional<Warmth.HeatPass> read = pass;
+        return reader.faults().attempt("cup", () -> new Warmth(cupC, read));
     }
 
     private static Duration hours(double hours) {
@@ -241,9 +269,11 @@ class LabController {
                         x,
                         "film, mm",
                         false,
-                        List.of(new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm()
-                                .orElse(Double.NaN)))),
-                        Optional.of(new LineChart.Level(coat.filmMm(), "your film")),
+                        List.of(
+                                new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm()
+                                        .orElse(Double.NaN))),
+                                new LineChart.Series("your film", "b", values(coat, Sample::filmMm))),
+                        Optional.empty(),
                         Optional.empty()));
     }
 

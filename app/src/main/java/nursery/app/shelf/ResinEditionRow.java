@@ -7,6 +7,7 @@ import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.Resin;
+import nursery.core.resin.Viscosity;
 import org.jspecify.annotations.Nullable;
 
 /** An edition of a resin's label as its table keeps it. */
@@ -23,6 +24,8 @@ record ResinEditionRow(
         @Nullable Double densityA,
         @Nullable Double densityB,
         @Nullable Double viscosity,
+        @Nullable Double viscosity2,
+        @Nullable Double viscosity2C,
         @Nullable Double potLife,
         @Nullable Double tolerance,
         String source,
@@ -46,6 +49,14 @@ record ResinEditionRow(
                 label.densities().map(Densities::partAGPerMl).orElse(null),
                 label.densities().map(Densities::partBGPerMl).orElse(null),
                 orNull(label.viscosityPaS()),
+                label.viscosity()
+                        .flatMap(Viscosity::second)
+                        .map(Viscosity.Second::paS)
+                        .orElse(null),
+                label.viscosity()
+                        .flatMap(Viscosity::second)
+                        .map(Viscosity.Second::atC)
+                        .orElse(null),
                 orNull(label.potLifeMin()),
                 orNull(label.tolerancePercent()),
                 copy.source(),

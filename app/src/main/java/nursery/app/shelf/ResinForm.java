@@ -15,6 +15,7 @@ import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
+import nursery.core.resin.Viscosity;
 
 /**
  * The form a resin's label is copied to: between what was typed and a {@link Label}. Working time is in minutes, as
@@ -48,7 +49,7 @@ final class ResinForm {
         Optional<LabelTimes> times = times();
         double referenceC = reader.quantity("reference", "The reference temperature", unit);
         double activation = reader.optionalNumber("activation").orElse(Label.DEFAULT_ACTIVATION_KJ_PER_MOL);
-        OptionalDouble viscosity = reader.optionalNumber("viscosity");
+        Optional<Viscosity> viscosity = viscosity();
         OptionalDouble potLife = reader.optionalNumber("potLife");
         OptionalDouble tolerance = reader.optionalNumber("tolerance");
         Optional<Densities> densities = densities();
@@ -124,6 +125,35 @@ final class ResinForm {
                                         fullCureH));
     }
 
+    private Optional<Viscosity> viscosity() {
+        OptionalDouble fresh = reader.optionalNumber("viscosity");
+        OptionalDouble second = reader.optionalNumber("viscosity2");
+        String at = reader.raw("viscosity2At");
+        reader.faults()
+                .require(
+                        at.isEmpty()
+                                || second.isPresent()
+                                || !reader.raw("viscosity2").isEmpty(),
+                        "viscosity2",
+                        "A temperature alone says nothing: enter the second viscosity or empty both.");
+        reader.faults()
+                .require(
+                        second.isEmpty()
+                                || fresh.isPresent()
+                                || !reader.raw("viscosity").isEmpty(),
+                        "viscosity",
+                        "Enter the viscosity at the label's own temperature as well.");
+        double atC = second.isEmpty()
+                ? Double.NaN
+                : reader.quantity("viscosity2At", "The second viscosity's temperature", unit);
+        Optional<Viscosity.Second> other = Double.isNaN(atC)
+                ? Optional.empty()
+                : reader.faults().attempt("viscosity2", () -> new Viscosity.Second(second.getAsDouble(), atC));
+        return fresh.isEmpty()
+                ? Optional.empty()
+                : reader.faults().attempt("viscosity", () -> new Viscosity(fresh.getAsDouble(), other));
+    }
+
     private Optional<Densities> densities() {
         OptionalDouble a = reader.optionalNumber("densityA");
         OptionalDouble b = reader.optionalNumber("densityB");
@@ -162,7 +192,13 @@ final class ResinForm {
         });
         label.potLifeMin().ifPresent(minutes -> typed.put("potLife", Numbers.show(minutes)));
         label.tolerancePercent().ifPresent(percent -> typed.put("tolerance", Numbers.show(percent)));
-        label.viscosityPaS().ifPresent(viscosity -> typed.put("viscosity", Numbers.show(viscosity)));
+        label.viscosity().ifPresent(viscosity -> {
+            typed.put("viscosity", Numbers.show(viscosity.freshPaS()));
+            viscosity.second().ifPresent(second -> {
+                typed.put("viscosity2", Numbers.show(second.paS()));
+                typed.put("viscosity2At", unit.writeNumber(second.atC()));
+            });
+        });
         return typed;
     }
 }

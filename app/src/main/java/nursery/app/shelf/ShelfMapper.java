@@ -56,14 +56,15 @@ interface ShelfMapper {
             """
             INSERT INTO resin_edition (resin_id, number, product, made_at, made_by, why, ratio, working_h, turning_h,
               recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h,
-              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity,
+              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, viscosity_2,
+                viscosity_2_c,
                 pot_life, tolerance, source, found_speed, found_activation,
               found_observations)
             VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.ratio},
               #{e.times.workingH}, #{e.times.turningH}, #{e.times.recoatFromH},
               #{e.times.recoatUntilH}, #{e.times.sandableFromH}, #{e.times.sandableSureH}, #{e.times.scuffAfterH},
                 #{e.times.curedH}, #{e.times.fullCureH}, #{e.referenceC},
-              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.potLife}, #{e.tolerance},
+              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.viscosity2}, #{e.viscosity2C}, #{e.potLife}, #{e.tolerance},
                 #{e.source}, #{e.foundSpeed}, #{e.foundActivation},
               #{e.foundObservations})""")
     void insertResinEdition(@Param("id") long id, @Param("e") ResinEditionRow edition);

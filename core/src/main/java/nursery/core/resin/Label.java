@@ -12,7 +12,7 @@ import java.util.OptionalDouble;
  * @param referenceC the temperature the times are stated for, °C
  * @param activationKjPerMol how strongly temperature speeds the cure
  * @param densities for mixing by scale, if known
- * @param viscosityPaS of the fresh mix at the reference temperature, if known
+ * @param viscosity how the mix flows, if known
  * @param potLifeMin how long {@link PotLife#LABEL_MASS_G} of it last in the pot, minutes, if stated
  * @param tolerancePercent how far the ratio may be off, per cent, if stated
  */
@@ -22,7 +22,7 @@ public record Label(
         double referenceC,
         double activationKjPerMol,
         Optional<Densities> densities,
-        OptionalDouble viscosityPaS,
+        Optional<Viscosity> viscosity,
         OptionalDouble potLifeMin,
         OptionalDouble tolerancePercent) {
 
@@ -31,13 +31,11 @@ public record Label(
 
     /** Of a mix whose densities are not known, g/ml; from memory. */
     private static final double USUAL_DENSITY_G_PER_ML = 1.1;
-    /** How strongly warmth thins a fresh mix, kJ/mol; from memory. */
-    private static final double FLOW_ACTIVATION_KJ_PER_MOL = 50;
 
     private static final double MINUTES_PER_HOUR = 60;
 
     public Label {
-        LabelLimits.check(referenceC, activationKjPerMol, viscosityPaS, potLifeMin, tolerancePercent);
+        LabelLimits.check(referenceC, activationKjPerMol, viscosity, potLifeMin, tolerancePercent);
     }
 
     /** A label that states neither pot life nor tolerance. */
@@ -54,7 +52,7 @@ public record Label(
                 referenceC,
                 activationKjPerMol,
                 densities,
-                viscosityPaS,
+                Viscosity.of(viscosityPaS),
                 OptionalDouble.empty(),
                 OptionalDouble.empty());
     }
@@ -62,7 +60,7 @@ public record Label(
     /** This label at another ratio: what a batch was measured by stays with it when the label is corrected. */
     public Label at(MixRatio other) {
         return new Label(
-                other, times, referenceC, activationKjPerMol, densities, viscosityPaS, potLifeMin, tolerancePercent);
+                other, times, referenceC, activationKjPerMol, densities, viscosity, potLifeMin, tolerancePercent);
     }
 
     /**
@@ -77,7 +75,7 @@ public record Label(
                 referenceC,
                 otherActivationKjPerMol,
                 densities,
-                viscosityPaS,
+                viscosity,
                 pot,
                 tolerancePercent);
     }
@@ -89,10 +87,25 @@ public record Label(
                 .orElse(USUAL_DENSITY_G_PER_ML);
     }
 
-    /** Viscosity of the fresh mix at a temperature, if the label states one: Arrhenius form, thinner when warm. */
+    /** Viscosity of the fresh mix at the reference temperature, Pa·s, if the label states one. */
+    public OptionalDouble viscosityPaS() {
+        return viscosity.stream().mapToDouble(Viscosity::freshPaS).findFirst();
+    }
+
+    /** Viscosity of the fresh mix at a temperature, if the label states one. */
     public OptionalDouble viscosityPaSAt(double temperatureC) {
-        return viscosityPaS.stream()
-                .map(stated -> stated / Arrhenius.factor(FLOW_ACTIVATION_KJ_PER_MOL, referenceC, temperatureC))
+        return viscosity.stream()
+                .mapToDouble(stated -> stated.freshPaSAt(referenceC, temperatureC))
                 .findFirst();
+    }
+
+    /** Viscosity at a temperature of a mix that old on the cure clock; empty once it has gelled, or none is stated. */
+    public OptionalDouble viscosityPaSAt(double temperatureC, double ageH) {
+        return ageH >= times.turningH()
+                ? OptionalDouble.empty()
+                : viscosity.stream()
+                        .mapToDouble(stated -> stated.freshPaSAt(referenceC, temperatureC)
+                                * stated.thickerAt(ageH, PotLife.statedMin(this) / MINUTES_PER_HOUR, times.turningH()))
+                        .findFirst();
     }
 }

@@ -1,5 +1,6 @@
 package nursery.core.resin;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
@@ -16,7 +17,7 @@ final class LabelLimits {
     static void check(
             double referenceC,
             double activationKjPerMol,
-            OptionalDouble viscosityPaS,
+            Optional<Viscosity> viscosity,
             OptionalDouble potLifeMin,
             OptionalDouble tolerancePercent) {
         Faults faults = new Faults();
@@ -32,7 +33,7 @@ final class LabelLimits {
                                     Numbers.show(referenceC), Numbers.show(COLDEST_C), Numbers.show(WARMEST_C), hint));
         }
         faults.within("activation", "The activation energy", activationKjPerMol, 0, 200, "kJ/mol");
-        viscosityPaS.ifPresent(v -> faults.within("viscosity", "The viscosity", v, 0.01, 100, "Pa·s"));
+        viscosity.ifPresent(stated -> stated.check(faults, referenceC));
         potLifeMin.ifPresent(minutes -> faults.within("potLife", "The pot life", minutes, 1, 24 * 60, "min"));
         tolerancePercent.ifPresent(
                 percent -> faults.within("tolerance", "The ratio's tolerance", percent, 0.5, 25, "%"));

@@ -212,7 +212,7 @@ class CalibrationTest {
                         .times()
                         .fullCureH())
                 .isEqualTo(144);
-        assertThat(found.viscosityPaS()).isEqualTo(REGULAR.viscosityPaS());
+        assertThat(found.viscosity()).isEqualTo(REGULAR.viscosity());
         assertThat(found.ratio()).isEqualTo(REGULAR.ratio());
     }
 

@@ -42,7 +42,7 @@ class BatchTest {
                 REGULAR.referenceC(),
                 REGULAR.activationKjPerMol(),
                 REGULAR.densities(),
-                REGULAR.viscosityPaS(),
+                REGULAR.viscosity(),
                 potLifeMin,
                 tolerancePercent);
     }
