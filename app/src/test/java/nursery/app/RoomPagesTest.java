@@ -401,7 +401,7 @@ class RoomPagesTest {
                 .contains("It never sags")
                 .contains("4 h 00")
                 .contains("pot life 40 min");
-        assertThat(tablet.page("/room/lab?starts=22&ends=22&share=80")).contains("It sags for");
+        assertThat(tablet.page("/room/lab?starts=22&ends=22&share=80")).contains("It sags until");
         assertThat(tablet.page("/room/lab?tilt=12&starts=90&span=x&share=-2"))
                 .contains("The room at first is 90")
                 .contains("is not a number")

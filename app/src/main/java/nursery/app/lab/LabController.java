@@ -49,6 +49,10 @@ class LabController {
     private static final double USUAL_BATCH_ML = 50;
     private static final double LONGEST_H = 96;
     private static final int TABLE_EVERY = 6;
+    /** Beyond these a chart would show nothing but the climb to the gel. */
+    private static final double STIFF_PAS = 1000;
+
+    private static final double CARRIES_WELL_MM = 3;
     private static final double MINUTES_PER_HOUR = 60;
 
     private final Floors floors;
@@ -240,6 +244,7 @@ class LabController {
 
     private static List<LineChart> charts(CoatSimulation coat) {
         double[] x = values(coat, sample -> sample.after().toSeconds() / 3600.0);
+        double drawnMm = Math.max(CARRIES_WELL_MM, CARRIES_WELL_MM * coat.filmMm());
         return List.of(
                 LineChart.of(
                         "cure",
@@ -257,7 +262,9 @@ class LabController {
                         "viscosity, Pa·s",
                         true,
                         List.of(
-                                new LineChart.Series("film", "a", values(coat, sample -> sample.viscosityPaS()
+                                new LineChart.Series("film", "a", values(coat, sample -> sample.viscosityPaS().stream()
+                                        .filter(paS -> paS <= STIFF_PAS)
+                                        .findFirst()
                                         .orElse(Double.NaN))),
                                 new LineChart.Series("pot", "b", values(coat, sample -> sample.potPaS()
                                         .orElse(Double.NaN)))),
@@ -270,7 +277,9 @@ class LabController {
                         "film, mm",
                         false,
                         List.of(
-                                new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm()
+                                new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm().stream()
+                                        .filter(mm -> mm <= drawnMm)
+                                        .findFirst()
                                         .orElse(Double.NaN))),
                                 new LineChart.Series("your film", "b", values(coat, Sample::filmMm))),
                         Optional.empty(),
