@@ -197,6 +197,22 @@
     const path = link.getAttribute('href');
     if (path === '/' ? location.pathname === '/' : location.pathname.startsWith(path)) link.setAttribute('aria-current', 'page');
   }
+  // The zone this tablet is set to: proposed while nobody has chosen one, offered where it is another.
+  const proposeZone = () => {
+    const zones = document.getElementById('zone');
+    const here = document.getElementById('zone-here');
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    if (!zones || !here || !zone || zone === zones.value || ![...zones.options].some((one) => one.value === zone)) return;
+    const take = () => { zones.value = zone; here.hidden = true; };
+    if (zones.dataset.assumed === 'true') {
+      take();
+      return;
+    }
+    here.querySelector('b').textContent = zone;
+    here.querySelector('button').addEventListener('click', take);
+    here.hidden = false;
+  };
+  proposeZone();
   lead();
   const faults = document.getElementById('faults');
   if (faults) faults.focus();

@@ -28,7 +28,8 @@ class MigrationsTest {
             Map.entry("V7__touch.sql", "d5dc6898fa971573"),
             Map.entry("V8__plan.sql", "c88a354ab1bdc3f7"),
             Map.entry("V9__floor.sql", "f31e7d4f80e4b0dc"),
-            Map.entry("V10__viscosity.sql", "066e8736887a7261"));
+            Map.entry("V10__viscosity.sql", "066e8736887a7261"),
+            Map.entry("V11__own_units.sql", "99fc33e7bafc7876"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -3,6 +3,7 @@ package nursery.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -26,6 +27,7 @@ import nursery.core.floor.Ways;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
@@ -144,7 +146,14 @@ class RecordsTest {
         ShopBook shops = shop.bean(ShopBook.class);
         QuietHours quiet = new QuietHours(LocalTime.of(21, 15), LocalTime.of(7, 0), ZoneId.of("Pacific/Auckland"));
         Ways imperial = new Ways(
-                LengthUnit.IN, VolumeUnit.FL_OZ, TemperatureUnit.F, quiet, new Losses(2, 0.5), OptionalDouble.of(7.5));
+                LengthUnit.IN,
+                VolumeUnit.FL_OZ,
+                TemperatureUnit.F,
+                quiet,
+                new Losses(2, 0.5),
+                OptionalDouble.of(7.5),
+                Clock.H12,
+                DayOfWeek.SUNDAY);
         shops.save(imperial);
         shops.save(imperial);
         assertThat(shop.bean(Floors.class).ways()).isEqualTo(imperial);

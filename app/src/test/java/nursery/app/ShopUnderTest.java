@@ -202,6 +202,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             sql().update("UPDATE log_entry SET cancels_id = NULL");
             sql().update("UPDATE week_plan_kept SET plan_id = NULL");
             TABLES.forEach(table -> sql().update("DELETE FROM " + table));
+            sql().update("DELETE FROM measuring_cup WHERE id <> (SELECT MIN(id) FROM measuring_cup)");
+            sql().update("UPDATE measuring_cup SET at_hand = TRUE");
             sql().update("UPDATE cup_counter SET last = 0");
             sql().update("UPDATE stamp SET version = version + 1");
             bean(ShelfBook.class).stockIfEmpty();

@@ -186,13 +186,13 @@ class WholeLifeTest {
         String here = cup(1);
         double areaBefore = area(left);
         Blank taller = new Blank(new Straight(220, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
-        shelf.changeBlank(blank, version(), "20 oz slim", taller, Edition.Why.CORRECTED, "Mira");
+        shelf.changeBlank(blank, version(), "20 oz slim", taller, null, Edition.Why.CORRECTED, "Mira");
         assertThat(area(left)).isEqualTo(areaBefore);
         // By hand: 15 mm more of 229.3 mm around are 34.4 cm².
         assertThat(area(here) - areaBefore).isCloseTo(34.395, within(0.01));
 
         Blank other = new Blank(new Straight(180, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
-        shelf.changeBlank(blank, version(), "20 oz slim", other, Edition.Why.CHANGED, "Mira");
+        shelf.changeBlank(blank, version(), "20 oz slim", other, null, Edition.Why.CHANGED, "Mira");
         assertThat(area(here) - areaBefore).as("made of the old one").isCloseTo(34.395, within(0.01));
         assertThat(area(cup(1)) - areaBefore).isCloseTo(-25 * 229.3 / 100, within(0.01));
     }

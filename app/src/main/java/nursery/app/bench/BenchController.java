@@ -41,7 +41,7 @@ class BenchController {
         Instant now = floor.now();
         Show show = Show.of(floor.ways(), now);
         TimeBar.Frame frame = new TimeBar.Frame(
-                new Span(now.minus(BACK), now.plus(AHEAD)), floor.ways().quiet());
+                new Span(now.minus(BACK), now.plus(AHEAD)), floor.ways().quiet(), show.clock());
         List<BenchRow> rows =
                 floor.cups().stream().map(cup -> BenchRow.of(cup, frame, show)).toList();
         model.addAttribute("show", show);

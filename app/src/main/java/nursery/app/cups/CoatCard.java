@@ -47,13 +47,14 @@ record CoatCard(
                 times,
                 times.tackWindow(),
                 coat.scuffed(),
-                TimeBar.of(frame(times, quiet, now), Optional.of(times), next.map(NextAction::window)));
+                TimeBar.of(frame(times, quiet, show), Optional.of(times), next.map(NextAction::window)));
     }
 
-    private static TimeBar.Frame frame(CoatTimes times, QuietHours quiet, Instant now) {
+    private static TimeBar.Frame frame(CoatTimes times, QuietHours quiet, Show show) {
+        Instant now = show.now();
         Instant last = times.sandableSure().isAfter(times.scuffAfter()) ? times.sandableSure() : times.scuffAfter();
         Instant enough = last.plus(AHEAD);
         Instant until = now.plus(AHEAD).isAfter(enough) ? now.plus(AHEAD.multipliedBy(3)) : enough;
-        return new TimeBar.Frame(new Span(times.pouredAt().minus(LEAD), until), quiet);
+        return new TimeBar.Frame(new Span(times.pouredAt().minus(LEAD), until), quiet, show.clock());
     }
 }

@@ -43,6 +43,7 @@ final class Batches {
                 Optional.ofNullable(row.closedAt()),
                 Optional.ofNullable(row.leftoverMl()),
                 row.wasted(),
+                row.byScale(),
                 rows.stream().flatMap(share -> share(share).stream()).toList());
     }
 

@@ -23,7 +23,9 @@ interface FloorMapper {
             LocalTime quietUntil,
             double lossFillMl,
             double lossCupMl,
-            @Nullable Double minutesPerCup) {}
+            @Nullable Double minutesPerCup,
+            String clock,
+            int weekStarts) {}
 
     /** What is read anew only when its stamp has changed, and what is expected of the room. */
     record StampRow(
@@ -51,6 +53,7 @@ interface FloorMapper {
             @Nullable Instant closedAt,
             @Nullable Double leftoverMl,
             boolean wasted,
+            boolean byScale,
             @Nullable Long cupId,
             @Nullable String code,
             @Nullable Integer step,
@@ -92,12 +95,12 @@ interface FloorMapper {
             """
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
               b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
-              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
+              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
                 s.addition_ml, s.addition
             FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id\s""";
 
     @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, "
-            + "loss_cup_ml, minutes_per_cup FROM shop")
+            + "loss_cup_ml, minutes_per_cup, clock, week_starts FROM shop")
     Optional<WaysRow> ways();
 
     @Select(

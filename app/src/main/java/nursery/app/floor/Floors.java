@@ -1,5 +1,6 @@
 package nursery.app.floor;
 
+import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -28,6 +29,7 @@ import nursery.core.floor.Ways;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
@@ -99,7 +101,9 @@ public class Floors {
                         TemperatureUnit.valueOf(row.temperatureUnit()),
                         new QuietHours(row.quietFrom(), row.quietUntil(), ZoneId.of(row.zone())),
                         new Losses(row.lossFillMl(), row.lossCupMl()),
-                        row.minutesPerCup() == null ? OptionalDouble.empty() : OptionalDouble.of(row.minutesPerCup())))
+                        row.minutesPerCup() == null ? OptionalDouble.empty() : OptionalDouble.of(row.minutesPerCup()),
+                        Clock.valueOf(row.clock()),
+                        DayOfWeek.of(row.weekStarts())))
                 .orElseGet(() -> Ways.starting(ZoneId.systemDefault()));
     }
 

@@ -47,6 +47,7 @@ interface ShelfReadMapper {
             long id,
             String name,
             int version,
+            @Nullable String tapedIn,
             int number,
             int product,
             Instant madeAt,
@@ -64,7 +65,14 @@ interface ShelfReadMapper {
     record SpindleRow(long turnerId, String turner, double rpm, @Nullable Long id, @Nullable String name) {}
 
     record MeasuringCupRow(
-            long id, String name, double capacityMl, double markMl, double bottomMm, double topMm, boolean atHand) {}
+            long id,
+            String name,
+            double capacityMl,
+            double markMl,
+            String marks,
+            double bottomMm,
+            double topMm,
+            boolean atHand) {}
 
     @Select(
             """
@@ -78,7 +86,7 @@ interface ShelfReadMapper {
 
     @Select(
             """
-            SELECT b.id, b.name, b.version, e.number, e.product, e.made_at, e.made_by, e.why, e.form, e.base_coated,
+            SELECT b.id, b.name, b.version, b.taped_in, e.number, e.product, e.made_at, e.made_by, e.why, e.form, e.base_coated,
               e.rim_bare_mm, e.base_bare_mm, e.handle_gap_mm, e.nominal_oz,
               s.height_mm, s.circumference_mm
             FROM blank b JOIN blank_edition e ON e.blank_id = b.id JOIN blank_station s ON s.blank_id = e.blank_id
@@ -90,7 +98,7 @@ interface ShelfReadMapper {
             + "s.turner_id = t.id ORDER BY t.id, s.id")
     List<SpindleRow> spindles();
 
-    @Select("SELECT id, name, capacity_ml, mark_ml, bottom_mm, top_mm, at_hand FROM measuring_cup ORDER BY "
+    @Select("SELECT id, name, capacity_ml, mark_ml, marks, bottom_mm, top_mm, at_hand FROM measuring_cup ORDER BY "
             + "capacity_ml, id")
     List<MeasuringCupRow> measuringCups();
 }

@@ -22,6 +22,8 @@ import nursery.core.floor.Turner;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Edition;
 import nursery.core.measure.Editions;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
@@ -117,6 +119,7 @@ class ShelfReader {
                             rows.get(0).id(),
                             rows.get(0).name(),
                             new Editions<>(editions),
+                            Optional.ofNullable(rows.get(0).tapedIn()).map(LengthUnit::valueOf),
                             rows.get(0).version());
                 })
                 .toList();
@@ -160,7 +163,12 @@ class ShelfReader {
                 .map(row -> new ShelfCup(
                         row.id(),
                         row.name(),
-                        new MeasuringCup(row.capacityMl(), row.markMl(), row.bottomMm(), row.topMm()),
+                        new MeasuringCup(
+                                row.capacityMl(),
+                                row.markMl(),
+                                row.bottomMm(),
+                                row.topMm(),
+                                VolumeUnit.valueOf(row.marks())),
                         row.atHand()))
                 .toList();
     }

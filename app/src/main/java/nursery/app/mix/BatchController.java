@@ -25,6 +25,8 @@ import nursery.core.floor.ShelfCup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
 import nursery.core.measure.MassUnit;
+import nursery.core.measure.Numbers;
+import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Fills;
 import nursery.core.resin.Mix;
@@ -212,6 +214,8 @@ class BatchController {
                 mixes.resin(batch),
                 "fills",
                 fills,
+                "marks",
+                show.onMarks(cupOf(batch).cup()),
                 "grams",
                 MixSheet.Grams.of(mixes.resin(batch).label(), fills),
                 "lines",
@@ -246,23 +250,22 @@ class BatchController {
         Show show = floors.show();
         ShelfCup cup = cupOf(batch);
         List<Mix> fills = Fills.of(batch.planned(), cup.cup());
-        Form form = sentBack.orElseGet(() -> Form.fresh(Map.of(
-                "partA",
-                show.volumeNumber(batch.planned().partAMl()),
-                "partB",
-                show.volumeNumber(batch.planned().partBMl()),
-                "by",
-                "cup")));
+        Show marks = show.onMarks(cup.cup());
+        List<MixSheet.Grams> grams = MixSheet.Grams.of(mixes.resin(batch).label(), fills);
+        boolean byScale = batch.byScale() && !grams.isEmpty();
+        Form form = sentBack.orElseGet(() -> Form.fresh(asPlanned(batch, byScale, marks)));
+        model.addAttribute("marks", marks);
+        model.addAttribute("byScale", byScale);
         model.addAttribute("show", show);
         model.addAttribute("form", form);
         model.addAttribute("batch", batch);
         model.addAttribute("resin", mixes.resin(batch));
         model.addAttribute("fills", fills);
-        model.addAttribute("grams", MixSheet.Grams.of(mixes.resin(batch).label(), fills));
+        model.addAttribute("grams", grams);
         model.addAttribute("fill", FillPicture.of(fills.get(0), cup.cup(), show));
         List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);
-        model.addAttribute("measuring", GuideStep.measuring(fills, show));
+        model.addAttribute("measuring", byScale ? GuideStep.weighing(grams, show) : GuideStep.measuring(fills, marks));
         model.addAttribute("stirring", GuideStep.stirring(batch, rests(lines), show));
         model.addAttribute("heatPass", GuideStep.heatPass());
         model.addAttribute("lots", stock.lotsOf(number));
@@ -273,6 +276,21 @@ class BatchController {
                 "isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
         verdict(batch, form.typed(), model);
         return "mix/batch";
+    }
+
+    /** What will be in the cup if it is measured as planned: by its marks, or all fillings together on a scale. */
+    private Map<String, String> asPlanned(Batch batch, boolean byScale, Show marks) {
+        Mix planned = batch.planned();
+        List<MixSheet.Grams> whole = MixSheet.Grams.of(mixes.resin(batch).label(), List.of(planned));
+        return byScale
+                ? Map.of(
+                        "partA", Numbers.show(whole.get(0).partA(), 1),
+                        "partB", Numbers.show(whole.get(0).total(), 1),
+                        "by", "scale")
+                : Map.of(
+                        "partA", marks.markNumber(planned.partAMl()),
+                        "partB", marks.markNumber(planned.partBMl()),
+                        "by", "cup");
     }
 
     private List<ShareLine> lines(Batch batch, Show show) {
@@ -302,6 +320,12 @@ class BatchController {
                 ? reader.faults().attempt("partA", () -> mixes.judge(batch, measured.partAMl(), measured.partBMl()))
                 : Optional.empty();
         model.addAttribute("batch", batch);
+        model.addAttribute("marks", floors.show().onMarks(cupOf(batch).cup()));
+        model.addAttribute(
+                "weighed",
+                "scale".equals(reader.raw("by"))
+                        ? mixes.resin(batch).label().densities().orElse(null)
+                        : null);
         model.addAttribute("check", check.orElse(null));
         model.addAttribute("problems", reader.faults().found());
     }
@@ -309,9 +333,8 @@ class BatchController {
     /** What was measured, in ml: typed as volumes, or as what the scale showed after A and after B on top. */
     private Mix measured(Batch batch, FormReader reader) {
         if (!"scale".equals(reader.raw("by"))) {
-            return new Mix(
-                    reader.quantity("partA", "A", floors.ways().volumeUnit()),
-                    reader.quantity("partB", "B", floors.ways().volumeUnit()));
+            VolumeUnit marks = cupOf(batch).cup().marks();
+            return new Mix(reader.quantity("partA", "A", marks), reader.quantity("partB", "B", marks));
         }
         double afterA = reader.quantity("partA", "The scale after A", MassUnit.G);
         double afterB = reader.quantity("partB", "The scale after B", MassUnit.G);

@@ -2,6 +2,7 @@ package nursery.app.mix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 import nursery.app.platform.Show;
 import nursery.core.floor.Batch;
 import nursery.core.resin.Mix;
@@ -16,19 +17,32 @@ import nursery.core.resin.Pace;
  */
 record GuideStep(String words, String amount, int seconds) {
 
-    /** A by A, B on top, filling by filling. */
-    static List<GuideStep> measuring(List<Mix> fills, Show show) {
+    /** A by A, B on top, filling by filling, up to marks. */
+    static List<GuideStep> measuring(List<Mix> fills, Show marks) {
+        return measuring(
+                fills.size(),
+                "up to",
+                i -> marks.mark(fills.get(i).partAMl()),
+                i -> marks.mark(fills.get(i).totalMl()));
+    }
+
+    /** The same on a scale that is tared with the empty cup and not in between. */
+    static List<GuideStep> weighing(List<MixSheet.Grams> grams, Show show) {
+        return measuring(
+                grams.size(),
+                "until the scale shows",
+                i -> show.grams(grams.get(i).partA()),
+                i -> show.grams(grams.get(i).total()));
+    }
+
+    private static List<GuideStep> measuring(
+            int fillings, String until, IntFunction<String> afterA, IntFunction<String> afterB) {
         List<GuideStep> steps = new ArrayList<>();
-        for (int i = 0; i < fills.size(); i++) {
-            String filling = fills.size() == 1 ? "" : "Filling %d of %d: ".formatted(i + 1, fills.size());
+        for (int i = 0; i < fillings; i++) {
+            String filling = fillings == 1 ? "" : "Filling %d of %d: ".formatted(i + 1, fillings);
+            steps.add(new GuideStep(filling + (filling.isEmpty() ? "Pour A " : "A ") + until, afterA.apply(i), 0));
             steps.add(new GuideStep(
-                    filling + (filling.isEmpty() ? "Pour A up to" : "A up to"),
-                    show.volume(fills.get(i).partAMl()),
-                    0));
-            steps.add(new GuideStep(
-                    filling + (filling.isEmpty() ? "Pour B on top, up to" : "B on top, up to"),
-                    show.volume(fills.get(i).totalMl()),
-                    0));
+                    filling + (filling.isEmpty() ? "Pour B on top, " : "B on top, ") + until, afterB.apply(i), 0));
         }
         return steps;
     }

@@ -76,7 +76,8 @@ class MixBook {
                 planned.mix().partBMl(),
                 planned.potMinutes(),
                 moments.now(),
-                by));
+                by,
+                sheet.byScale() && !sheet.lacksDensities()));
         for (SheetRow row : sheet.rows()) {
             Portion portion = row.turn().portion();
             mapper.insertShare(new NewShareRow(

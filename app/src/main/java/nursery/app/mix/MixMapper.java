@@ -20,7 +20,8 @@ interface MixMapper {
             double plannedBMl,
             double potMinutes,
             Instant startedAt,
-            String startedBy) {}
+            String startedBy,
+            boolean byScale) {}
 
     record NewShareRow(
             long batchId,
@@ -49,9 +50,9 @@ interface MixMapper {
             value =
                     """
             INSERT INTO batch (resin_id, measuring_cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes,
-              started_at, started_by)
+              started_at, started_by, by_scale)
             VALUES (#{resinId}, #{measuringCupId}, #{ratio}, #{plannedAMl}, #{plannedBMl}, #{potMinutes},
-              #{startedAt}, #{startedBy}) RETURNING id""",
+              #{startedAt}, #{startedBy}, #{byScale}) RETURNING id""",
             affectData = true)
     long insertBatch(NewBatchRow batch);
 

@@ -40,7 +40,8 @@ public record FillPicture(
     public record Tick(double y, double from, double to, String label) {}
 
     /** @param fill one cupful */
-    public static FillPicture of(Mix fill, MeasuringCup cup, Show show) {
+    public static FillPicture of(Mix fill, MeasuringCup cup, Show shop) {
+        Show show = shop.onMarks(cup);
         double lineA = y(cup, fill.partAMl());
         double lineB = y(cup, fill.totalMl());
         // The two labels keep clear of each other however thin the layers are.
@@ -54,8 +55,8 @@ public record FillPicture(
                 lineB,
                 lineA,
                 labelB,
-                show.volume(fill.partAMl()),
-                show.volume(fill.totalMl()));
+                show.mark(fill.partAMl()),
+                show.mark(fill.totalMl()));
     }
 
     private static List<Tick> ticks(MeasuringCup cup, Show show) {
@@ -71,7 +72,7 @@ public record FillPicture(
                     y,
                     Figures.rounded(right - (named ? 40 : 22)),
                     Figures.rounded(right),
-                    named ? show.volumeNumber(i * cup.markMl()) : ""));
+                    named ? show.markNumber(i * cup.markMl()) : ""));
         }
         return ticks;
     }

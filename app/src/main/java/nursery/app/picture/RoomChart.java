@@ -153,7 +153,7 @@ public record RoomChart(
                             at.getHour() == 0
                                     ? at.getDayOfWeek().getDisplayName(java.time.format.TextStyle.SHORT, Locale.ENGLISH)
                                             + " " + at.getDayOfMonth()
-                                    : "%02d:00".formatted(at.getHour())));
+                                    : show.clock().tick(at.toLocalTime())));
                 }
             }
             return ticks;

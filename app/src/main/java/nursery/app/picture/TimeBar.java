@@ -16,6 +16,7 @@ import nursery.core.cure.CoatTimes.PhaseBegin;
 import nursery.core.cure.Phase;
 import nursery.core.cure.Window;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.Span;
 
 /**
@@ -29,7 +30,6 @@ public record TimeBar(
     private static final double NARROWEST_PIECE = 0.4;
     private static final int MOST_TICKS = 9;
     private static final int[] TICK_HOURS = {1, 2, 3, 4, 6, 12, 24, 48, 96, 168};
-    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm");
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d", Locale.ENGLISH);
 
     /** Something that lasts: its place, its class for colour and pattern, its word, empty where it does not fit. */
@@ -38,7 +38,7 @@ public record TimeBar(
     public record Tick(double x, String label) {}
 
     /** The frame of a bar: what it covers, and the shop's quiet hours. */
-    public record Frame(Span span, QuietHours quiet) {
+    public record Frame(Span span, QuietHours quiet, Clock clock) {
         double percent(Instant moment) {
             double part = (double) Duration.between(span.from(), moment).toMillis()
                     / span.length().toMillis();
@@ -138,7 +138,9 @@ public record TimeBar(
             if (at.toInstant().isAfter(frame.span().from())) {
                 ticks.add(new Tick(
                         frame.percent(at.toInstant()),
-                        at.toLocalTime().equals(LocalTime.MIDNIGHT) ? at.format(DAY) : at.format(HOUR)));
+                        at.toLocalTime().equals(LocalTime.MIDNIGHT)
+                                ? at.format(DAY)
+                                : frame.clock().tick(at.toLocalTime())));
             }
         }
         return ticks;

@@ -5,10 +5,10 @@ import java.time.LocalDate;
 import java.time.format.TextStyle;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.plan.HoursBook.Written;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -30,10 +30,12 @@ class HoursController {
     private static final int LONGEST = 80;
 
     private final HoursBook hours;
+    private final Floors floors;
     private final FormPost posts;
 
-    HoursController(HoursBook hours, FormPost posts) {
+    HoursController(HoursBook hours, Floors floors, FormPost posts) {
         this.hours = hours;
+        this.floors = floors;
         this.posts = posts;
     }
 
@@ -83,8 +85,8 @@ class HoursController {
     private String page(Model model, Form form) {
         Map<String, String> typed = new LinkedHashMap<>();
         hours.written().forEach((day, written) -> {
-            typed.put("bench-" + day.getValue(), written.bench());
-            typed.put("booth-" + day.getValue(), written.booth());
+            typed.put("bench-" + day.getValue(), shown(written.bench()));
+            typed.put("booth-" + day.getValue(), shown(written.booth()));
         });
         typed.put(Seen.FIELD, Seen.of(hours.written()));
         typed.putAll(form.typed());
@@ -92,11 +94,18 @@ class HoursController {
             typed.put(Seen.FIELD, Seen.of(hours.written()));
         }
         Map<Integer, String> days = new LinkedHashMap<>();
-        List.of(DayOfWeek.values()).forEach(day -> days.put(day.getValue(), name(day)));
+        for (int i = 0; i < DayOfWeek.values().length; i++) {
+            DayOfWeek day = floors.ways().weekStarts().plus(i);
+            days.put(day.getValue(), name(day));
+        }
         model.addAttribute("form", new Form(typed, form.faults(), form.token()));
         model.addAttribute("days", days);
         model.addAttribute("exceptions", hours.exceptions());
         return "plan/hours";
+    }
+
+    private String shown(String written) {
+        return DayHours.parse(written).shown(floors.ways().clock());
     }
 
     private static String name(DayOfWeek day) {

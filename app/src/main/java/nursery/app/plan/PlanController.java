@@ -78,7 +78,7 @@ class PlanController {
         int shown = DAYS.contains(days) ? days : 7;
         Instant from = show.now().minus(BACK).truncatedTo(ChronoUnit.HOURS);
         TimeBar.Frame frame = new TimeBar.Frame(
-                new Span(from, from.plus(Duration.ofDays(shown))), floor.ways().quiet());
+                new Span(from, from.plus(Duration.ofDays(shown))), floor.ways().quiet(), show.clock());
         boolean bySpindle = by.equals("spindles");
         model.addAttribute(
                 "page",
@@ -103,6 +103,8 @@ class PlanController {
         LocalDate chosen = date(day).orElse(show.today());
         WeekPlan plan = floors.standing(floor).plan();
         model.addAttribute("plan", plan);
+        model.addAttribute(
+                "marks", show.onMarks(floor.shelf().measuringCupAtHand().cup()));
         model.addAttribute("page", DayPage.of(plan, chosen, floor, show));
         model.addAttribute(
                 "shopping",

@@ -54,7 +54,17 @@ class SheetController {
         return ResponseEntity.ok()
                 .header("Content-Type", "application/pdf")
                 .header("Content-Disposition", "inline; filename=week.pdf")
-                .body(pdf.of("plan/print", Map.of("show", show, "plan", plan, "days", days)));
+                .body(pdf.of(
+                        "plan/print",
+                        Map.of(
+                                "show",
+                                show,
+                                "marks",
+                                show.onMarks(floor.shelf().measuringCupAtHand().cup()),
+                                "plan",
+                                plan,
+                                "days",
+                                days)));
     }
 
     /** Each session as an entry; a cup's windows are in the alarms' feed. */

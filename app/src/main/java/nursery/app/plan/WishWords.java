@@ -37,7 +37,7 @@ final class WishWords {
         return wish.hours().isEmpty()
                 ? "away on %s".formatted(show.date(wish.day()))
                 : "at the bench on %s, %s"
-                        .formatted(show.date(wish.day()), wish.hours().written());
+                        .formatted(show.date(wish.day()), wish.hours().shown(show.clock()));
     }
 
     /** What a rescue of one cup is called on its own page. */
@@ -47,15 +47,15 @@ final class WishWords {
             case OTHER_RESIN ->
                 "with %s for the coats to come"
                         .formatted(((Wish.OtherResin) wish).resin().name());
-            case HOURS -> evening((Wish.Hours) wish);
+            case HOURS -> evening((Wish.Hours) wish, show);
             case COAT_LESS -> "without one of its middle coats";
             case PIN, UNPIN, MATTERS, ORDER -> of(wish, show);
         };
     }
 
-    private static String evening(Wish.Hours wish) {
+    private static String evening(Wish.Hours wish, Show show) {
         String day = wish.day().getDayOfWeek().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " "
                 + wish.day().getDayOfMonth();
-        return "with the evening of %s, %s".formatted(day, wish.hours().written());
+        return "with the evening of %s, %s".formatted(day, wish.hours().shown(show.clock()));
     }
 }

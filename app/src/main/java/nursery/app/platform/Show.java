@@ -3,30 +3,48 @@ package nursery.app.platform;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import nursery.core.floor.Ways;
+import nursery.core.measure.Clock;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.Retold;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
+import nursery.core.resin.MeasuringCup;
 
 /** How this shop reads its figures: in its own units, in its own zone, short enough for arm's length. */
 public record Show(
-        LengthUnit lengthUnit, VolumeUnit volumeUnit, TemperatureUnit temperatureUnit, ZoneId zone, Instant now) {
+        LengthUnit lengthUnit,
+        VolumeUnit volumeUnit,
+        TemperatureUnit temperatureUnit,
+        ZoneId zone,
+        Clock clock,
+        Instant now) {
 
     /** As the shop has it, at a moment. */
     public static Show of(Ways ways, Instant now) {
-        return new Show(ways.lengthUnit(), ways.volumeUnit(), ways.temperatureUnit(), ways.zone(), now);
+        return new Show(ways.lengthUnit(), ways.volumeUnit(), ways.temperatureUnit(), ways.zone(), ways.clock(), now);
+    }
+
+    /** The same, but amounts as a measuring cup's marks have them. */
+    public Show onMarks(MeasuringCup cup) {
+        return new Show(lengthUnit, cup.marks(), temperatureUnit, zone, clock, now);
     }
 
     private static final double CM2_PER_IN2 = 6.4516;
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE", Locale.ENGLISH);
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter INPUT = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm");
+
+    /** A sentence of the core's, told in the shop's units. */
+    public String told(String sentence) {
+        return Retold.in(sentence, lengthUnit, volumeUnit, temperatureUnit);
+    }
 
     public String volume(double ml) {
         return volumeUnit.show(ml);
@@ -42,6 +60,15 @@ public record Show(
 
     public String volumeNumber(double ml) {
         return volumeUnit.showNumber(ml);
+    }
+
+    /** An amount as marks count it, to the eighth of an ounce. */
+    public String mark(double ml) {
+        return markNumber(ml) + "\u00a0" + volumeUnit.symbol();
+    }
+
+    public String markNumber(double ml) {
+        return Numbers.show(volumeUnit.fromBase(ml), 3);
     }
 
     public String length(double mm) {
@@ -78,14 +105,18 @@ public record Show(
         return Numbers.show(hours, 1) + "\u00a0h";
     }
 
+    public String time(LocalTime time) {
+        return clock.show(time);
+    }
+
     /** A time of day today, else with the day it falls on, else with the date. */
     public String at(Instant moment) {
         ZonedDateTime local = moment.atZone(zone);
         long days = Duration.between(now, moment).abs().toDays();
         if (local.toLocalDate().equals(today())) {
-            return local.format(TIME);
+            return time(local.toLocalTime());
         }
-        return local.format(days < 6 ? DAY : DATE) + " " + local.format(TIME);
+        return local.format(days < 6 ? DAY : DATE) + " " + time(local.toLocalTime());
     }
 
     public String date(LocalDate date) {

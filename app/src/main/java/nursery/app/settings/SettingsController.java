@@ -2,9 +2,11 @@ package nursery.app.settings;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,6 +18,7 @@ import nursery.app.platform.Maker;
 import nursery.app.platform.Seen;
 import nursery.core.floor.Ways;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.TemperatureUnit;
@@ -86,6 +89,8 @@ class SettingsController {
         Optional<LengthUnit> length = reader.choice("lengthUnit", "Lengths", LengthUnit.class);
         Optional<VolumeUnit> volume = reader.choice("volumeUnit", "Amounts", VolumeUnit.class);
         Optional<TemperatureUnit> temperature = reader.choice("temperatureUnit", "Temperatures", TemperatureUnit.class);
+        Optional<Clock> clock = reader.choice("clock", "The clock", Clock.class);
+        Optional<DayOfWeek> weekStarts = reader.choice("weekStarts", "The first day of the week", DayOfWeek.class);
         String zone = reader.raw("zone");
         reader.faults()
                 .require(
@@ -109,7 +114,9 @@ class SettingsController {
                 temperature.orElseThrow(),
                 new QuietHours(from.orElseThrow(), until.orElseThrow(), ZoneId.of(zone)),
                 new Losses(lossFillMl, lossCupMl),
-                minutes);
+                minutes,
+                clock.orElseThrow(),
+                weekStarts.orElseThrow());
     }
 
     private static Map<String, String> typedFrom(Ways ways, Maker maker) {
@@ -117,6 +124,8 @@ class SettingsController {
         typed.put("lengthUnit", ways.lengthUnit().name());
         typed.put("volumeUnit", ways.volumeUnit().name());
         typed.put("temperatureUnit", ways.temperatureUnit().name());
+        typed.put("clock", ways.clock().name());
+        typed.put("weekStarts", ways.weekStarts().name());
         typed.put("zone", ways.zone().getId());
         typed.put("quietFrom", ways.quiet().from().toString());
         typed.put("quietUntil", ways.quiet().untilExclusive().toString());
@@ -149,6 +158,9 @@ class SettingsController {
         model.addAttribute("lengthUnits", LengthUnit.values());
         model.addAttribute("volumeUnits", VolumeUnit.values());
         model.addAttribute("temperatureUnits", TemperatureUnit.values());
+        model.addAttribute("clocks", Clock.values());
+        model.addAttribute("weekdays", List.of(DayOfWeek.MONDAY, DayOfWeek.SATURDAY, DayOfWeek.SUNDAY));
+        model.addAttribute("zoneAssumed", !shops.isKept());
         return PAGE;
     }
 }

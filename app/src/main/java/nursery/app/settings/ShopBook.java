@@ -16,6 +16,11 @@ public class ShopBook {
         this.mapper = mapper;
     }
 
+    /** Whether anybody has ever said how this shop does things. */
+    boolean isKept() {
+        return mapper.kept() > 0;
+    }
+
     /** @param unchanged called once nobody else can change them any more; throws if someone has */
     @Transactional
     public void save(Ways ways, Runnable unchanged) {
@@ -29,6 +34,7 @@ public class ShopBook {
         mapper.save(
                 ways,
                 ways.zone().getId(),
-                ways.minutesPerCup().isPresent() ? ways.minutesPerCup().getAsDouble() : null);
+                ways.minutesPerCup().isPresent() ? ways.minutesPerCup().getAsDouble() : null,
+                ways.weekStarts().getValue());
     }
 }

@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import nursery.app.platform.FormReader;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Outline;
@@ -25,6 +26,7 @@ import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.Reading;
 
 /** The form a blank is described on: between what was typed and a {@link Blank}. */
 final class BlankForm {
@@ -44,6 +46,15 @@ final class BlankForm {
 
     LengthUnit unit() {
         return unit;
+    }
+
+    /** The unit of the tape: the one chosen, unless another stands behind what was typed. */
+    LengthUnit tapedIn() {
+        return Stream.of("height", "circumference", "baseCircumference", "rimCircumference", "h1", "c0", "c1")
+                .map(reader::raw)
+                .flatMap(text -> Reading.lengthNamed(text).stream())
+                .findFirst()
+                .orElse(unit);
     }
 
     String name() {

@@ -14,10 +14,12 @@ import nursery.core.measure.Editions;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
+import nursery.core.measure.LengthUnit;
 import nursery.core.resin.Label;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -40,11 +42,20 @@ public class ShelfBook {
         this.moments = moments;
     }
 
-    /** @throws InvalidInput if another blank has the name */
+    /** A blank whose unit is the shop's own. */
     @Transactional
     public long addBlank(String name, Blank blank) {
+        return addBlank(name, blank, null);
+    }
+
+    /**
+     * @param tapedIn the unit it was measured in; null for the shop's own
+     * @throws InvalidInput if another blank has the name
+     */
+    @Transactional
+    public long addBlank(String name, Blank blank, @Nullable LengthUnit tapedIn) {
         refuseTaken(mapper.blankNamed(name), 0, name);
-        long id = mapper.insertBlank(name);
+        long id = mapper.insertBlank(name, tapedIn);
         write(id, Editions.first(blank, moments.now(), NOBODY).current());
         return id;
     }
@@ -56,10 +67,11 @@ public class ShelfBook {
      * @throws InvalidInput if another blank has the name, or it was changed since {@code version} was read
      */
     @Transactional
-    public void changeBlank(long id, int version, String name, Blank blank, Edition.Why why, String by) {
+    public void changeBlank(
+            long id, int version, String name, Blank blank, @Nullable LengthUnit tapedIn, Edition.Why why, String by) {
         mapper.changed();
         refuseTaken(mapper.blankNamed(name), id, name);
-        refuseStale(mapper.updateBlank(id, version, name));
+        refuseStale(mapper.updateBlank(id, version, name, tapedIn));
         ShelfBlank now = floors.shelf().blank(id).orElseThrow();
         if (!now.blank().equals(blank)) {
             write(id, now.editions().next(blank, moments.now(), by, why));

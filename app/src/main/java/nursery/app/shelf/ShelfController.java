@@ -100,7 +100,10 @@ class ShelfController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    VolumeUnit volume = floors.ways().volumeUnit();
+                    VolumeUnit volume = reader.raw("marks").isEmpty()
+                            ? floors.ways().volumeUnit()
+                            : reader.choice("marks", "What its marks are in", VolumeUnit.class)
+                                    .orElse(VolumeUnit.ML);
                     LengthUnit length = floors.ways().lengthUnit();
                     String name = reader.line("cupName", "The measuring cup's name", LONGEST_NAME, true);
                     double capacityMl = reader.quantity("cupMl", "What it holds", volume);
@@ -108,7 +111,7 @@ class ShelfController {
                     double bottomMm = reader.quantity("bottomMm", "The diameter at the bottom", length);
                     double topMm = reader.quantity("topMm", "The diameter at the last mark", length);
                     reader.faults().throwIfAny();
-                    shelf.addMeasuringCup(name, new MeasuringCup(capacityMl, markMl, bottomMm, topMm));
+                    shelf.addMeasuringCup(name, new MeasuringCup(capacityMl, markMl, bottomMm, topMm, volume));
                     return "/shelf#measuring-cups";
                 },
                 form -> page(model, form));

@@ -3,6 +3,7 @@ package nursery.app.shelf;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cup.Station;
+import nursery.core.measure.LengthUnit;
 import nursery.core.resin.MeasuringCup;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -10,6 +11,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** Writes the shelf. A new row's number comes back with the statement that makes it. */
 @Mapper
@@ -19,12 +21,17 @@ interface ShelfMapper {
     @Update("UPDATE stamp SET version = version + 1 WHERE what = 'shelf'")
     void changed();
 
-    @Select(value = "INSERT INTO blank (name) VALUES (#{name}) RETURNING id", affectData = true)
-    long insertBlank(String name);
+    @Select(value = "INSERT INTO blank (name, taped_in) VALUES (#{name}, #{tapedIn}) RETURNING id", affectData = true)
+    long insertBlank(@Param("name") String name, @Param("tapedIn") @Nullable LengthUnit tapedIn);
 
     /** Renames the blank and counts its version on, only if it is still the version that was read. */
-    @Update("UPDATE blank SET name = #{name}, version = version + 1 WHERE id = #{id} AND version = #{version}")
-    int updateBlank(@Param("id") long id, @Param("version") int version, @Param("name") String name);
+    @Update("UPDATE blank SET name = #{name}, taped_in = #{tapedIn}, version = version + 1 "
+            + "WHERE id = #{id} AND version = #{version}")
+    int updateBlank(
+            @Param("id") long id,
+            @Param("version") int version,
+            @Param("name") String name,
+            @Param("tapedIn") @Nullable LengthUnit tapedIn);
 
     @Insert(
             """
@@ -99,8 +106,8 @@ interface ShelfMapper {
     @Select("SELECT id FROM measuring_cup WHERE name = #{name}")
     Optional<Long> measuringCupNamed(String name);
 
-    @Insert("INSERT INTO measuring_cup (name, capacity_ml, mark_ml, bottom_mm, top_mm) VALUES (#{name}, "
-            + "#{cup.capacityMl}, #{cup.markMl}, #{cup.bottomDiameterMm}, #{cup.topDiameterMm})")
+    @Insert("INSERT INTO measuring_cup (name, capacity_ml, mark_ml, marks, bottom_mm, top_mm) VALUES (#{name}, "
+            + "#{cup.capacityMl}, #{cup.markMl}, #{cup.marks}, #{cup.bottomDiameterMm}, #{cup.topDiameterMm})")
     void insertMeasuringCup(@Param("name") String name, @Param("cup") MeasuringCup cup);
 
     @Update("UPDATE measuring_cup SET at_hand = (id = #{id})")

@@ -115,15 +115,24 @@ class PlanJudge {
                 .map(role -> {
                     Share share = Share.of(
                             blank(), role, step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE, 0);
-                    return "about %s; practice %s %s"
+                    return "about %s on %s; practice %s %s"
                             .formatted(
                                     show.volume(share.suggestedMl()),
+                                    blankName(),
                                     show.volumes(
                                             share.practice().lowMl(),
                                             share.practice().highMl()),
-                                    share.practice().on());
+                                    show.told(share.practice().on()));
                 })
                 .orElse("");
+    }
+
+    /** Amounts are for a cup, and it has a name. */
+    private String blankName() {
+        return floors.shelf().blanks().stream()
+                .findFirst()
+                .map(ShelfBlank::name)
+                .orElse("a 20 oz cup");
     }
 
     private Blank blank() {

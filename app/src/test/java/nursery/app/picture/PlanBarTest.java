@@ -17,6 +17,7 @@ import nursery.app.picture.TimeBar.Piece;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.Span;
 import nursery.core.resin.StartingProfile;
 import org.junit.jupiter.api.Test;
@@ -26,7 +27,9 @@ class PlanBarTest {
 
     private static final Instant START = Instant.parse("2026-03-02T00:00:00Z");
     private static final Frame HUNDRED_HOURS = new Frame(
-            new Span(START, hour(100)), new QuietHours(LocalTime.of(22, 0), LocalTime.of(6, 0), ZoneOffset.UTC));
+            new Span(START, hour(100)),
+            new QuietHours(LocalTime.of(22, 0), LocalTime.of(6, 0), ZoneOffset.UTC),
+            Clock.H24);
 
     private static Instant hour(double hours) {
         return START.plus(Duration.ofMinutes(Math.round(hours * 60)));

@@ -60,7 +60,7 @@ public record CoatFitness(Verdict verdict, double surfaceC, OptionalDouble dewPo
                 : OptionalDouble.empty();
         dew.ifPresent(point -> {
             if (surfaceC - point < MARGIN_C) {
-                never.add(("The cup is only %s °C above the dew point, %s °C: 3 °C are needed (ISO 8502-4). Warm the "
+                never.add(("The cup is only %s K above the dew point, %s °C: 3 K are needed (ISO 8502-4). Warm the "
                                 + "cup, or dry the air.")
                         .formatted(Numbers.show(Math.max(0, surfaceC - point), 1), Numbers.show(point, 1)));
             }

@@ -17,6 +17,7 @@ import nursery.core.resin.MixRatio;
  * @param potMinutes how long it stays usable from mixing on
  * @param mixedAt when the clock was started
  * @param closedAt when it was used up or given up
+ * @param byScale whether it was begun by scale, and goes on so
  * @param wasted whether it was measured and thrown away
  */
 public record Batch(
@@ -33,6 +34,7 @@ public record Batch(
         Optional<Instant> closedAt,
         Optional<Double> leftoverMl,
         boolean wasted,
+        boolean byScale,
         List<BatchShare> shares) {
 
     /**

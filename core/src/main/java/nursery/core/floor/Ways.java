@@ -1,9 +1,11 @@
 package nursery.core.floor;
 
+import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.OptionalDouble;
 import nursery.core.log.QuietHours;
+import nursery.core.measure.Clock;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.VolumeUnit;
@@ -14,6 +16,7 @@ import nursery.core.resin.Losses;
  *
  * @param quiet when the maker sleeps; its zone is the shop's
  * @param losses what a batch leaves on cups, sticks and gloves here
+ * @param clock how it reads the time of day; {@code weekStarts} the day its week begins with
  * @param minutesPerCup how long a cup takes here, if the maker has said so; else the log teaches it
  */
 public record Ways(
@@ -22,7 +25,9 @@ public record Ways(
         TemperatureUnit temperatureUnit,
         QuietHours quiet,
         Losses losses,
-        OptionalDouble minutesPerCup) {
+        OptionalDouble minutesPerCup,
+        Clock clock,
+        DayOfWeek weekStarts) {
 
     /** Until the maker says otherwise; the quiet hours are from memory. */
     public static Ways starting(ZoneId zone) {
@@ -32,7 +37,9 @@ public record Ways(
                 TemperatureUnit.C,
                 new QuietHours(LocalTime.of(22, 30), LocalTime.of(6, 30), zone),
                 Losses.USUAL,
-                OptionalDouble.empty());
+                OptionalDouble.empty(),
+                Clock.H24,
+                DayOfWeek.MONDAY);
     }
 
     public ZoneId zone() {

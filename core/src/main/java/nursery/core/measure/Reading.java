@@ -2,6 +2,7 @@ package nursery.core.measure;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -79,25 +80,38 @@ public final class Reading {
      */
     public static double parse(String text, Unit expected) {
         Matcher parts = NUMBER_THEN_UNIT.matcher(text.strip());
-        boolean isOther = !parts.matches()
-                || parts.group(2) == null
-                || parts.group(1).isBlank()
-                || parts.group(2).chars().anyMatch(Character::isDigit);
-        if (isOther) {
+        if (!namesAUnit(parts)) {
             return expected.toBase(Numbers.parse(text));
         }
-        // The decimal sign of a degree may stand in two ways in Unicode.
-        String name =
-                parts.group(2).replace('º', '°').replaceAll("[\\s.\\u00a0]", "").toLowerCase(Locale.ROOT);
-        Spelled named = names(expected).get(name);
-        if (named == null && name.endsWith("s")) {
-            named = names(expected).get(name.substring(0, name.length() - 1));
-        }
-        if (named == null) {
-            throw new IllegalArgumentException(
-                    "“%s” is not a measure in %s.".formatted(shorten(text.strip()), expected.symbol()));
-        }
+        Spelled named = spelled(parts.group(2), expected)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "“%s” is not a measure in %s.".formatted(shorten(text.strip()), expected.symbol())));
         return named.unit().toBase(Numbers.parse(parts.group(1)) * named.times());
+    }
+
+    /** The unit of length that stands behind what was typed, if one does. */
+    public static Optional<LengthUnit> lengthNamed(String text) {
+        Matcher parts = NUMBER_THEN_UNIT.matcher(text.strip());
+        return namesAUnit(parts)
+                ? spelled(parts.group(2), LengthUnit.MM).map(Spelled::unit).map(LengthUnit.class::cast)
+                : Optional.empty();
+    }
+
+    private static boolean namesAUnit(Matcher parts) {
+        return parts.matches()
+                && parts.group(2) != null
+                && !parts.group(1).isBlank()
+                && parts.group(2).chars().noneMatch(Character::isDigit);
+    }
+
+    private static Optional<Spelled> spelled(String written, Unit expected) {
+        // The decimal sign of a degree may stand in two ways in Unicode.
+        String name = written.replace('º', '°').replaceAll("[\\s.\\u00a0]", "").toLowerCase(Locale.ROOT);
+        Spelled named = names(expected).get(name);
+        return Optional.ofNullable(
+                named == null && name.endsWith("s")
+                        ? names(expected).get(name.substring(0, name.length() - 1))
+                        : named);
     }
 
     /**

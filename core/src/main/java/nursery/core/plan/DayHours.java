@@ -4,13 +4,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nursery.core.measure.Clock;
 import nursery.core.measure.Span;
 import nursery.core.measure.TimeOfDay;
 
@@ -22,13 +21,12 @@ public record DayHours(List<Hours> hours) {
 
     public static final DayHours NONE = new DayHours(List.of());
     private static final int MOST = 6;
-    private static final DateTimeFormatter WRITTEN = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
 
     /** From a time of day until another. */
     public record Hours(LocalTime from, LocalTime untilExclusive) {
 
-        private String written() {
-            return WRITTEN.format(from) + "–" + WRITTEN.format(untilExclusive);
+        private String shown(Clock clock) {
+            return clock.show(from) + "–" + clock.show(untilExclusive);
         }
     }
 
@@ -55,8 +53,13 @@ public record DayHours(List<Hours> hours) {
         return new DayHours(hours).withoutOverlap();
     }
 
+    /** As it is stored, and read again by {@link #parse}. */
     public String written() {
-        return hours.stream().map(Hours::written).collect(Collectors.joining(", "));
+        return shown(Clock.H24);
+    }
+
+    public String shown(Clock clock) {
+        return hours.stream().map(one -> one.shown(clock)).collect(Collectors.joining(", "));
     }
 
     public boolean isEmpty() {
@@ -97,7 +100,7 @@ public record DayHours(List<Hours> hours) {
             if (!before.untilExclusive().isAfter(before.from())
                     || before.untilExclusive().isAfter(hours.get(i).from())) {
                 throw new IllegalArgumentException("%s and %s overlap."
-                        .formatted(before.written(), hours.get(i).written()));
+                        .formatted(before.shown(Clock.H24), hours.get(i).shown(Clock.H24)));
             }
         }
         return this;

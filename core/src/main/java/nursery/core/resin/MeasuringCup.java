@@ -1,6 +1,7 @@
 package nursery.core.resin;
 
 import nursery.core.measure.Faults;
+import nursery.core.measure.VolumeUnit;
 
 /**
  * A graduated cup: a frustum, as wide inside at the bottom and at the last mark as a ruler says. Its height follows
@@ -10,8 +11,15 @@ import nursery.core.measure.Faults;
  * @param markMl from one mark to the next
  * @param bottomDiameterMm inside, at the bottom
  * @param topDiameterMm inside, at the last mark
+ * @param marks the unit they are printed in, whatever the shop reads in
  */
-public record MeasuringCup(double capacityMl, double markMl, double bottomDiameterMm, double topDiameterMm) {
+public record MeasuringCup(
+        double capacityMl, double markMl, double bottomDiameterMm, double topDiameterMm, VolumeUnit marks) {
+
+    /** A cup marked in millilitres. */
+    public MeasuringCup(double capacityMl, double markMl, double bottomDiameterMm, double topDiameterMm) {
+        this(capacityMl, markMl, bottomDiameterMm, topDiameterMm, VolumeUnit.ML);
+    }
 
     private static final double MM3_PER_ML = 1000;
     private static final double STRAIGHT_MM = 1e-6;

@@ -69,7 +69,7 @@ public record Viscosity(double freshPaS, Optional<Second> second) {
             if (!(Math.abs(other.atC() - referenceC) >= APART_K)) {
                 faults.add(
                         "viscosity2At",
-                        "The second viscosity must be for a temperature at least %s °C from the label's own %s °C."
+                        "The second viscosity must be for a temperature at least %s K from the label's own %s °C."
                                 .formatted(Numbers.show(APART_K), Numbers.show(referenceC, 1)));
             } else if (!(flowKjPerMol(referenceC) >= 15 && flowKjPerMol(referenceC) <= 200)) {
                 faults.add(

@@ -278,7 +278,7 @@ class CoatSimulationTest {
         assertThatThrownBy(() -> flowing(new Viscosity(0.9, Optional.of(new Viscosity.Second(0.5, 14)))))
                 .hasMessageContaining("thicker when it is colder");
         assertThatThrownBy(() -> flowing(new Viscosity(0.9, Optional.of(new Viscosity.Second(1, 21)))))
-                .hasMessageContaining("at least 3 °C from");
+                .hasMessageContaining("at least 3 K from");
     }
 
     /**

@@ -74,13 +74,23 @@ class TimesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"18:30,18:30", "7,07:00", "7:05,07:05", "' 09:00 ',09:00", "24:00,00:00", "00:00,00:00"})
+    @CsvSource({
+        "18:30,18:30",
+        "7,07:00",
+        "7:05,07:05",
+        "' 09:00 ',09:00",
+        "24:00,00:00",
+        "00:00,00:00",
+        "6 pm,18:00",
+        "12:05 AM,00:05",
+        "12 p.m.,12:00"
+    })
     void aTimeOfDayIsReadAsItIsWritten(String written, LocalTime read) {
         assertThat(TimeOfDay.parse(written)).isEqualTo(read);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "25:00", "18.30", "late", "-1:00", "18:60", "1830", "6 pm"})
+    @ValueSource(strings = {"", "25:00", "18.30", "late", "-1:00", "18:60", "1830", "13 pm", "0 am", "6 xm"})
     void whatIsNoTimeOfDayIsNamed(String written) {
         assertThatThrownBy(() -> TimeOfDay.parse(written))
                 .isInstanceOf(IllegalArgumentException.class)

@@ -30,6 +30,8 @@ class BenchHoursTest {
                 "14:00-17:00;9:00-12:00|09:00–12:00, 14:00–17:00",
                 "18:30 to 22:00|18:30–22:00",
                 "20:00-24:00|20:00–00:00",
+                "6:30 pm-10pm|18:30–22:00",
+                "12 am-12:15 p.m.|00:00–12:15",
                 "''|''"
             })
     void hoursAreReadAsPeopleWriteThem(String written, String shown) {
@@ -42,7 +44,7 @@ class BenchHoursTest {
             delimiter = '|',
             value = {
                 "18:30|“18:30” is not a stretch of hours: write it as 18:30-22:00.",
-                "25:00-26:00|“25:00” is not a time of day: write it as 18:30.",
+                "25:00-26:00|“25:00” is not a time of day: write it as 18:30 or 6:30 pm.",
                 "9-12, 11-13|09:00–12:00 and 11:00–13:00 overlap.",
                 "9-9|“9-9” ends when it begins.",
                 "1-2,3-4,5-6,7-8,9-10,11-12,13-14|A day has at most 6 stretches of hours."
