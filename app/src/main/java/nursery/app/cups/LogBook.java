@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -16,8 +17,10 @@ import nursery.app.platform.Published;
 import nursery.app.shelf.StockBook;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.CoatRole;
+import nursery.core.film.PourCheck;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Turner;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.CupState.Concern;
@@ -81,6 +84,9 @@ public class LogBook {
                 .filter(concern -> !concern.isAdvice())
                 .map(Concern::message)
                 .toList());
+        if (entry instanceof LogEntry.Poured pour) {
+            againstPour(read, pour).ifPresent(concerns::add);
+        }
         holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it."
                 .formatted(spindle.orElseThrow().name(), other.code(), other.code())));
         if (!concerns.isEmpty() && !confirmed) {
@@ -91,6 +97,30 @@ public class LogBook {
         spindle.flatMap(taken -> takenSince(read, taken, happened, code))
                 .ifPresent(since -> entries.add(cameOff(since, entry)));
         write(cupId, read, entries);
+    }
+
+    /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
+    private static Optional<String> againstPour(Read read, LogEntry.Poured pour) {
+        Cup cup = read.cup();
+        PlanStep step = cup.step(pour.step());
+        boolean byHand = cup.after(step).stream()
+                .findFirst()
+                .filter(next -> next.kind() == StepKind.TURN)
+                .isPresent();
+        if (pour.spindle().isEmpty() && (byHand || cup.hangs(step))) {
+            return Optional.empty();
+        }
+        OptionalDouble rpm = read.floor().shelf().turners().stream()
+                .filter(turner ->
+                        pour.spindle().filter(turner.spindles()::contains).isPresent())
+                .mapToDouble(Turner::rpm)
+                .findFirst();
+        return PourCheck.against(
+                cup.blank(),
+                cup.labelFor(step),
+                pour.amountMl(),
+                rpm,
+                read.room().temperatureCAt(pour.mark().happenedAt()));
     }
 
     /** The other cup that was on a spindle at a moment, by what had happened until then. */

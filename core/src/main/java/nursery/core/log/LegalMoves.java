@@ -14,7 +14,6 @@ import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry.OfStep;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Numbers;
-import nursery.core.measure.VolumeUnit;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Rule;
@@ -291,12 +290,11 @@ public final class LegalMoves {
         return Refusal.unless(
                 pour.amountMl() > 0 && pour.amountMl() <= mostMl,
                 "amount",
-                "%s cannot be right on %s cm²: enter more than 0 and at most %s (%s), a film of %s mm."
+                "%s ml cannot be right on %s cm²: enter more than 0 and at most %s ml, a film of %s mm."
                         .formatted(
-                                VolumeUnit.ML.show(pour.amountMl()),
+                                Numbers.show(pour.amountMl(), 2),
                                 Numbers.show(areaCm2, 0),
-                                VolumeUnit.ML.show(mostMl),
-                                VolumeUnit.FL_OZ.show(mostMl),
+                                Numbers.show(mostMl, 0),
                                 Numbers.show(THICKEST_FILM_MM)));
     }
 

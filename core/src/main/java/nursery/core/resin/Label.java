@@ -33,6 +33,7 @@ public record Label(
     private static final double USUAL_DENSITY_G_PER_ML = 1.1;
 
     private static final double MINUTES_PER_HOUR = 60;
+    private static final Viscosity USUAL_VISCOSITY = new Viscosity(1, Optional.empty());
 
     public Label {
         LabelLimits.check(referenceC, activationKjPerMol, viscosity, potLifeMin, tolerancePercent);
@@ -97,6 +98,17 @@ public record Label(
         return viscosity.stream()
                 .mapToDouble(stated -> stated.freshPaSAt(referenceC, temperatureC))
                 .findFirst();
+    }
+
+    /**
+     * For how many hours in a steady room a mix would have to flow as when it was fresh, to flow as far as it does
+     * until it gels. A label without a viscosity is taken to thicken as one of 1 Pa·s does.
+     */
+    public double freshHoursAt(double temperatureC) {
+        return viscosity
+                        .orElse(USUAL_VISCOSITY)
+                        .freshHours(PotLife.statedMin(this) / MINUTES_PER_HOUR, times.turningH())
+                / Arrhenius.factor(activationKjPerMol, referenceC, temperatureC);
     }
 
     /** Viscosity at a temperature of a mix that old on the cure clock; empty once it has gelled, or none is stated. */

@@ -101,7 +101,15 @@ public record Viscosity(double freshPaS, Optional<Second> second) {
      * @param gelAgeH the age at which it has gelled
      */
     double thickerAt(double ageH, double potAgeH, double gelAgeH) {
-        double exponent = Math.log(thickerAtPotLife()) / -Math.log1p(-Math.min(LONGEST_POT, potAgeH / gelAgeH));
-        return ageH >= gelAgeH ? Double.POSITIVE_INFINITY : Math.pow(1 - ageH / gelAgeH, -exponent);
+        return ageH >= gelAgeH ? Double.POSITIVE_INFINITY : Math.pow(1 - ageH / gelAgeH, -exponent(potAgeH, gelAgeH));
+    }
+
+    /** For how long a fresh mix would have to flow to flow as far as this one does until its gel: ∫(1 − a/g)^n da. */
+    double freshHours(double potAgeH, double gelAgeH) {
+        return gelAgeH / (exponent(potAgeH, gelAgeH) + 1);
+    }
+
+    private double exponent(double potAgeH, double gelAgeH) {
+        return Math.log(thickerAtPotLife()) / -Math.log1p(-Math.min(LONGEST_POT, potAgeH / gelAgeH));
     }
 }

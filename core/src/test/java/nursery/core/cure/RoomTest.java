@@ -65,14 +65,14 @@ class RoomTest {
     }
 
     /**
-     * ISO 8502-4: at least 3 °C above the dew point, which at 20 °C and 50 % lies at 9.26 °C. Haze and blush in cold
-     * and damp: P28, P36.
+     * ISO 8502-4: at least 3 K above the dew point, which at 20 °C and 50 % lies at 9.26 °C. Haze and blush in cold and
+     * damp: P28, P36.
      */
     @Test
     void aColdCupInMoistAirIsNotCoated() {
         assertThat(fitness(22, 45, 22).verdict()).isEqualTo(Verdict.GO);
         assertThat(fitness(20, 50, 12.2).verdict()).isEqualTo(Verdict.NOT_NOW);
-        assertThat(fitness(20, 50, 12.2).reasons().get(0)).contains("2.9 °C above the dew point, 9.3 °C");
+        assertThat(fitness(20, 50, 12.2).reasons().get(0)).contains("2.9 K above the dew point, 9.3 °C");
         assertThat(fitness(20, 50, 12.3).reasons()).noneMatch(reason -> reason.contains("dew point"));
         assertThat(fitness(15, 50, 15).verdict()).isEqualTo(Verdict.WAIT);
         assertThat(fitness(22, 75, 22).reasons()).anyMatch(reason -> reason.contains("may blush"));
