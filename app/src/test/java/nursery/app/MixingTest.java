@@ -388,7 +388,15 @@ class MixingTest {
                 .contains("5 ml of it with white tint stirred in");
         assertThat(tablet.page(mix + "/print")).contains("5 ml: white tint");
         tablet.send(mix + "/mixed", typed("partA", "12.5", "partB", "12.5"));
-        tablet.send(mix + "/pour", typed("cup", code, "amount", "20", "spindle", ""));
+        tablet.send(
+                mix + "/pour",
+                typed(
+                        "cup",
+                        code,
+                        "amount",
+                        "20",
+                        "spindle",
+                        "" + shop.shelf().spindles().get(0).id()));
         assertThat(shop.cup(code)
                         .state()
                         .newestCoat()

@@ -95,8 +95,8 @@ interface FloorMapper {
             """
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
               b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
-              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
-                s.addition_ml, s.addition
+              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale, s.cup_id, c.code, s.step, s.share_ml,
+                s.at_minute, s.addition_ml, s.addition
             FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id\s""";
 
     @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, "

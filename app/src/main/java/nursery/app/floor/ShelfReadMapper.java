@@ -79,14 +79,16 @@ interface ShelfReadMapper {
             SELECT r.id, r.name, r.version, e.number, e.product, e.made_at, e.made_by, e.why, e.ratio, e.working_h,
               e.turning_h, e.recoat_from_h, e.recoat_until_h,
               e.sandable_from_h, e.sandable_sure_h, e.scuff_after_h, e.cured_h, e.full_cure_h, e.reference_c,
-                e.activation, e.density_a, e.density_b, e.viscosity, e.viscosity_2 AS viscosity2, e.viscosity_2_c AS viscosity2_c, e.pot_life,
+                e.activation, e.density_a, e.density_b, e.viscosity,
+                e.viscosity_2 AS viscosity2, e.viscosity_2_c AS viscosity2_c, e.pot_life,
               e.tolerance, e.source, e.found_speed, e.found_activation, e.found_observations
             FROM resin r JOIN resin_edition e ON e.resin_id = r.id ORDER BY r.name, r.id, e.number""")
     List<ResinEditionRow> resins();
 
     @Select(
             """
-            SELECT b.id, b.name, b.version, b.taped_in, e.number, e.product, e.made_at, e.made_by, e.why, e.form, e.base_coated,
+            SELECT b.id, b.name, b.version, b.taped_in, e.number, e.product, e.made_at, e.made_by, e.why, e.form,
+              e.base_coated,
               e.rim_bare_mm, e.base_bare_mm, e.handle_gap_mm, e.nominal_oz,
               s.height_mm, s.circumference_mm
             FROM blank b JOIN blank_edition e ON e.blank_id = b.id JOIN blank_station s ON s.blank_id = e.blank_id
