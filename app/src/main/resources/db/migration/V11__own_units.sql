@@ -4,8 +4,8 @@ ALTER TABLE measuring_cup ADD COLUMN marks VARCHAR(8) NOT NULL DEFAULT 'ML' AFTE
 UPDATE measuring_cup SET marks = 'FL_OZ'
 WHERE ABS(mark_ml * 4 - ROUND(mark_ml * 4)) > 0.001 AND EXISTS (SELECT 1 FROM shop WHERE volume_unit = 'FL_OZ');
 
--- A blank comes back in the unit its tape was in.
-ALTER TABLE blank ADD COLUMN taped_in VARCHAR(8) NULL;
+-- A blank comes back as the tape read: its unit, then the fields that were in the other.
+ALTER TABLE blank ADD COLUMN taped VARCHAR(400) NULL;
 
 -- A mix begun by scale goes on by scale.
 ALTER TABLE batch ADD COLUMN by_scale BOOLEAN NOT NULL DEFAULT FALSE;

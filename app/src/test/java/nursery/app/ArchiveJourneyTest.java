@@ -90,12 +90,12 @@ class ArchiveJourneyTest extends Journey {
         long blank = shop.shelf().blanks().get(0).id();
         page.navigate("/shelf/blanks/" + blank);
         noWiderThanTheScreen();
-        page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("200 mm");
+        page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("200");
         send("It was measured wrong: put it right");
         Assertions.assertThat(shop.cup("A-01").cup().blank().outline().heightMm())
                 .isEqualTo(200);
         page.navigate("/shelf/blanks/" + blank);
-        page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("190 mm");
+        page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("190");
         send("Another shape from now on");
         Assertions.assertThat(shop.cup("A-01").cup().blank().outline().heightMm())
                 .isEqualTo(200);

@@ -469,7 +469,7 @@ class FormsTest {
         String code = startCup();
         upToFlood(code);
         assertThat(text(tablet.send("/cups/" + code + "/log", pour(5, "30", ""))))
-                .contains("that hangs runs to the low end")
+                .contains("that hangs runs more than 205 mm towards the low end")
                 .contains("It happened all the same");
         Map<String, String> thick = pour(5, "64", turning());
         assertThat(text(tablet.send("/cups/" + code + "/log", thick)))

@@ -237,6 +237,8 @@ class UnitsTest {
                                 "7 in",
                                 "circumference",
                                 "9 1/16\"",
+                                "rimBare",
+                                "5",
                                 "baseCoated",
                                 "on")))
                 .hasStatus(302);
@@ -246,9 +248,10 @@ class UnitsTest {
                 .orElseThrow()
                 .id();
         assertThat(tablet.page("/shelf/blanks/" + id))
-                .containsPattern("name=\"height\" value=\"7\"")
-                .containsPattern("name=\"circumference\" value=\"9.0625\"")
-                .containsPattern("value=\"IN\"[^>]*checked");
+                .containsPattern("name=\"height\" value=\"7 in\"")
+                .containsPattern("name=\"circumference\" value=\"9.0625 in\"")
+                .containsPattern("name=\"rimBare\" value=\"5\"")
+                .containsPattern("value=\"MM\"[^>]*checked");
     }
 
     @ParameterizedTest

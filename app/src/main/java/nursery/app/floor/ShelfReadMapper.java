@@ -47,7 +47,7 @@ interface ShelfReadMapper {
             long id,
             String name,
             int version,
-            @Nullable String tapedIn,
+            @Nullable String taped,
             int number,
             int product,
             Instant madeAt,
@@ -87,7 +87,7 @@ interface ShelfReadMapper {
 
     @Select(
             """
-            SELECT b.id, b.name, b.version, b.taped_in, e.number, e.product, e.made_at, e.made_by, e.why, e.form,
+            SELECT b.id, b.name, b.version, b.taped, e.number, e.product, e.made_at, e.made_by, e.why, e.form,
               e.base_coated,
               e.rim_bare_mm, e.base_bare_mm, e.handle_gap_mm, e.nominal_oz,
               s.height_mm, s.circumference_mm

@@ -18,11 +18,11 @@ import nursery.core.cup.Station;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.floor.ShelfCup;
+import nursery.core.floor.Taped;
 import nursery.core.floor.Turner;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Edition;
 import nursery.core.measure.Editions;
-import nursery.core.measure.LengthUnit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
@@ -119,7 +119,7 @@ class ShelfReader {
                             rows.get(0).id(),
                             rows.get(0).name(),
                             new Editions<>(editions),
-                            Optional.ofNullable(rows.get(0).tapedIn()).map(LengthUnit::valueOf),
+                            Optional.ofNullable(rows.get(0).taped()).map(Taped::parse),
                             rows.get(0).version());
                 })
                 .toList();

@@ -42,6 +42,10 @@ public final class FormReader {
         return typed.getOrDefault(field, "").strip();
     }
 
+    public Set<String> fields() {
+        return typed.keySet();
+    }
+
     public boolean isTicked(String field) {
         return typed.containsKey(field);
     }

@@ -23,7 +23,8 @@ interface ShopMapper {
             INSERT INTO shop (id, length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until,
               loss_fill_ml, loss_cup_ml, minutes_per_cup, clock, week_starts)
             VALUES (1, #{w.lengthUnit}, #{w.volumeUnit}, #{w.temperatureUnit}, #{zone}, #{w.quiet.from},
-              #{w.quiet.untilExclusive}, #{w.losses.perFillMl}, #{w.losses.perCupMl}, #{pace}, #{w.clock}, #{weekStarts})
+              #{w.quiet.untilExclusive}, #{w.losses.perFillMl}, #{w.losses.perCupMl}, #{pace},
+              #{w.clock}, #{weekStarts})
             ON DUPLICATE KEY UPDATE length_unit = #{w.lengthUnit}, volume_unit = #{w.volumeUnit}, temperature_unit =
               #{w.temperatureUnit}, zone = #{zone},
               quiet_from = #{w.quiet.from}, quiet_until = #{w.quiet.untilExclusive}, loss_fill_ml =

@@ -12,7 +12,6 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.core.cup.Blank;
 import nursery.core.floor.ShelfBlank;
-import nursery.core.measure.LengthUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -50,7 +49,7 @@ class BlankController {
     String open(@PathVariable long id, Model model) {
         ShelfBlank blank = find(id);
         model.addAttribute("id", id);
-        return page(model, Form.fresh(BlankForm.typedFrom(blank, shownIn(blank))));
+        return page(model, Form.fresh(BlankForm.typedFrom(blank, floors.ways().lengthUnit())));
     }
 
     /** The drawing and the area for what is typed so far; changes nothing. */
@@ -68,7 +67,7 @@ class BlankController {
                 () -> {
                     BlankForm form = new BlankForm(typed);
                     String name = form.name();
-                    return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow(), form.tapedIn());
+                    return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow(), form.taped());
                 },
                 form -> page(model, form));
     }
@@ -87,8 +86,8 @@ class BlankController {
                             id,
                             form.version(),
                             name,
-                            form.blankOrThrow(find(id), shownIn(find(id))),
-                            form.tapedIn(),
+                            form.blankOrThrow(find(id), floors.ways().lengthUnit()),
+                            form.taped(),
                             form.why(),
                             Maker.of(request).name());
                     return "/shelf#blank-" + id;
@@ -107,12 +106,9 @@ class BlankController {
                     shelf.removeBlank(id);
                     return "/shelf";
                 },
-                form -> page(model, new Form(BlankForm.typedFrom(blank, shownIn(blank)), form.faults(), form.token())));
-    }
-
-    /** As it was taped: a blank in a shop's other unit comes back as the tape read. */
-    private LengthUnit shownIn(ShelfBlank blank) {
-        return blank.tapedIn().orElseGet(() -> floors.ways().lengthUnit());
+                form -> page(
+                        model,
+                        new Form(BlankForm.typedFrom(blank, floors.ways().lengthUnit()), form.faults(), form.token())));
     }
 
     private ShelfBlank find(long id) {

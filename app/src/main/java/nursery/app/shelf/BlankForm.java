@@ -10,8 +10,8 @@ import java.util.Set;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import nursery.app.platform.FormReader;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Outline;
@@ -21,6 +21,7 @@ import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.floor.ShelfBlank;
+import nursery.core.floor.Taped;
 import nursery.core.measure.Edition;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -33,6 +34,8 @@ final class BlankForm {
 
     static final int LONGEST_NAME = 80;
     static final int ROWS = 12;
+    private static final Pattern LENGTHS =
+            Pattern.compile("height|\\w*[cC]ircumference|[hc]\\d+|rimBare|baseBare|handleGap");
     private static final Pattern OUTLINE_FIELD = Pattern.compile("outline\\[(\\d+)]\\.(height|circumference)Mm");
 
     private final FormReader reader;
@@ -48,13 +51,15 @@ final class BlankForm {
         return unit;
     }
 
-    /** The unit of the tape: the one chosen, unless another stands behind what was typed. */
-    LengthUnit tapedIn() {
-        return Stream.of("height", "circumference", "baseCircumference", "rimCircumference", "h1", "c0", "c1")
-                .map(reader::raw)
-                .flatMap(text -> Reading.lengthNamed(text).stream())
-                .findFirst()
-                .orElse(unit);
+    /** The unit chosen, and which fields have the other behind them. */
+    Taped taped() {
+        Set<String> otherwise = reader.fields().stream()
+                .filter(field -> Reading.lengthNamed(reader.raw(field))
+                        .filter(named -> named != unit)
+                        .isPresent())
+                .filter(field -> LENGTHS.matcher(field).matches())
+                .collect(Collectors.toSet());
+        return new Taped(unit, otherwise);
     }
 
     String name() {
@@ -167,27 +172,32 @@ final class BlankForm {
     }
 
     /** What the inputs hold for a blank that is on the shelf already. */
-    static Map<String, String> typedFrom(ShelfBlank shelved, LengthUnit unit) {
+    static Map<String, String> typedFrom(ShelfBlank shelved, LengthUnit shops) {
+        Taped tape = shelved.taped().orElseGet(() -> new Taped(shops, Set.of()));
         Blank blank = shelved.blank();
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", shelved.name());
-        typed.put("unit", unit.name());
+        typed.put("unit", tape.unit().name());
         typed.put("form", OutlineForm.of(blank.outline()).name());
-        typed.put("height", unit.writeNumber(blank.outline().heightMm()));
-        typed.put("circumference", unit.writeNumber(blank.outline().baseCircumferenceMm()));
-        typed.put("baseCircumference", unit.writeNumber(blank.outline().baseCircumferenceMm()));
-        typed.put("rimCircumference", unit.writeNumber(blank.outline().rimCircumferenceMm()));
+        typed.put("height", tape.write("height", blank.outline().heightMm()));
+        typed.put("circumference", tape.write("circumference", blank.outline().baseCircumferenceMm()));
+        typed.put(
+                "baseCircumference",
+                tape.write("baseCircumference", blank.outline().baseCircumferenceMm()));
+        typed.put(
+                "rimCircumference",
+                tape.write("rimCircumference", blank.outline().rimCircumferenceMm()));
         List<Station> stations = blank.outline().stations();
         IntStream.range(0, stations.size()).forEach(i -> {
-            typed.put("h" + i, unit.writeNumber(stations.get(i).heightMm()));
-            typed.put("c" + i, unit.writeNumber(stations.get(i).circumferenceMm()));
+            typed.put("h" + i, tape.write("h" + i, stations.get(i).heightMm()));
+            typed.put("c" + i, tape.write("c" + i, stations.get(i).circumferenceMm()));
         });
         if (blank.baseCoated()) {
             typed.put("baseCoated", "on");
         }
-        typed.put("rimBare", unit.writeNumber(blank.rimBareMm()));
-        typed.put("baseBare", unit.writeNumber(blank.baseBareMm()));
-        typed.put("handleGap", unit.writeNumber(blank.handleGapMm()));
+        typed.put("rimBare", tape.write("rimBare", blank.rimBareMm()));
+        typed.put("baseBare", tape.write("baseBare", blank.baseBareMm()));
+        typed.put("handleGap", tape.write("handleGap", blank.handleGapMm()));
         blank.nominalOz().ifPresent(oz -> typed.put("nominalOz", Numbers.show(oz)));
         typed.put("version", String.valueOf(shelved.version()));
         return typed;

@@ -8,13 +8,13 @@ import nursery.app.platform.Published;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.floor.ShelfBlank;
+import nursery.core.floor.Taped;
 import nursery.core.floor.Turner;
 import nursery.core.measure.Edition;
 import nursery.core.measure.Editions;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
-import nursery.core.measure.LengthUnit;
 import nursery.core.resin.Label;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Resin;
@@ -49,13 +49,13 @@ public class ShelfBook {
     }
 
     /**
-     * @param tapedIn the unit it was measured in; null for the shop's own
+     * @param taped how it was measured; null for the shop's own unit
      * @throws InvalidInput if another blank has the name
      */
     @Transactional
-    public long addBlank(String name, Blank blank, @Nullable LengthUnit tapedIn) {
+    public long addBlank(String name, Blank blank, @Nullable Taped taped) {
         refuseTaken(mapper.blankNamed(name), 0, name);
-        long id = mapper.insertBlank(name, tapedIn);
+        long id = mapper.insertBlank(name, written(taped));
         write(id, Editions.first(blank, moments.now(), NOBODY).current());
         return id;
     }
@@ -68,14 +68,18 @@ public class ShelfBook {
      */
     @Transactional
     public void changeBlank(
-            long id, int version, String name, Blank blank, @Nullable LengthUnit tapedIn, Edition.Why why, String by) {
+            long id, int version, String name, Blank blank, @Nullable Taped taped, Edition.Why why, String by) {
         mapper.changed();
         refuseTaken(mapper.blankNamed(name), id, name);
-        refuseStale(mapper.updateBlank(id, version, name, tapedIn));
+        refuseStale(mapper.updateBlank(id, version, name, written(taped)));
         ShelfBlank now = floors.shelf().blank(id).orElseThrow();
         if (!now.blank().equals(blank)) {
             write(id, now.editions().next(blank, moments.now(), by, why));
         }
+    }
+
+    private static @Nullable String written(@Nullable Taped taped) {
+        return taped == null ? null : taped.written();
     }
 
     private void write(long id, Edition<Blank> edition) {

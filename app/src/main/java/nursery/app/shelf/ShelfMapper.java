@@ -3,7 +3,6 @@ package nursery.app.shelf;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.cup.Station;
-import nursery.core.measure.LengthUnit;
 import nursery.core.resin.MeasuringCup;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -21,17 +20,17 @@ interface ShelfMapper {
     @Update("UPDATE stamp SET version = version + 1 WHERE what = 'shelf'")
     void changed();
 
-    @Select(value = "INSERT INTO blank (name, taped_in) VALUES (#{name}, #{tapedIn}) RETURNING id", affectData = true)
-    long insertBlank(@Param("name") String name, @Param("tapedIn") @Nullable LengthUnit tapedIn);
+    @Select(value = "INSERT INTO blank (name, taped) VALUES (#{name}, #{taped}) RETURNING id", affectData = true)
+    long insertBlank(@Param("name") String name, @Param("taped") @Nullable String taped);
 
     /** Renames the blank and counts its version on, only if it is still the version that was read. */
-    @Update("UPDATE blank SET name = #{name}, taped_in = #{tapedIn}, version = version + 1 "
+    @Update("UPDATE blank SET name = #{name}, taped = #{taped}, version = version + 1 "
             + "WHERE id = #{id} AND version = #{version}")
     int updateBlank(
             @Param("id") long id,
             @Param("version") int version,
             @Param("name") String name,
-            @Param("tapedIn") @Nullable LengthUnit tapedIn);
+            @Param("taped") @Nullable String taped);
 
     @Insert(
             """
@@ -63,7 +62,8 @@ interface ShelfMapper {
             """
             INSERT INTO resin_edition (resin_id, number, product, made_at, made_by, why, ratio, working_h, turning_h,
               recoat_from_h, recoat_until_h, sandable_from_h, sandable_sure_h,
-              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity, viscosity_2,
+              scuff_after_h, cured_h, full_cure_h, reference_c, activation, density_a, density_b, viscosity,
+                viscosity_2,
                 viscosity_2_c,
                 pot_life, tolerance, source, found_speed, found_activation,
               found_observations)
@@ -71,7 +71,8 @@ interface ShelfMapper {
               #{e.times.workingH}, #{e.times.turningH}, #{e.times.recoatFromH},
               #{e.times.recoatUntilH}, #{e.times.sandableFromH}, #{e.times.sandableSureH}, #{e.times.scuffAfterH},
                 #{e.times.curedH}, #{e.times.fullCureH}, #{e.referenceC},
-              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.viscosity2}, #{e.viscosity2C}, #{e.potLife}, #{e.tolerance},
+              #{e.activation}, #{e.densityA}, #{e.densityB}, #{e.viscosity}, #{e.viscosity2},
+                #{e.viscosity2C}, #{e.potLife}, #{e.tolerance},
                 #{e.source}, #{e.foundSpeed}, #{e.foundActivation},
               #{e.foundObservations})""")
     void insertResinEdition(@Param("id") long id, @Param("e") ResinEditionRow edition);

@@ -22,7 +22,6 @@ public final class PourCheck {
     private static final double MM_PER_M = 1000;
     private static final double KG_PER_M3 = 1000;
     private static final double SECONDS_PER_HOUR = 3600;
-    private static final double MM_PER_CM = 10;
 
     private PourCheck() {}
 
@@ -35,26 +34,25 @@ public final class PourCheck {
         if (rpm.isPresent()) {
             return TurnerCheck.of(blank, label, ml, rpm.getAsDouble(), roomC)
                     .filter(check -> check.verdict() == TurnerCheck.Verdict.SAGS)
-                    .map(check ->
-                            "A film of %s mm sags: this turner carries %s mm on this cup, %s ml. Take some off while it is wet, or turn it faster until it holds."
-                                    .formatted(
-                                            Numbers.show(check.filmMm(), 2),
-                                            Numbers.show(check.carriesMm(), 2),
-                                            Numbers.show(check.carriesMl(), 0)));
+                    .map(check -> ("A film of %s mm sags: this turner carries %s mm on this cup, %s ml. Take some off "
+                                    + "while it is wet, or turn it faster until it holds.")
+                            .formatted(
+                                    Numbers.show(check.filmMm(), 2),
+                                    Numbers.show(check.carriesMm(), 2),
+                                    Numbers.show(check.carriesMl(), 0)));
         }
         double filmMm = Film.thicknessMm(ml, blank.area().coatedCm2());
         double runsMm = runsMm(label, filmMm, roomC);
+        double tallMm = blank.outline().heightMm();
         return runsMm <= UNSEEN_MM
                 ? Optional.empty()
                 : Optional.of(
-                        "A film of %s mm that hangs runs to the low end, %s cm before it gels: put it on a spindle, or turn it by hand."
+                        ("A film of %s mm that hangs runs %s%s mm towards the low end before it gels: put it on a "
+                                        + "spindle, or turn it by hand.")
                                 .formatted(
                                         Numbers.show(filmMm, 2),
-                                        runsMm > blank.outline().heightMm()
-                                                ? "the whole length and more than "
-                                                        + Numbers.show(
-                                                                blank.outline().heightMm() / MM_PER_CM, 0)
-                                                : Numbers.show(runsMm / MM_PER_CM, 0)));
+                                        runsMm > tallMm ? "more than " : "",
+                                        Numbers.show(Math.min(runsMm, tallMm), 0)));
     }
 
     /** How far the surface of a hanging film runs before it gels, mm. */

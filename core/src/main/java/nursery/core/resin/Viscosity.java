@@ -74,7 +74,8 @@ public record Viscosity(double freshPaS, Optional<Second> second) {
             } else if (!(flowKjPerMol(referenceC) >= 15 && flowKjPerMol(referenceC) <= 200)) {
                 faults.add(
                         "viscosity2",
-                        "%s Pa·s at %s °C beside %s at %s °C cannot be: a mix is thicker when it is colder, two to four times for 10 °C."
+                        ("%s Pa·s at %s °C beside %s at %s °C cannot be: a mix is thicker when it is colder, "
+                                        + "two to four times for 10 K.")
                                 .formatted(
                                         Numbers.show(other.paS()),
                                         Numbers.show(other.atC(), 1),
