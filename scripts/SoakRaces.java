@@ -28,13 +28,13 @@ public class SoakRaces {
 
     private static final int TABLETS = 6;
     private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]*)\"");
-    private static final Pattern OPTION = Pattern.compile("<option[^>]* value=\"(\\d+)\"");
 
     private final String address;
     private final List<Tablet> tablets = new ArrayList<>();
     private final Map<Integer, Integer> answers = new TreeMap<>();
     private final Map<String, Integer> races = new TreeMap<>();
     private final List<String> defects = Collections.synchronizedList(new ArrayList<>());
+    private final String run = UUID.randomUUID().toString().substring(0, 4);
     private final ExecutorService hands = Executors.newFixedThreadPool(TABLETS);
 
     private SoakRaces(String address) throws Exception {
@@ -89,8 +89,8 @@ public class SoakRaces {
         Answer upload(String path, String name, String text) throws Exception {
             String cut = "cut" + UUID.randomUUID();
             String part = "--" + cut + "\r\nContent-Disposition: form-data; name=";
-            String body = part + "\"token\"\r\n\r\n" + UUID.randomUUID() + "\r\n" + part + "\"file\"; filename=\"" + name
-                    + "\"\r\nContent-Type: application/json\r\n\r\n" + text + "\r\n--" + cut + "--\r\n";
+            String body = part + "\"token\"\r\n\r\n" + UUID.randomUUID() + "\r\n" + part + "\"file\"; filename=\""
+                    + name + "\"\r\nContent-Type: application/json\r\n\r\n" + text + "\r\n--" + cut + "--\r\n";
             HttpResponse<String> answer = client.send(
                     HttpRequest.newBuilder(URI.create(address + path + "?_csrf=" + csrf))
                             .header("Content-Type", "multipart/form-data; boundary=" + cut)
@@ -139,12 +139,12 @@ public class SoakRaces {
         }
         for (int i = 0; i < count; i++) {
             switch (i % 10) {
-                case 0 -> oneName("blank", "/shelf/blanks/new", "/shelf", blank("Race " + i));
+                case 0 -> oneName("blank", "/shelf/blanks/new", "/shelf", blank("Race " + run + i));
                 case 1 -> oneName(
                         "turner",
                         "/shelf/turners",
                         "/shelf",
-                        Map.of("turner", "Turner " + i, "rpm", "6", "spindles", "2"));
+                        Map.of("turner", "Turner " + run + i, "rpm", "6", "spindles", "2"));
                 case 2 -> copies();
                 case 3 -> removedWhileUsed(i, technique);
                 case 4 -> sentTwice(i, false);
@@ -179,21 +179,21 @@ public class SoakRaces {
 
     /** A blank taken off the shelf while cups are started on it. */
     private void removedWhileUsed(int i, String technique) throws Exception {
-        tablets.get(0).send(new Sent("/shelf/blanks/new", blank("Used " + i)));
+        tablets.get(0).send(new Sent("/shelf/blanks/new", blank("Used " + run + i)));
         String page = tablets.get(0).page("/cups/new");
-        String blank = find(page, "<option[^>]* value=\"(\\d+)\"[^>]*>Used " + i + "<");
+        String blank = nearest(tablets.get(0).page("/shelf"), "Used " + run + i + "<", "/shelf/blanks/(\\d+)\"");
         List<Sent> all = new ArrayList<>();
         for (int t = 0; t < TABLETS; t++) {
             all.add(t % 2 == 0
                     ? new Sent("/shelf/blanks/" + blank + "/remove", Map.of())
-                    : new Sent("/cups/new", cup(page, "Used " + i + " " + t, blank, technique)));
+                    : new Sent("/cups/new", cup(page, "Used " + run + i + " " + t, blank, technique)));
         }
         race("removed while used", all);
     }
 
     private static Map<String, String> cup(String page, String name, String blank, String technique) {
         Map<String, String> fields = new LinkedHashMap<>();
-        String resin = find(page.replaceAll("(?s).*name=\"base\"", ""), OPTION.pattern());
+        String resin = find(page, "name=\"base\"[^>]* value=\"(\\d+)\"");
         fields.put("name", name);
         fields.put("blank", blank);
         fields.put("technique", technique);
@@ -210,7 +210,7 @@ public class SoakRaces {
 
     /** One form with one token from all tablets at once: it counts once, and a refused one blocks nobody. */
     private void sentTwice(int i, boolean refused) throws Exception {
-        Map<String, String> fields = new LinkedHashMap<>(blank("Once " + i));
+        Map<String, String> fields = new LinkedHashMap<>(blank("Once " + run + i));
         fields.put("token", UUID.randomUUID().toString());
         if (refused) {
             fields.put("height", "-1");
@@ -218,7 +218,7 @@ public class SoakRaces {
         List<Answer> told = race(refused ? "refused form" : "form sent twice", same("/shelf/blanks/new", fields));
         if (!refused) {
             String shelf = tablets.get(0).page("/shelf");
-            int times = shelf.split("Once " + i + "<", -1).length - 1;
+            int times = shelf.split("Once " + run + i + "<", -1).length - 1;
             expect(times == 1, "a form sent twice counted " + times + " times");
         } else {
             expect(told.stream().allMatch(answer -> answer.status() == 422), "a refused form was not refused");
@@ -231,19 +231,18 @@ public class SoakRaces {
     /** Two cups on two spindles, poured at once each on the other's. */
     private void swap(int i, String technique) throws Exception {
         Tablet one = tablets.get(0);
-        if (first.isEmpty() || i % 500 > 490) {
+        if (first.isEmpty() || i % 400 == 6) {
             String page = one.page("/cups/new");
-            String blank = find(page.replaceAll("(?s).*name=\"blank\"", ""), OPTION.pattern());
-            one.send(new Sent("/cups/new", cup(page, "Swap A " + i, blank, technique)));
-            one.send(new Sent("/cups/new", cup(page, "Swap B " + i, blank, technique)));
+            String blank = find(page, "name=\"blank\"[^>]* value=\"(\\d+)\"");
+            one.send(new Sent("/cups/new", cup(page, "Swap A " + run + i, blank, technique)));
+            one.send(new Sent("/cups/new", cup(page, "Swap B " + run + i, blank, technique)));
             String list = one.page("/cups");
-            first = nearest(list, "Swap A " + i);
-            second = nearest(list, "Swap B " + i);
+            first = nearest(list, "Swap A " + run + i, "/cups/([A-Z]-\\d+)\"");
+            second = nearest(list, "Swap B " + run + i, "/cups/([A-Z]-\\d+)\"");
         }
         String page = one.page("/cups/" + first);
-        String spindles = page.replaceAll("(?s).*name=\"spindle\"", "");
         List<String> ids = new ArrayList<>();
-        Matcher option = OPTION.matcher(spindles.replaceAll("(?s)</select>.*", ""));
+        Matcher option = Pattern.compile("name=\"spindle\"[^>]* value=\"(\\d+)\"").matcher(page);
         while (option.find()) {
             ids.add(option.group(1));
         }
@@ -262,9 +261,9 @@ public class SoakRaces {
                 + told.stream().map(answer -> "" + answer.status()).toList());
     }
 
-    private static String nearest(String list, String name) {
+    private static String nearest(String list, String name, String pattern) {
         int at = list.indexOf(name);
-        Matcher code = Pattern.compile("/cups/([A-Z]-\\d+)\"").matcher(list.substring(0, Math.max(0, at)));
+        Matcher code = Pattern.compile(pattern).matcher(list.substring(0, Math.max(0, at)));
         String last = "";
         while (code.find()) {
             last = code.group(1);
@@ -282,7 +281,7 @@ public class SoakRaces {
                 "/cups/" + code + "/log",
                 Map.of(
                         "what", "POURED", "step", step, "when", "0", "amount", "10", "spindle", spindle, "note", "",
-                        "confirmed", "on"));
+                        "confirmed", "on", "why", "a race"));
     }
 
     /** Wishes beside searches. */

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import nursery.app.cups.CupMapper.NewCupRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Published;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -36,7 +37,7 @@ public class CupBook {
     public List<String> start(Order order, Instant startedAt) {
         int edition = floors.shelf()
                 .blank(order.blankId())
-                .orElseThrow()
+                .orElseThrow(Gone::new)
                 .editions()
                 .current()
                 .number();
@@ -90,14 +91,14 @@ public class CupBook {
     /** Mixes a cup's coats to come from another resin; what is poured stays what it is. */
     @Transactional
     public void otherResin(String code, long resinId) {
-        mapper.lock(code).orElseThrow();
+        mapper.lock(code).orElseThrow(Gone::new);
         mapper.setResin(code, resinId);
     }
 
     /** @throws InvalidInput if the step is logged, or somebody is mixing for it */
     @Transactional
     public void leaveOut(String code, int step) {
-        long id = mapper.lock(code).orElseThrow();
+        long id = mapper.lock(code).orElseThrow(Gone::new);
         if (mapper.removeStep(id, step) == 0) {
             throw new InvalidInput(List.of(
                     new Fault("step", "%s: that coat is poured, or somebody is mixing for it.".formatted(code))));

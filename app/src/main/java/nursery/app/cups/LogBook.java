@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import nursery.app.floor.EntryRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockBook;
@@ -60,7 +61,7 @@ public class LogBook {
 
     /** Holds a cup until the caller's transaction ends, so that nothing else is decided about it meanwhile. */
     public void hold(String code) {
-        mapper.lock(code).orElseThrow();
+        mapper.lock(code).orElseThrow(Gone::new);
     }
 
     /**
@@ -70,8 +71,8 @@ public class LogBook {
     @Transactional
     public void add(String code, LogEntry entry, boolean confirmed) {
         Optional<Spindle> spindle = spindleOf(entry);
-        spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow());
-        long cupId = mapper.lock(code).orElseThrow();
+        spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow(Gone::new));
+        long cupId = mapper.lock(code).orElseThrow(Gone::new);
         Read read = read(code);
         Cup cup = read.cup();
         CupState before = cup.at(read.room(), entry.mark().happenedAt());
@@ -168,7 +169,7 @@ public class LogBook {
     private Read read(String code) {
         Floor floor = floors.at(moments.now());
         Optional<CupNow> here = floor.find(code);
-        CupNow cup = here.orElseGet(() -> floors.cup(code).orElseThrow());
+        CupNow cup = here.orElseGet(() -> floors.cup(code).orElseThrow(Gone::new));
         return new Read(floor, cup.cup(), here.isPresent() ? floor.air().course() : floors.roomOf(cup.cup()));
     }
 
@@ -265,7 +266,7 @@ public class LogBook {
     }
 
     private void addStep(String code, Function<Cup, PlanStep> made) {
-        long cupId = mapper.lock(code).orElseThrow();
+        long cupId = mapper.lock(code).orElseThrow(Gone::new);
         Read read = read(code);
         Cup cup = read.cup();
         CupState state = cup.at(read.room(), moments.now());
@@ -299,7 +300,7 @@ public class LogBook {
      */
     @Transactional
     public void correct(String code, long entryId, Optional<LogEntry> instead, String by, String why) {
-        long cupId = mapper.lock(code).orElseThrow();
+        long cupId = mapper.lock(code).orElseThrow(Gone::new);
         Read read = read(code);
         LogEntry wrong = read.cup().log().stream()
                 .filter(entry -> entry.mark().id() == entryId)

@@ -9,6 +9,7 @@ import nursery.app.cups.LogForm;
 import nursery.app.floor.Floors;
 import nursery.app.mix.MixMapper.NewBatchRow;
 import nursery.app.mix.MixMapper.NewShareRow;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
@@ -128,7 +129,7 @@ class MixBook {
         BatchShare share = batch.shares().stream()
                 .filter(found -> found.code().equals(code))
                 .findFirst()
-                .orElseThrow();
+                .orElseThrow(Gone::new);
         Instant now = moments.now();
         Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(note(share), overruled));
         log.add(
@@ -195,12 +196,12 @@ class MixBook {
     }
 
     Resin resin(Batch batch) {
-        return floors.shelf().resin(batch.resinId()).orElseThrow();
+        return floors.shelf().resin(batch.resinId()).orElseThrow(Gone::new);
     }
 
     private Batch held(long number) {
-        mapper.lock(number).orElseThrow();
-        Batch batch = floors.batch(number).orElseThrow();
+        mapper.lock(number).orElseThrow(Gone::new);
+        Batch batch = floors.batch(number).orElseThrow(Gone::new);
         if (!batch.isOpen()) {
             refuse("This batch is closed.");
         }

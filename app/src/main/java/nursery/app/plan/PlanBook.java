@@ -9,6 +9,7 @@ import nursery.app.floor.Floors;
 import nursery.app.plan.PlanMapper.DayRow;
 import nursery.app.plan.PlanMapper.PlanRow;
 import nursery.app.plan.PlanMapper.StepRow;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.ShelfBook;
@@ -187,7 +188,7 @@ public class PlanBook {
     @Transactional
     Optional<Long> keep(long id, String by) {
         mapper.hold();
-        PlanRow row = mapper.plan(id).orElseThrow();
+        PlanRow row = mapper.plan(id).orElseThrow(Gone::new);
         if (!row.state().equals(PROPOSED)) {
             return Optional.empty();
         }

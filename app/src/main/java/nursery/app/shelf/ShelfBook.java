@@ -3,6 +3,7 @@ package nursery.app.shelf;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.floor.Floors;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.core.cup.Blank;
@@ -72,7 +73,7 @@ public class ShelfBook {
         mapper.changed();
         refuseTaken(mapper.blankNamed(name), id, name);
         refuseStale(mapper.updateBlank(id, version, name, written(taped)));
-        ShelfBlank now = floors.shelf().blank(id).orElseThrow();
+        ShelfBlank now = floors.shelf().blank(id).orElseThrow(Gone::new);
         if (!now.blank().equals(blank)) {
             write(id, now.editions().next(blank, moments.now(), by, why));
         }
@@ -115,7 +116,7 @@ public class ShelfBook {
         mapper.changed();
         refuseTaken(mapper.resinNamed(name), id, name);
         refuseStale(mapper.updateResin(id, version, name));
-        Resin now = floors.shelf().resin(id).orElseThrow();
+        Resin now = floors.shelf().resin(id).orElseThrow(Gone::new);
         Optional<Resin.Found> found =
                 why == Edition.Why.CHANGED || !curesAlike(now.copy().printed(), label)
                         ? Optional.empty()
@@ -140,9 +141,9 @@ public class ShelfBook {
     /** The cure clock goes by what was found here from now on; by the label again if nothing is found. */
     @Transactional
     public void learned(long resinId, Optional<Resin.Found> found, String by) {
-        mapper.lockResin(resinId).orElseThrow();
+        mapper.lockResin(resinId).orElseThrow(Gone::new);
         mapper.changed();
-        Resin now = floors.shelf().resin(resinId).orElseThrow();
+        Resin now = floors.shelf().resin(resinId).orElseThrow(Gone::new);
         Resin.Copy copy = new Resin.Copy(now.copy().printed(), found, now.copy().source());
         if (!now.copy().equals(copy)) {
             copyDown(resinId, now.editions().next(copy, moments.now(), by, Edition.Why.LEARNED));

@@ -2,6 +2,7 @@ package nursery.app.shelf;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockMapper.BottleRow;
@@ -145,7 +146,7 @@ public class StockBook {
                 .map(StockedBottle::bottle)
                 .filter(bottle -> bottle.id() == bottleId)
                 .findFirst()
-                .orElseThrow();
+                .orElseThrow(Gone::new);
         insert(bottleId, new DrawnFor(null, null), now.leftMl() - leftMl, by);
     }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.core.measure.Fault;
@@ -70,7 +71,7 @@ public class TechniqueBook {
     public String add(Technique technique, String by) {
         refuseTaken(technique.name(), "");
         mapper.insert(technique.name(), TechniqueFile.write(technique), moments.now(), by);
-        return String.valueOf(mapper.named(technique.name()).orElseThrow());
+        return String.valueOf(mapper.named(technique.name()).orElseThrow(Gone::new));
     }
 
     /**
