@@ -7,6 +7,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
 
 import java.net.URLEncoder;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -17,6 +18,7 @@ import nursery.core.cup.Straight;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
@@ -122,32 +124,63 @@ class OrdersTest extends PlannedShop {
     }
 
     private static MvcTestResult upload(String csv) {
+        return upload(csv, StandardCharsets.UTF_8);
+    }
+
+    /** Where the page that waits for the plan goes on to. */
+    private static String planned(MvcTestResult uploaded) throws InterruptedException {
+        String waiting = location(uploaded);
+        for (int i = 0; i < 600; i++) {
+            MvcTestResult page = tablet.get(waiting);
+            if (page.getResponse().getStatus() == 302) {
+                return location(page);
+            }
+            assertThat(text(page)).contains("% done");
+            Thread.sleep(50);
+        }
+        throw new AssertionError("The plan never came.");
+    }
+
+    private static MvcTestResult upload(String csv, Charset charset) {
         MockMvcTester web =
                 MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity())
                         .build());
         return web.post()
                 .uri("/plan/import")
                 .multipart()
-                .file(new MockMultipartFile("file", "orders.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))
+                .file(new MockMultipartFile("file", "orders.csv", "text/csv", csv.getBytes(charset)))
                 .param("token", UUID.randomUUID().toString())
                 .with(csrf())
                 .exchange();
     }
 
     @Test
-    void ordersComeFromAFileInAnyOrderOfColumns() {
+    void ordersComeFromAFileInAnyOrderOfColumns() throws InterruptedException {
         MvcTestResult result =
                 upload("\ufeffcount;Made for;name;Technique;blank;resin;due\n2;Seed-library fair;Foxglove;one-colour "
                         + "glitter;20 oz slim;regular tumbler epoxy;2026-04-20\n1;;\"Bean; runner\";One-colour "
                         + "glitter;20 OZ SLIM;Regular tumbler epoxy;\n");
 
-        String change = location(result);
+        String change = planned(result);
         assertThat(tablet.page(change)).contains("2 new cups, Foxglove", "1 new cup, Bean; runner");
         tablet.send(change + "/keep", typed());
         assertThat(shop.departures()).isEmpty();
         assertThat(shop.floor().cups())
                 .extracting(cup -> cup.cup().about().name())
                 .containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
+    }
+
+    /** 0xE4 is ä in Windows-1252 and no letter at all in UTF-8; 0x80 is €, which ISO 8859-1 does not have. */
+    @ParameterizedTest
+    @ValueSource(strings = {"windows-1252", "UTF-16", "UTF-8"})
+    void noLetterIsLostWhateverTheFileIsWrittenIn(String charset) throws InterruptedException {
+        String change = planned(upload(
+                "count;name;technique;blank;resin\n"
+                        + "1;Märzbecher 5 €;One-colour glitter;20 oz slim;Regular tumbler epoxy\n",
+                Charset.forName(charset)));
+        assertThat(tablet.page(change)).contains("Märzbecher 5 €");
+        assertThat(tablet.page(change).contains("read as Windows-1252: look at its accents"))
+                .isEqualTo(charset.equals("windows-1252"));
     }
 
     @Test

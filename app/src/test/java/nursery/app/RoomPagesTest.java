@@ -88,7 +88,7 @@ class RoomPagesTest {
             return text(sent);
         }
         String page = tablet.page(sent.getResponse().getRedirectedUrl());
-        for (int i = 0; i < 400 && page.contains("% of"); i++) {
+        for (int i = 0; i < 400 && page.contains("% done"); i++) {
             Thread.sleep(25);
             page = tablet.page(sent.getResponse().getRedirectedUrl());
         }

@@ -1,13 +1,16 @@
 package nursery.app.plan;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nursery.app.floor.Floors;
+import nursery.app.platform.Desk;
+import nursery.app.platform.FileText;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -16,12 +19,15 @@ import nursery.app.techniques.TechniqueBook;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.Order;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
 /** What an order can be promised for on the day it is asked for, and taking it; orders out of a file. */
@@ -91,13 +97,17 @@ class OrderController {
                     if (file == null || file.isEmpty()) {
                         throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
                     }
-                    List<Order> read = OrdersCsv.read(text(file), row -> {
+                    FileText text = text(file);
+                    List<Order> read = OrdersCsv.read(text.text(), row -> {
                         FormReader reader = new FormReader(row);
                         List<Order> order = forms.read(reader).stream().toList();
                         return new OrdersCsv.Row(order, reader.faults().found());
                     });
-                    return "/plan/changes/"
-                            + orders.take(read, Maker.of(request).name());
+                    return "/plan/import/"
+                            + orders.takeBeside(
+                                    read,
+                                    text.said().orElse(""),
+                                    Maker.of(request).name());
                 },
                 form -> {
                     model.addAttribute("form", form);
@@ -105,9 +115,25 @@ class OrderController {
                 });
     }
 
-    private static String text(MultipartFile file) {
+    /** How far the plan with them is; once it is there, the way to it. */
+    @GetMapping("/plan/import/{number}")
+    String progress(@PathVariable long number, Model model, HttpServletRequest request, HttpServletResponse response) {
+        Desk.Run<Long> run = orders.run(number)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such import."));
+        Optional<String> found = run.result().map(proposal -> "/plan/changes/" + proposal);
+        boolean fragment = request.getHeader("HX-Request") != null;
+        if (found.isPresent() && !fragment) {
+            return "redirect:" + found.get();
+        }
+        found.ifPresent(address -> response.setHeader("HX-Redirect", address));
+        model.addAttribute("run", run);
+        model.addAttribute("number", number);
+        return "plan/importing";
+    }
+
+    private static FileText text(MultipartFile file) {
         try {
-            return new String(file.getBytes(), StandardCharsets.UTF_8);
+            return FileText.of(file.getBytes());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

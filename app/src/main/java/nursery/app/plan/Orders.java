@@ -5,24 +5,27 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import nursery.app.floor.Floors;
+import nursery.app.platform.Desk;
 import nursery.core.log.Cup;
 import nursery.core.plan.Changes;
 import nursery.core.plan.Order;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
 import nursery.core.plan.Wish;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Orders: what they could be promised for, and taking them. */
 @Service
-class Orders {
+class Orders implements DisposableBean {
 
     private static final long STEPS = 1000;
     /** Two plans are made for an answer. */
     private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
+    private final Desk<Long> desk = new Desk<>("order-import");
     private final PlanBook plans;
     private final Floors floors;
 
@@ -87,12 +90,35 @@ class Orders {
     }
 
     /** Proposes a plan with some orders in it; their cups are started once it is kept. */
-    @Transactional
     long take(List<Order> orders, String by) {
+        return take(orders, "", by, percent -> {});
+    }
+
+    private long take(List<Order> orders, String said, String by, IntConsumer percent) {
         int count = orders.stream().mapToInt(Order::count).sum();
         return plans.propose(
-                "With %d new %s".formatted(count, count == 1 ? "cup" : "cups"),
+                "With %d new %s%s".formatted(count, count == 1 ? "cup" : "cups", said.isEmpty() ? "" : ". " + said),
                 orders.stream().<Wish>map(Wish.Ordered::new).toList(),
-                by);
+                by,
+                percent);
+    }
+
+    /**
+     * The same beside the page, for a file may hold a whole season.
+     *
+     * @param said what the maker should know of the file, or nothing
+     * @return the number it is asked for by; what comes of it is the proposal's
+     */
+    long takeBeside(List<Order> orders, String said, String by) {
+        return desk.start(percent -> take(orders, said, by, percent));
+    }
+
+    Optional<Desk.Run<Long>> run(long number) {
+        return desk.run(number);
+    }
+
+    @Override
+    public void destroy() {
+        desk.close();
     }
 }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.plan.PlanMapper.DayRow;
@@ -34,6 +35,11 @@ public class PlanBook {
 
     /** A change is answered within a second; the search for a better plan takes most of it. */
     private static final Duration ANSWERED_WITHIN = Duration.ofMillis(450);
+    /** A season's orders are looked at for longer, this many times at the most, beside the page. */
+    private static final int MOST_TIMES = 12;
+
+    private static final int USUAL_CUPS = 60;
+    private static final int LAID_OUT_PERCENT = 48;
 
     private static final Duration PROPOSED_FOR = Duration.ofDays(7);
     private static final long MOST_STEPS = 4000;
@@ -84,16 +90,42 @@ public class PlanBook {
         return propose(why, wishes, by, true);
     }
 
+    /** @param percent is told how far it is, where somebody waits for a long one */
+    @Transactional
+    long propose(String why, List<Wish> wishes, String by, IntConsumer percent) {
+        return propose(why, wishes, by, true, percent);
+    }
+
     /** @param calm whether to move as little as may be of what is planned, if a plan is kept */
     @Transactional
     long propose(String why, List<Wish> wishes, String by, boolean calm) {
+        return propose(why, wishes, by, calm, percent -> {});
+    }
+
+    private long propose(String why, List<Wish> wishes, String by, boolean calm, IntConsumer percent) {
         Floor floor = floors.now();
         Workshop changed = Wish.all(wishes, floor.workshop());
         List<Placement> before = floors.standing(floor).plan().placements();
         Planner planner =
                 calm && !floor.kept().isEmpty() ? Planner.after(before, changed) : Planner.anew(before, changed);
-        planner.improve(within(ANSWERED_WITHIN, MOST_STEPS));
+        percent.accept(LAID_OUT_PERCENT);
+        Duration time = ANSWERED_WITHIN.multipliedBy(Math.max(1, Math.min(MOST_TIMES, wished(wishes) / USUAL_CUPS)));
+        long begun = System.nanoTime();
+        Budget budget = within(time, MOST_STEPS);
+        planner.improve(new Budget(
+                budget.steps(),
+                budget.stop(),
+                far -> percent.accept(
+                        LAID_OUT_PERCENT + (int) (LAID_OUT_PERCENT * (System.nanoTime() - begun) / time.toNanos()))));
         return record(why, wishes, planner.best(), mapper.kept().orElse(null), by);
+    }
+
+    /** How many cups are asked for. */
+    private static int wished(List<Wish> wishes) {
+        return wishes.stream()
+                .filter(Wish.Ordered.class::isInstance)
+                .mapToInt(wish -> ((Wish.Ordered) wish).order().count())
+                .sum();
     }
 
     /** Makes a plan and keeps it at once. */

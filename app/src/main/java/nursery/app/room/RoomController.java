@@ -1,8 +1,6 @@
 package nursery.app.room;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -151,11 +149,7 @@ class RoomController {
                     reader.faults().throwIfAny();
                     return "/room/import/"
                             + imports.start(
-                                    bytes(file),
-                                    place,
-                                    zone,
-                                    unit,
-                                    Maker.of(request).name());
+                                    file, place, zone, unit, Maker.of(request).name());
                 },
                 form -> page(model, form));
     }
@@ -203,14 +197,6 @@ class RoomController {
     private static String place(FormReader reader) {
         String place = reader.line("place", "The place", LONGEST_PLACE, false);
         return place.isEmpty() ? RoomPlan.BENCH : place;
-    }
-
-    private static byte[] bytes(MultipartFile file) {
-        try {
-            return file.getBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static final Duration TONIGHT = Duration.ofHours(8);
