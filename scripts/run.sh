@@ -2,8 +2,9 @@
 
 run_shop() {
   shop=$1 state=$root/var/$1
-  mkdir -p "$state" "$root/var/log" || die "Cannot write to $root/var: check who owns it."
+  mkdir -p "$state" "$root/var/log" && [ -w "$state" ] && [ -w "$root/var/log" ] || die "Cannot write to $root/var: check who owns it."
   need_space "$state" 300 "Nursery"
+  (: >>"$state/lock") 2>/dev/null || die "Cannot write to $state: check who owns it."
   exec 9>"$state/lock"
   flock -n 9 || die "This shop is already open at $(cat "$state/address" 2>/dev/null || echo 'another port'). Use it there, or run ./nursery stop first."
   clear_up
@@ -20,8 +21,29 @@ run_shop() {
   "$root/scripts/mariadb" start "$state" 9>&- || exit 1
   launch_application
   wait_until_ready
-  wait "$application"
-  die "Nursery stopped by itself; the reason is at the end of var/log/$shop.log."
+  watch
+  die "Nursery ended by itself again and again; the reason is at the end of var/log/$shop.log."
+}
+
+# Application and database are kept running: what ended by itself is started again, the database where it was and as often
+# as it takes (a full disk may be freed), the application a few times.
+watch() {
+  local again=0
+  while :; do
+    sleep 1 9>&- &
+    wait $!
+    if ! is_running "$state/mariadb.pid" mariadbd; then
+      say "The database ended by itself; starting it again."
+      "$root/scripts/mariadb" again "$state" 9>&-
+    fi
+    if ! kill -0 "$application" 2>/dev/null; then
+      again=$((again + 1))
+      [ "$again" -gt 5 ] && return
+      say "Nursery ended by itself; starting it again. The reason is at the end of var/log/$shop.log, kept as $shop.1.log."
+      launch_application
+      wait_until_ready
+    fi
+  done
 }
 
 launch_application() {

@@ -74,6 +74,15 @@ pkill -KILL -f "$copy/nursery" ; pkill -KILL -f "$copy/var/app/nursery.jar"
 ended
 start demo
 check "after a killed start the next one clears up and starts" one_ready_line
+database=$(cat "$copy/var/demo/mariadb.pid")
+kill -STOP "$database"
+check "a frozen database is given up within seconds" eval '[ "$(timeout 8 bash -c "$(declare -f get); port=$port; get /cups" | grep -c "does not answer")" = 1 ]'
+kill -CONT "$database"
+back() { local left=300; until shows / 'Winter sky' || [ "$left" = 0 ]; do sleep 0.1; left=$((left - 1)); done; [ "$left" -gt 0 ]; }
+check "and used again when it thaws" back
+kill -KILL "$database"
+sleep 0.3
+check "a database that died is started again, and the page is back" back
 (cd / && "$copy/nursery" stop) >"$work/err" 2>&1
 check "stop says so" says 'Nursery is stopped'
 check "and ends the start command" ended

@@ -80,6 +80,11 @@ class Troubles implements HandlerExceptionResolver, Ordered {
                             .formatted(invalid.faults().size()),
                     invalid.faults()));
         }
+        Optional<String> outage = Outage.sentence(trouble);
+        if (outage.isPresent()) {
+            LOG.warn("{} {}: {}", request.getMethod(), request.getRequestURI(), outage.get());
+            return outage.map(sentence -> Answer.of(HttpStatus.SERVICE_UNAVAILABLE, sentence));
+        }
         if (trouble instanceof HttpMessageNotReadableException) {
             String detail = "The body is missing, not JSON, or not of the expected shape: see /v3/api-docs.";
             return Optional.of(new Answer(HttpStatus.BAD_REQUEST, detail, List.of(new Fault("", detail))));
