@@ -22,13 +22,11 @@ run_shop() {
   launch_application
   wait_until_ready
   watch
-  die "Nursery ended by itself again and again; the reason is at the end of var/log/$shop.log."
 }
 
 # Application and database are kept running: what ended by itself is started again, the database where it was and as often
-# as it takes (a full disk may be freed), the application a few times.
+# as it takes (a full disk may be freed), the application as long as it gets as far as answering.
 watch() {
-  local again=0
   while :; do
     sleep 1 9>&- &
     wait $!
@@ -37,8 +35,6 @@ watch() {
       "$root/scripts/mariadb" again "$state" 9>&-
     fi
     if ! kill -0 "$application" 2>/dev/null; then
-      again=$((again + 1))
-      [ "$again" -gt 5 ] && return
       say "Nursery ended by itself; starting it again. The reason is at the end of var/log/$shop.log, kept as $shop.1.log."
       launch_application
       wait_until_ready

@@ -37,7 +37,8 @@ public record Because(Instant at, What what, String words) {
         MIX,
         SESSION,
         STRAIGHT_ON,
-        PIN
+        PIN,
+        FREE
     }
 
     /** The reasons, the one that came true last first. */
@@ -62,12 +63,14 @@ public record Because(Instant at, What what, String words) {
                 .filter(reason -> binds(reason, step))
                 .sorted(Comparator.comparing(Because::at).reversed())
                 .toList();
-        return binding.isEmpty()
-                ? chosen(plan, step).stream().toList()
-                : binding.stream()
-                        .filter(reason -> !reason.words().equals(BEFORE))
-                        .limit(MOST)
-                        .toList();
+        Instant earliest = earliest(plan, step, reasons);
+        if (binding.isEmpty()) {
+            return step.begins().isBefore(earliest.plus(SLOT)) ? List.of() : List.of(chosen(plan, step, earliest));
+        }
+        return binding.stream()
+                .filter(reason -> !reason.words().equals(BEFORE))
+                .limit(MOST)
+                .toList();
     }
 
     /** Whether the step could not have been a slot earlier for it. */
@@ -144,33 +147,72 @@ public record Because(Instant at, What what, String words) {
                         "%s comes free".formatted(turns.spindle().name()))));
     }
 
-    /** Nothing held it back, so waiting was worth something. */
-    private static Optional<Because> chosen(WeekPlan plan, PlannedStep step) {
-        Optional<PlannedMix> mix =
-                plan.mixOf(step).filter(shared -> shared.pours().size() > 1);
-        if (mix.isPresent()) {
-            List<String> others = mix.get().pours().stream()
-                    .map(PlannedStep::cup)
-                    .filter(cup -> !cup.equals(step.cup()))
-                    .toList();
-            return Optional.of(
-                    new Because(step.begins(), What.MIX, "it shares a mix with " + String.join(", ", others)));
+    /** When the last of what it depends on had come true. */
+    private static Instant earliest(WeekPlan plan, PlannedStep step, List<Because> reasons) {
+        return reasons.stream()
+                .map(Because::at)
+                .filter(at -> !at.isAfter(step.begins()))
+                .max(Instant::compareTo)
+                .orElse(plan.workshop().now());
+    }
+
+    /**
+     * Nothing held it back, so waiting was worth something: each is told only if the step were worse off without it.
+     */
+    private static Because chosen(WeekPlan plan, PlannedStep step, Instant earliest) {
+        return sharing(plan, step, earliest)
+                .or(() -> straightOn(plan, step, earliest))
+                .or(() -> joining(plan, step, earliest))
+                .orElseGet(() -> new Because(step.begins(), What.FREE, "it fits there; earlier is as good"));
+    }
+
+    /** It shares a mix with a coat that could not have been poured when this one could. */
+    private static Optional<Because> sharing(WeekPlan plan, PlannedStep step, Instant earliest) {
+        List<PlannedStep> others = plan.mixOf(step).stream()
+                .flatMap(mix -> mix.pours().stream())
+                .filter(pour -> !pour.cup().equals(step.cup()))
+                .toList();
+        boolean waits = others.stream()
+                .anyMatch(other -> other.action().window().opensAt().isAfter(earliest)
+                        || other.ends().equals(step.begins()));
+        return waits
+                ? Optional.of(new Because(
+                        step.begins(),
+                        What.MIX,
+                        "it shares a mix with "
+                                + String.join(
+                                        ", ",
+                                        others.stream().map(PlannedStep::cup).toList())))
+                : Optional.empty();
+    }
+
+    /** Poured at once, the coat on top of it would come when it must be scuffed already. */
+    private static Optional<Because> straightOn(WeekPlan plan, PlannedStep step, Instant earliest) {
+        if (!step.step().kind().isPour()) {
+            return Optional.empty();
         }
-        Optional<PlannedStep> next = plan.of(step.cup()).stream()
-                .filter(other -> other.begins().isAfter(step.at())
-                        && other.action().window().closesAtExclusive().isPresent()
-                        && !other.scuffFirst())
-                .findFirst();
-        if (step.step().kind().isPour() && next.isPresent()) {
-            return Optional.of(new Because(
-                    step.begins(),
-                    What.STRAIGHT_ON,
-                    "so that %s falls into its window"
-                            .formatted(Character.toLowerCase(next.get().title().charAt(0))
-                                    + next.get().title().substring(1))));
-        }
+        Duration sooner = Duration.between(earliest, step.begins());
+        return plan.of(step.cup()).stream()
+                .filter(other -> other.begins().isAfter(step.at()) && !other.scuffFirst())
+                .findFirst()
+                .filter(next -> next.action()
+                        .window()
+                        .closesAtExclusive()
+                        .filter(closes -> !closes.minus(sooner).isAfter(next.begins()))
+                        .isPresent())
+                .map(next -> new Because(
+                        step.begins(),
+                        What.STRAIGHT_ON,
+                        "so that %s falls into its window"
+                                .formatted(Character.toLowerCase(next.title().charAt(0))
+                                        + next.title().substring(1))));
+    }
+
+    /** Done at once, it would be work on its own. */
+    private static Optional<Because> joining(WeekPlan plan, PlannedStep step, Instant earliest) {
         return plan.sessions().stream()
                 .filter(session -> session.steps().size() > 1 && session.steps().contains(step))
+                .filter(session -> earliest.isBefore(session.begins()))
                 .findFirst()
                 .map(session -> new Because(
                         step.begins(),

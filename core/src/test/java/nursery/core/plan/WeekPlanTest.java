@@ -120,6 +120,45 @@ class WeekPlanTest {
                 .satisfies(because -> assertThat(because.words()).isEqualTo("you pinned it there"));
     }
 
+    /**
+     * A reason that is told is one without which the step would be sooner or worse off, in plans of nobody's making:
+     * what is shared could not be had at the step's own earliest, and what held it had not come true a slot before.
+     */
+    @Test
+    void noReasonIsToldThatDoesNotBind() {
+        int told = 0;
+        for (long seed = 1; seed <= 40; seed++) {
+            Workshop workshop = RandomWorkshop.of(seed, 8, 2 + (int) (seed % 3));
+            Planner planner = Planner.anew(List.of(), workshop);
+            planner.improve(Budget.of(60));
+            WeekPlan plan = planner.best();
+            for (PlannedStep step : plan.steps()) {
+                for (Because because : Because.of(plan, step)) {
+                    told++;
+                    boolean chosen = because.what().ordinal() >= What.MIX.ordinal() && because.what() != What.PIN;
+                    Duration before = Duration.between(because.at(), step.begins());
+                    assertThat(before.toMinutes())
+                            .as("%s: %s", step, because)
+                            .isLessThan(because.what() == What.SPINDLE ? 60 : Grid.MINUTES);
+                    if (chosen && because.what() == What.SESSION) {
+                        assertThat(step.action().window().opensAt())
+                                .as("open before the session it joins")
+                                .isBefore(plan.sessions().stream()
+                                        .filter(session -> session.steps().contains(step))
+                                        .findFirst()
+                                        .orElseThrow()
+                                        .begins());
+                    }
+                    if (chosen && because.what() == What.MIX) {
+                        assertThat(plan.mixOf(step).orElseThrow().pours().size())
+                                .isGreaterThan(1);
+                    }
+                }
+            }
+        }
+        assertThat(told).isGreaterThan(1000);
+    }
+
     @Test
     void aStepPutOffForAnothersMixNamesIt() {
         // Two coats within the working time of 40 min are poured from one mix.

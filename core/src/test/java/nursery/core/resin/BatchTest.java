@@ -219,6 +219,29 @@ class BatchTest {
                 .isCloseTo(0, within(1e-12));
     }
 
+    /** By hand: 20 of A at 2:1 want 10 of B, at 100:44 8.8, at 3:1 6.667, at 1:2 40. */
+    @ParameterizedTest
+    @CsvSource({
+        "2:1, 20, 11, 0.1, 2, 0",
+        "2:1, 20, 9, -0.1, 0, 1",
+        "100:44, 20, 8.8, 0, 0, 0",
+        "100:44, 20, 9.68, 0.1, 2, 0",
+        "3:1, 21, 6.3, -0.1, 0, 0.7",
+        "1:2, 20, 44, 0.1, 2, 0",
+        "1:2, 20, 36, -0.1, 0, 4"
+    })
+    void anOddRatioIsJudgedByItsOwnParts(String ratio, double a, double b, double error, double addA, double addB) {
+        RatioCheck check = RatioCheck.of(REGULAR.at(MixRatio.parse(ratio)), a, b);
+        assertThat(check.error()).isCloseTo(error, within(1e-9));
+        assertThat(check.addAMl()).isCloseTo(addA, within(1e-9));
+        assertThat(check.addBMl()).isCloseTo(addB, within(1e-9));
+        assertThat(check.words())
+                .isEqualTo(
+                        error == 0
+                                ? "Right on the ratio."
+                                : "10 % too %s hardener; 5 % is allowed.".replace("%s", error > 0 ? "much" : "little"));
+    }
+
     @Test
     void theLabelsOwnToleranceCounts() {
         Label strict = label(OptionalDouble.empty(), OptionalDouble.of(2));
