@@ -14,6 +14,7 @@ import nursery.core.cure.Calibration.Observation;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.StartingProfile;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class CalibrationTest {
@@ -85,6 +86,7 @@ class CalibrationTest {
      * Whatever the resin's true speed and however few the touches: in 92 to 98 of 100 shops the truth lies in the
      * learner's own 95 % interval, for makers that feel as the learner thinks and for sloppy ones.
      */
+    @Tag("simulation")
     @Test
     void theTruthLiesInItsOwnInterval() {
         for (boolean sloppy : new boolean[] {false, true}) {
@@ -156,6 +158,7 @@ class CalibrationTest {
     }
 
     /** However far the touches lie from the label: figures, never NaN, and a label that still is one. */
+    @Tag("simulation")
     @Test
     void noTouchesMakeItFail() {
         Random random = new Random(99);

@@ -20,6 +20,7 @@ import nursery.core.cure.CoatFitness.Verdict;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import org.hipparchus.analysis.integration.IterativeLegendreGaussIntegrator;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -213,6 +214,7 @@ class RoomTest {
     }
 
     /** In regular and irregular rooms the range of eight in ten holds 75 to 85 of 100 truths, near and far. */
+    @Tag("simulation")
     @Test
     void theRangeHoldsTheTruthAsOftenAsItSays() {
         Forecast forecast = new Forecast.LikeLastDays(4);
