@@ -214,7 +214,7 @@ class UnitsTest {
                 .contains(afterA + " g")
                 .contains("value=\"" + afterA + "\"")
                 .containsPattern("value=\"scale\"[^>]*checked")
-                .doesNotContain("Measuring cup:");
+                .doesNotContain("class=\"fill\"");
         assertThat(tablet.page(mix + "/judge?by=scale&partA=30&partB=45"))
                 .as("26.1 ml of A wants as much of B: 25 g; 15 are in")
                 .contains("Add <span>10 g</span> of B");

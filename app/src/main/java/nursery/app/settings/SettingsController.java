@@ -127,8 +127,8 @@ class SettingsController {
         typed.put("clock", ways.clock().name());
         typed.put("weekStarts", ways.weekStarts().name());
         typed.put("zone", ways.zone().getId());
-        typed.put("quietFrom", ways.quiet().from().toString());
-        typed.put("quietUntil", ways.quiet().untilExclusive().toString());
+        typed.put("quietFrom", ways.clock().show(ways.quiet().from()));
+        typed.put("quietUntil", ways.clock().show(ways.quiet().untilExclusive()));
         typed.put("lossFill", ways.volumeUnit().showNumber(ways.losses().perFillMl()));
         typed.put("lossCup", ways.volumeUnit().showNumber(ways.losses().perCupMl()));
         typed.put(
