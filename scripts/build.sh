@@ -10,13 +10,23 @@ is_built() {
 
 build() {
   mkdir -p "$root/var/log"
-  is_built && return 0
+  # Two that start at once build one after the other; the second finds it done.
+  (
+    flock 8
+    # What an interrupted build left, and classes whose sources are gone, are in nobody's way.
+    rm -rf "$root/var/app.new"
+    is_built || build_now
+  ) 8>"$root/var/build.lock" || exit 1
+}
+
+build_now() {
   need_to_build
   need_space "$root/var" 1000 "building"
   say "Building Nursery (the first time takes a few minutes)."
+  rm -rf "$root/core/target/classes" "$root/app/target/classes"
   maven -q -pl core,app -DskipTests package >"$root/var/log/build.log" 2>&1 ||
     die "The build failed: $(grep -m 1 ERROR "$root/var/log/build.log") The whole story is in var/log/build.log."
-  rm -rf "$root/var/app" "$root/var/app.new"
+  rm -rf "$root/var/app"
   java -Djarmode=tools -jar "$root/app/target/nursery.jar" extract --destination "$root/var/app.new" >>"$root/var/log/build.log" 2>&1 ||
     die "Unpacking the build failed; the reason is in var/log/build.log."
   touch "$root/var/app.new/nursery.jar"

@@ -31,6 +31,9 @@ public record Share(
     public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
 
     private static final double ROUNDING_ML = 0.05;
+    /** Two amounts so near each other are the same to a hand that pours; from memory. */
+    private static final double SAME = 0.05;
+
     /** Cups of 12 to 32 oz, which practice speaks of (P10); the areas are from memory. */
     private static final double LEAST_CM2 = 280;
 
@@ -99,7 +102,7 @@ public record Share(
     }
 
     private String within() {
-        if (Math.abs(suggestedMl - byAreaMl) < ROUNDING_ML) {
+        if (Math.abs(suggestedMl - byAreaMl) < Math.max(ROUNDING_ML, SAME * suggestedMl)) {
             return role.isAdhesive() || generous ? "They agree." : "They agree, by the school of more thin coats.";
         }
         if (generous && suggestedMl > byAreaMl) {

@@ -86,6 +86,11 @@ class ShareTest {
         Share big = Share.of(slim(110, 300, 64), CoatRole.FINISHING, Texture.FINE, 0);
         assertThat(big.agreement()).isEqualTo(Agreement.ABOVE);
         assertThat(big.agreementWords()).contains("larger than the cups practice speaks of");
+        Blank taped = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+        Share bloom = Share.of(taped, CoatRole.BLOOM, Texture.SMOOTH, 0);
+        assertThat(bloom.suggestedMl()).isEqualTo(30);
+        assertThat(bloom.byAreaMl()).as("29.3 beside 30 is the same").isBetween(28.6, 29.9);
+        assertThat(bloom.agreementWords()).startsWith("They agree");
         Share chunky = Share.of(TWENTY, CoatRole.FLOOD, Texture.CHUNKY, 0);
         assertThat(chunky.agreementWords())
                 .as("an ordinary cup under coarse glitter is no large blank")
