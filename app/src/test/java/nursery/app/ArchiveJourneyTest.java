@@ -16,12 +16,6 @@ import org.junit.jupiter.params.provider.ValueSource;
  */
 class ArchiveJourneyTest extends Journey {
 
-    private void noWiderThanTheScreen() {
-        Assertions.assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth"))
-                .as(page.url())
-                .isEqualTo(true);
-    }
-
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void aCupIsGivenUpFoundAndOpenedAgain(int width) {

@@ -77,6 +77,12 @@ abstract class Journey {
         page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
     }
 
+    void noWiderThanTheScreen() {
+        assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth"))
+                .as(page.url())
+                .isEqualTo(true);
+    }
+
     Locator link(String name) {
         return page.getByRole(
                         AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true))

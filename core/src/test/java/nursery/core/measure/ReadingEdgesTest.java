@@ -1,0 +1,68 @@
+package nursery.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ReadingEdgesTest {
+
+    /** 5 to 40 °C is a bench; 41 and 104 °F are those ends. */
+    @ParameterizedTest
+    @CsvSource({"5, 5", "40, 40", "21, 21", "70 °F, 21.11", "4 C, 4", "2, 2"})
+    void aRoomIsReadInTheShopsUnit(String written, double celsius) {
+        assertThat(Reading.parseRoom(written, TemperatureUnit.C)).isCloseTo(celsius, within(0.01));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"41, 5", "104, 40", "70, 21.11", "105, 40.56", "21 C, 21", "21 °F, -6.11"})
+    void andInFahrenheit(String written, double celsius) {
+        assertThat(Reading.parseRoom(written, TemperatureUnit.F)).isCloseTo(celsius, within(0.01));
+    }
+
+    @Test
+    void whatNoBenchHasButWouldHaveInTheOtherUnitIsAskedAbout() {
+        assertThatThrownBy(() -> Reading.parseRoom("70", TemperatureUnit.C))
+                .hasMessageContaining("did you mean 70 °F (21.1 °C)?");
+        assertThatThrownBy(() -> Reading.parseRoom("41", TemperatureUnit.C)).hasMessageContaining("did you mean 41 °F");
+        assertThatThrownBy(() -> Reading.parseRoom("21", TemperatureUnit.F)).hasMessageContaining("did you mean 21 °C");
+        assertThatThrownBy(() -> Reading.parseRoom("40", TemperatureUnit.F)).hasMessageContaining("did you mean 40 °C");
+    }
+
+    @Test
+    void theUnitBehindALengthIsKnown() {
+        assertThat(Reading.lengthNamed("7 in")).contains(LengthUnit.IN);
+        assertThat(Reading.lengthNamed("8 1/2 inches")).contains(LengthUnit.IN);
+        assertThat(Reading.lengthNamed("22.9 cm")).contains(LengthUnit.MM);
+        assertThat(Reading.lengthNamed("229")).isEqualTo(Optional.empty());
+        assertThat(Reading.lengthNamed("229 ml")).isEmpty();
+        assertThat(Reading.lengthNamed("in")).isEmpty();
+        assertThat(Reading.lengthNamed("")).isEmpty();
+    }
+
+    @Test
+    void aLongSlipIsShortened() {
+        String forty = "1 " + "x".repeat(38);
+        assertThatThrownBy(() -> Reading.parse(forty, LengthUnit.MM)).hasMessageContaining("“" + forty + "”");
+        assertThatThrownBy(() -> Reading.parse(forty + "x", LengthUnit.MM)).hasMessageContaining("“" + forty + "…”");
+    }
+
+    @Test
+    void faultsAreKeptInOrderAndThrownTogether() {
+        Faults faults = new Faults();
+        assertThat(faults.none()).isTrue();
+        assertThat(faults.attempt("a", () -> 3)).contains(3);
+        assertThat(faults.attempt("a", () -> {
+                    throw new IllegalArgumentException("no three");
+                }))
+                .isEmpty();
+        faults.require(true, "b", "never said");
+        faults.add("c", "said");
+        assertThat(faults.none()).isFalse();
+        assertThat(faults.found()).containsExactly(new Fault("a", "no three"), new Fault("c", "said"));
+    }
+}
