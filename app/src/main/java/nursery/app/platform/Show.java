@@ -36,7 +36,6 @@ public record Show(
         return new Show(lengthUnit, cup.marks(), temperatureUnit, zone, clock, now);
     }
 
-    private static final double CM2_PER_IN2 = 6.4516;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE", Locale.ENGLISH);
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter INPUT = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm");
@@ -76,9 +75,7 @@ public record Show(
     }
 
     public String film(double mm) {
-        return lengthUnit == LengthUnit.MM
-                ? Numbers.show(mm, 2) + "\u00a0mm"
-                : Numbers.show(LengthUnit.IN.fromBase(mm) * 1000, 0) + "\u00a0thou";
+        return lengthUnit.showFilm(mm);
     }
 
     /** A difference of temperature, such as ±2.2 °C. */
@@ -88,9 +85,7 @@ public record Show(
     }
 
     public String area(double cm2) {
-        return lengthUnit == LengthUnit.MM
-                ? Numbers.show(cm2, 0) + "\u00a0cm²"
-                : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
+        return lengthUnit.showArea(cm2);
     }
 
     public String temperature(double celsius) {

@@ -6,10 +6,27 @@ public enum LengthUnit implements Unit {
     /** Exactly 25.4 mm (NIST SP 811, appendix B.8). */
     IN(Scale.of("in", 2, 25.4));
 
+    private static final double CM2_PER_IN2 = 6.4516;
+    private static final double THOU_PER_IN = 1000;
+
     private final Scale scale;
 
     LengthUnit(Scale scale) {
         this.scale = scale;
+    }
+
+    /** An area in the square of this unit; of centimetres where lengths are in millimetres. */
+    public String showArea(double cm2) {
+        return this == MM
+                ? Numbers.show(cm2, 0) + "\u00a0cm²"
+                : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
+    }
+
+    /** A film, which in inches is told in thousandths. */
+    public String showFilm(double mm) {
+        return this == MM
+                ? Numbers.show(mm, 2) + "\u00a0mm"
+                : Numbers.show(fromBase(mm) * THOU_PER_IN, 0) + "\u00a0thou";
     }
 
     @Override

@@ -11,11 +11,9 @@ import java.util.regex.Pattern;
  */
 public final class Retold {
 
-    private static final double CM2_PER_IN2 = 6.4516;
     /** Films and splits are told in thousandths of an inch, cups in inches. */
     private static final double THIN_MM = 2;
 
-    private static final double THOU_PER_INCH = 1000;
     private static final String NUMBER = "[-−]?\\d+(?:\\.\\d+)?";
     private static final Pattern MEASURE = Pattern.compile("“[^”]*”|(?<![\\w.,\\-–])(" + NUMBER
             + ")(?:(–| × | \\+ | to | and )(" + NUMBER + "))?[ \u00a0](mm|ml|cm²|°C|K)(?![\\w²])");
@@ -34,10 +32,10 @@ public final class Retold {
             if ("mm".equals(unit) && lengths) {
                 boolean thin = Math.abs(number(found.group(1))) < THIN_MM && found.group(2) == null;
                 instead = thin
-                        ? retold(found, mm -> Numbers.show(length.fromBase(mm) * THOU_PER_INCH, 0), "thou")
+                        ? length.showFilm(number(found.group(1)))
                         : retold(found, length::showNumber, length.symbol());
             } else if ("cm²".equals(unit) && lengths) {
-                instead = retold(found, cm2 -> Numbers.show(cm2 / CM2_PER_IN2, 1), "sq in");
+                instead = length.showArea(number(found.group(1)));
             } else if ("ml".equals(unit) && volumes) {
                 instead = retold(found, volume::showNumber, volume.symbol());
             } else if ("°C".equals(unit) && temperatures) {
