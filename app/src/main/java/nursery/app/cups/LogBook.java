@@ -104,11 +104,7 @@ public class LogBook {
     private static Optional<String> againstPour(Read read, LogEntry.Poured pour) {
         Cup cup = read.cup();
         PlanStep step = cup.step(pour.step());
-        boolean byHand = cup.after(step).stream()
-                .findFirst()
-                .filter(next -> next.kind() == StepKind.TURN)
-                .isPresent();
-        if (pour.spindle().isEmpty() && (byHand || cup.hangs(step))) {
+        if (pour.spindle().isEmpty() && cup.staysWithoutSpindle(step)) {
             return Optional.empty();
         }
         OptionalDouble rpm = read.floor().shelf().turners().stream()

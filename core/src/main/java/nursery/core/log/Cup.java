@@ -164,6 +164,15 @@ public record Cup(
         return step.role().filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && schools.has(School.HANG);
     }
 
+    /** Whether a coat need not be on a spindle to stay: it may hang, or the plan turns it by hand next. */
+    public boolean staysWithoutSpindle(PlanStep step) {
+        return hangs(step)
+                || after(step).stream()
+                        .findFirst()
+                        .filter(next -> next.kind() == StepKind.TURN)
+                        .isPresent();
+    }
+
     /** Whether a step is a coat that needs a place on a turner. */
     public boolean turns(PlanStep step) {
         return step.kind().isPour() && !hangs(step);

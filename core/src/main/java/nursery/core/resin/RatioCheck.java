@@ -43,6 +43,16 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
                 Math.max(0, rightB - partBMl));
     }
 
+    /** The resin to add as a scale shows it. */
+    public double addAGrams(Densities densities) {
+        return addAMl * densities.partAGPerMl();
+    }
+
+    /** The hardener to add as a scale shows it. */
+    public double addBGrams(Densities densities) {
+        return addBMl * densities.partBGPerMl();
+    }
+
     public Verdict verdict() {
         double off = Math.abs(error);
         if (off <= FINE * tolerance + 1e-12) {

@@ -45,6 +45,8 @@ class CupFileTest {
         assertThat(generous.turns(step(generous, StepKind.ADHESIVE))).isTrue();
         assertThat(hangs.turns(step(hangs, StepKind.FLOOD_COAT))).isTrue();
         assertThat(hangs.turns(step(hangs, StepKind.GLITTER))).isFalse();
+        assertThat(hangs.staysWithoutSpindle(step(hangs, StepKind.ADHESIVE))).isTrue();
+        assertThat(hangs.staysWithoutSpindle(step(hangs, StepKind.FLOOD_COAT))).isFalse();
         assertThat(hangs.needs(step(hangs, StepKind.PAINT))).containsExactly(Need.BOOTH);
     }
 
