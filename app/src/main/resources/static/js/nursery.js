@@ -4,6 +4,7 @@
   // The server's clock rules; a tablet's own may be off.
   const ahead = Number(root.dataset.serverMs) - Date.now();
   const now = () => Date.now() + ahead;
+  root.dataset.ahead = Number(root.dataset.serverMs) ? ahead : 0;
 
   const words = (ms) => {
     const minutes = Math.max(0, Math.round(ms / 60000));
@@ -37,9 +38,16 @@
     if (crossed && window.htmx) window.htmx.trigger(document.body, 'window-moved');
   };
 
-  // Three beeps, made on the spot: nothing to load, nothing to miss.
-  const beep = () => {
+  // Three beeps, made on the spot: nothing to load, nothing to miss. Says whether it was heard: a browser may want a
+  // touch first.
+  const beep = async () => {
     const sound = new AudioContext();
+    if (sound.state !== 'running') await Promise.race([sound.resume().catch(() => {}), new Promise((done) => setTimeout(done, 400))]);
+    if (navigator.vibrate && navigator.userActivation && navigator.userActivation.hasBeenActive) navigator.vibrate([200, 120, 200, 120, 200]);
+    if (sound.state !== 'running') {
+      sound.close();
+      return false;
+    }
     for (const at of [0, 0.3, 0.6]) {
       const tone = sound.createOscillator();
       tone.frequency.value = 880;
@@ -47,6 +55,7 @@
       tone.start(sound.currentTime + at);
       tone.stop(sound.currentTime + at + 0.18);
     }
+    return true;
   };
 
   // The pot: work until three quarters of its life, then hurry, then stop.
@@ -65,16 +74,25 @@
     }
   };
 
+  // A timer's end is kept on the device: it survives a reload, a sleep and another tab, and rings once.
+  const timerKey = (timer) => {
+    const guide = timer.closest('.guide');
+    return `timer-${guide ? guide.dataset.guide : location.pathname}-${[...(guide || document).querySelectorAll('.timer')].indexOf(timer)}`;
+  };
   document.addEventListener('click', (event) => {
     const timer = event.target.closest('.timer');
-    if (timer) timer.dataset.ends = Date.now() + Number(timer.dataset.seconds) * 1000;
+    if (timer) localStorage.setItem(timerKey(timer), String(Date.now() + Number(timer.dataset.seconds) * 1000));
   });
   const runTimers = () => {
-    for (const timer of document.querySelectorAll('.timer[data-ends]')) {
-      const left = Math.ceil((Number(timer.dataset.ends) - Date.now()) / 1000);
-      timer.textContent = left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'done';
-      if (left <= 0) {
-        delete timer.dataset.ends;
+    for (const timer of document.querySelectorAll('.timer')) {
+      const key = timerKey(timer);
+      const ends = Number(localStorage.getItem(key));
+      if (!ends) continue;
+      const left = Math.ceil((Math.abs(ends) - Date.now()) / 1000);
+      const text = left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'done';
+      if (timer.textContent !== text) timer.textContent = text;
+      if (left <= 0 && ends > 0) {
+        localStorage.setItem(key, String(-ends));
         beep();
       }
     }
@@ -83,7 +101,7 @@
   // A guided sequence: one step in hand at a time; the tablet remembers which, so that a reload does not lose the place.
   const lead = () => {
     for (const guide of document.querySelectorAll('.guide')) {
-      const at = Number(sessionStorage.getItem(`guide-${guide.dataset.guide}`) || 0);
+      const at = Number(localStorage.getItem(`guide-${guide.dataset.guide}`) || 0);
       guide.classList.add('led');
       [...guide.children].forEach((step, i) => {
         step.classList.toggle('past', i < at);
@@ -98,8 +116,8 @@
     if (!next) return;
     const guide = next.closest('.guide');
     const key = `guide-${guide.dataset.guide}`;
-    const at = Number(sessionStorage.getItem(key) || 0) + 1;
-    sessionStorage.setItem(key, at);
+    const at = Number(localStorage.getItem(key) || 0) + 1;
+    localStorage.setItem(key, at);
     lead();
     const step = guide.children[at];
     if (!step) return;
@@ -110,21 +128,134 @@
 
   // Banners: shown until put away on this tablet, and heard once if wanted.
   const put = (store, key) => { const kept = JSON.parse(store.getItem(key) || '[]'); return { has: (name) => kept.includes(name), add: (name) => store.setItem(key, JSON.stringify([...kept.slice(-200), name])) }; };
-  const ring = () => {
-    for (const alarm of document.querySelectorAll('[data-alarm]')) {
-      const name = alarm.dataset.alarm;
-      alarm.hidden = put(localStorage, 'alarms-away').has(name);
-      if (alarm.hidden || put(localStorage, 'alarms-heard').has(name)) continue;
-      put(localStorage, 'alarms-heard').add(name);
-      if (localStorage.getItem('alarm-sound') === 'yes') beep();
-    }
+  let ringing = false;
+  const ring = async () => {
+    const standing = [...document.querySelectorAll('[data-alarm]')].filter((alarm) => !put(localStorage, 'alarms-away').has(alarm.dataset.alarm));
+    for (const alarm of document.querySelectorAll('[data-alarm]')) alarm.hidden = alarm !== standing[0];
+    if (!standing.length) return;
+    const more = standing[0].querySelector('.alarm-more');
+    more.hidden = standing.length < 2;
+    more.textContent = `and ${standing.length - 1} more`;
+    const unheard = standing.filter((alarm) => !put(localStorage, 'alarms-heard').has(alarm.dataset.alarm));
+    if (!unheard.length || ringing || localStorage.getItem('alarm-sound') !== 'yes') return;
+    ringing = true;
+    const heard = await beep();
+    ringing = false;
+    if (heard) for (const alarm of unheard) put(localStorage, 'alarms-heard').add(alarm.dataset.alarm);
+    standing[0].querySelector('.alarm-tap').hidden = heard;
   };
+  document.addEventListener('click', (event) => { if (event.target.closest('.alarm-tap')) ring(); });
   document.addEventListener('click', (event) => {
     const away = event.target.closest('.alarm-away');
     if (!away) return;
-    put(localStorage, 'alarms-away').add(away.closest('[data-alarm]').dataset.alarm);
+    const alarm = away.closest('[data-alarm]');
+    if (!alarm) return;
+    put(localStorage, 'alarms-away').add(alarm.dataset.alarm);
+    put(localStorage, 'alarms-heard').add(alarm.dataset.alarm);
     ring();
   });
+  // Folds stay as this device last had them, on every page that has one of the name.
+  const fold = () => {
+    for (const part of document.querySelectorAll('details[data-fold]:not([data-folded])')) {
+      part.dataset.folded = 'yes';
+      const kept = localStorage.getItem(`fold-${part.dataset.fold}`);
+      if (kept && !part.querySelector('.wrong, #faults')) part.open = kept === 'open';
+      if (location.hash && part.id === location.hash.slice(1)) part.open = true;
+      part.querySelector('summary').addEventListener('click', () =>
+        localStorage.setItem(`fold-${part.dataset.fold}`, part.open ? 'shut' : 'open'));
+    }
+  };
+
+  // Which rows of an editor are open goes with the form, so that they stay so when it comes back.
+  document.addEventListener('toggle', (event) => {
+    const row = event.target.closest('.edit-rows li');
+    if (row) row.querySelector('.row-open').value = event.target.open ? 'yes' : '';
+  }, true);
+
+  // What the button is going to log, in words beside it.
+  const echo = () => {
+    for (const words of document.querySelectorAll('[data-echo]')) {
+      const fields = [...words.closest('form').elements].filter((field) => field.name === words.dataset.echo);
+      const chosen = fields.find((field) => field.type === 'radio' && field.checked);
+      const text = fields.find((field) => field.type === 'text');
+      const said = chosen && chosen.nextElementSibling.firstElementChild || chosen && chosen.nextElementSibling;
+      if (text) words.textContent = /^[\d.,]+$/.test(text.value.trim()) ? `${text.value.trim()} ${words.dataset.unit}` : text.value.trim();
+      else if (said) words.textContent = said.textContent;
+      if (chosen && chosen.value === 'at') words.textContent = chosen.form.elements.at.value.replace('T', ' ');
+    }
+  };
+  document.addEventListener('input', echo);
+  document.addEventListener('change', echo);
+
+  // A page that was filled for one step is asked for anew when another is next, unless something was typed into it.
+  let typedInto = false;
+  document.addEventListener('input', (event) => { if (event.target.closest('#log')) typedInto = true; });
+  const follow = () => {
+    const form = document.getElementById('log');
+    const now = document.getElementById('now');
+    if (!form || !now || !now.dataset.step || now.dataset.step === form.dataset.step) return;
+    if (typedInto || form.dataset.sent || document.querySelector('.wrong, #faults')) return;
+    location.reload();
+  };
+
+  // "/" is the way to the find box, from wherever nothing is being typed.
+  document.addEventListener('keydown', (event) => {
+    if (event.key !== '/' || event.ctrlKey || event.metaKey || event.target.matches('input, textarea, select')) return;
+    event.preventDefault();
+    document.getElementById('rail-find').focus();
+  });
+  // A filter that is touched acts at once.
+  document.addEventListener('change', (event) => {
+    if (event.target.closest('.find-cups') && event.target.matches('select, [type="radio"]')) event.target.form.requestSubmit();
+  });
+
+  // A word of the trade is explained where it stands; touched again, the explanation goes.
+  document.addEventListener('click', (event) => {
+    const word = event.target.closest('.word');
+    if (!word) return;
+    event.preventDefault();
+    const shown = word.nextElementSibling;
+    if (shown && shown.classList.contains('meaning')) {
+      shown.remove();
+      return;
+    }
+    const meaning = document.createElement('span');
+    meaning.className = 'meaning';
+    meaning.setAttribute('role', 'status');
+    word.after(meaning);
+    meaning.textContent = word.dataset.meaning;
+  });
+
+  // Figures that changed where nobody looks are said aloud.
+  document.addEventListener('htmx:afterSwap', () => {
+    const announced = document.querySelector('[data-announce]');
+    const aloud = document.getElementById('aloud');
+    if (announced && aloud.textContent !== announced.dataset.announce) aloud.textContent = announced.dataset.announce;
+  });
+
+  // What was logged is said aloud: a live region speaks of what changes in it, not of what it was born with.
+  for (const said of document.querySelectorAll('[data-say]')) {
+    const words = said.textContent;
+    said.textContent = '';
+    setTimeout(() => { said.textContent = words; }, 150);
+  }
+
+  // The screen stays awake while a mix is measured and stirred, if wished.
+  let awake = null;
+  const stayAwake = async () => {
+    const wish = document.getElementById('stay-awake');
+    if (!wish || !navigator.wakeLock) return;
+    if (wish.checked && !awake && document.visibilityState === 'visible') awake = await navigator.wakeLock.request('screen').catch(() => null);
+    if (!wish.checked && awake) { awake.release(); awake = null; }
+  };
+  const wish = document.getElementById('stay-awake');
+  if (wish) {
+    wish.checked = localStorage.getItem('stay-awake') === 'yes';
+    wish.addEventListener('change', () => { localStorage.setItem('stay-awake', wish.checked ? 'yes' : 'no'); stayAwake(); });
+    document.addEventListener('visibilitychange', () => { awake = null; stayAwake(); });
+    stayAwake();
+  }
+
   const sound = document.getElementById('alarm-sound');
   if (sound) {
     sound.checked = localStorage.getItem('alarm-sound') === 'yes';
@@ -173,7 +304,7 @@
     const csrf = document.querySelector('meta[name="csrf"]');
     if (csrf) event.detail.headers[csrf.dataset.header] = csrf.content;
   });
-  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); });
+  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); });
 
   // Typing a time chooses "at …".
   document.addEventListener('input', (event) => {
@@ -217,6 +348,8 @@
   const again = document.querySelector('[data-again]');
   if (again) setTimeout(() => location.replace(location.href), Number(again.dataset.again));
   lead();
+  fold();
+  echo();
   const faults = document.getElementById('faults');
   if (faults) faults.focus();
 

@@ -16,8 +16,12 @@ class CupJourneyTest extends Journey {
     @Test
     void fromAnEmptyShopToACoatOnTheTurner() {
         page.navigate("/");
-        assertThat(page.locator(".welcome")).containsText("Measure a blank");
-        link("Measure a blank").click();
+        assertThat(page.locator(".welcome")).containsText("three questions");
+        link("Start: three questions").click();
+        choose("another:");
+        choose("Regular tumbler epoxy");
+        choose("2 spindles");
+        send("Start the first cup");
         assertThat(page).hasURL(Pattern.compile("/shelf/blanks/new$"));
         measureABlank();
         startACup();
@@ -27,7 +31,8 @@ class CupJourneyTest extends Journey {
         assertThat(page.locator(".ab")).containsText("12.5\u00a0ml");
         assertThat(page.locator("svg.fill"))
                 .hasAttribute("aria-label", Pattern.compile("A to 12.5\u00a0ml, then B to 25\u00a0ml"));
-        assertThat(page.locator(".mix")).containsText("Common practice: 20–60\u00a0ml across sizes");
+        assertThat(page.locator("[data-fold=mix]")).containsText("Common practice: 20–60\u00a0ml across sizes");
+        unfold("change it, or add a note");
         page.getByLabel("On the cup").fill("23");
         choose("Spindle 2");
         choose("5 min ago");
@@ -55,6 +60,7 @@ class CupJourneyTest extends Journey {
         measureABlank();
         startACup();
         upToTheFlood();
+        unfold("change it, or add a note");
         page.getByLabel("On the cup").fill("32");
         send("Poured");
         forward(7);
@@ -64,6 +70,7 @@ class CupJourneyTest extends Journey {
         send("Scuffed");
         assertThat(doNow()).hasText("Second coat");
 
+        unfold("History");
         page.locator("#history li", new Page.LocatorOptions().setHasText("32\u00a0ml poured"))
                 .getByRole(AriaRole.LINK)
                 .click();
@@ -144,6 +151,7 @@ class CupJourneyTest extends Journey {
         page.getByLabel("What it will be").fill("Meteor shower");
         choose("20 oz slim");
         choose("Regular tumbler epoxy");
+        unfold("Due, colours");
         page.getByLabel("How many alike").fill("2");
         send("Start it");
         assertThat(page.locator(".cup-shelf li")).hasCount(2);
@@ -164,10 +172,12 @@ class CupJourneyTest extends Journey {
         send("Poured");
         forward(9);
         assertThat(doNow()).hasText("Trim the rim and sand");
+        unfold("In section");
         assertThat(page.locator("svg.section")).isVisible();
         send("Feels rough: coat again instead");
         assertThat(doNow()).hasText("Extra coat");
         assertThat(page.locator(".plan .next")).containsText("about");
+        unfold("change it, or add a note");
         page.getByLabel("Note").fill("no resin left");
         send("Leave it out");
         assertThat(page.locator(".plan")).containsText("left out: no resin left");

@@ -342,7 +342,6 @@ class FormsTest {
                 "/cups/new",
                 typed("name", "", "blank", "", "base", "999", "due", "soon", "paint", "red", "glitter", "#654321"));
         assertThat(text(result))
-                .contains("The name is missing")
                 .contains("The blank: choose one")
                 .contains("not on the shelf any more")
                 .contains("is not a date")

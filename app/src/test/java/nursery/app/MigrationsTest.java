@@ -29,7 +29,8 @@ class MigrationsTest {
             Map.entry("V8__plan.sql", "c88a354ab1bdc3f7"),
             Map.entry("V9__floor.sql", "f31e7d4f80e4b0dc"),
             Map.entry("V10__viscosity.sql", "066e8736887a7261"),
-            Map.entry("V11__own_units.sql", "9f2a7431dc6ca43e"));
+            Map.entry("V11__own_units.sql", "9f2a7431dc6ca43e"),
+            Map.entry("V12__assumed.sql", "c9356e642bea07d3"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -28,7 +28,7 @@ class MixJourneyTest extends Journey {
         assertThat(page.locator("#verdict")).containsText("Add 1.5\u00a0ml of B");
         page.getByLabel("B", new Page.GetByLabelOptions().setExact(true)).fill("17.5");
         assertThat(page.locator("#verdict")).containsText("Fine.");
-        send("Mixed now");
+        send("Both are in: start the clock");
         assertThat(page.locator(".pot-word")).hasText("Work");
         page.locator(".timer").first().click();
         assertThat(page.locator(".timer").first()).containsText("1:5");
@@ -68,7 +68,7 @@ class MixJourneyTest extends Journey {
                         + "new URLSearchParams({ press: 'off' }) })",
                 csrf());
         assertThat(page.locator("#scale-trouble")).containsText("The scale is silent");
-        send("Mixed now");
+        send("Both are in: start the clock");
         assertThat(page.locator(".pot-word")).hasText("Work");
     }
 

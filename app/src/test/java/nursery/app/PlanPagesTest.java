@@ -58,8 +58,8 @@ class PlanPagesTest extends PlannedShop {
         shop.clock().set(Instant.parse("2026-03-02T21:00:00Z"));
 
         assertThat(shop.departures()).isNotEmpty();
-        assertThat(tablet.page("/board")).contains("Life has departed from the plan", "was planned and is not logged");
-        assertThat(tablet.page("/plan")).contains("What you see is the plan moved to fit");
+        assertThat(tablet.page("/board")).contains("The plan moved", "was planned and is not logged");
+        assertThat(tablet.page("/plan")).contains("what you see is moved to fit");
         keep();
         assertThat(shop.departures()).isEmpty();
     }

@@ -77,7 +77,7 @@ class UnitsJourneyTest extends Journey {
         noWiderThanTheScreen();
         page.navigate("/cups/A-01");
         assertThat(page.locator("svg.fill .fill-amount").first()).containsText("fl oz");
-        assertThat(page.locator(".mix")).containsText("ml");
+        assertThat(page.locator("[data-fold=mix]")).containsText("ml");
     }
 
     @ParameterizedTest

@@ -211,6 +211,7 @@ class WholeLifeTest {
                             || input.group().contains("checked"))
                     .forEach(input -> typed.putIfAbsent(input.group(1), value(input.group())));
             typed.remove("_csrf");
+            typed.remove("find");
             typed.put("name", "Renamed");
             typed.put("why", "CORRECTED");
             assertThat(tablet.send(path, typed)).hasStatus(302);

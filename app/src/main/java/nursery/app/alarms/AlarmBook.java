@@ -46,15 +46,25 @@ class AlarmBook {
                 .toList();
     }
 
-    /** What became due within a while before now and was to be heard then; the quiet hours are kept. */
-    List<Told> dueWithin(Duration before) {
+    /**
+     * What was to be heard by now: for as long as its window is open, or for a while where it has none. What closes
+     * first comes first; the quiet hours are kept.
+     */
+    List<Told> due(Duration otherwise) {
         Instant now = moments.now();
         return quiet().isQuiet(now)
                 ? List.of()
-                : from(now.minus(before)).stream()
+                : from(now.minus(otherwise)).stream()
                         .filter(told -> told.heardAt()
-                                .filter(at -> !at.isAfter(now) && at.isAfter(now.minus(before)))
+                                .filter(at -> !at.isAfter(now)
+                                        && (at.isAfter(now.minus(otherwise))
+                                                || told.alarm()
+                                                        .until()
+                                                        .filter(now::isBefore)
+                                                        .isPresent()))
                                 .isPresent())
+                        .sorted(Comparator.comparing(
+                                (Told told) -> told.alarm().until().orElse(Instant.MAX)))
                         .toList();
     }
 

@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 @Controller
 class AlarmController {
 
-    /** A banner stays so long unless it is put away. */
+    /** A banner for what does not close stays so long unless it is put away. */
     private static final Duration BANNER = Duration.ofMinutes(20);
 
     private final AlarmBook alarms;
@@ -34,7 +34,7 @@ class AlarmController {
     /** What is due just now; fetched by every page, so that a banner survives going from one to another. */
     @GetMapping("/alarms/due")
     String due(Model model) {
-        model.addAttribute("due", alarms.dueWithin(BANNER));
+        model.addAttribute("due", alarms.due(BANNER));
         return "alarms/due";
     }
 

@@ -4,10 +4,13 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.picture.TimeBar;
 import nursery.app.platform.Show;
 import nursery.core.cure.Phase;
+import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.measure.Span;
 import org.springframework.stereotype.Controller;
@@ -78,14 +81,25 @@ class BenchController {
                                 .orElse(false))
                         .toList());
         model.addAttribute("departures", floors.standing(floor).departures());
-        model.addAttribute(
-                "coatsDue",
-                rows.stream()
-                        .filter(row -> row.isNow() && row.share().isPresent())
-                        .count());
+        List<CupNow> together = floor.dueTogether(Optional.empty());
+        model.addAttribute("mixFor", together.size());
+        model.addAttribute("mixLink", mixLink(together));
         model.addAttribute("roomC", floor.air().temperatureC(now));
+        model.addAttribute("roomAssumed", floor.air().lastReadAt().isEmpty());
         model.addAttribute("hasBlanks", !floor.shelf().blanks().isEmpty());
         model.addAttribute("phases", Phase.values());
         return "bench/board :: board";
+    }
+
+    /** The mixing bench with exactly these coats picked. */
+    private static String mixLink(List<CupNow> together) {
+        return together.stream()
+                .findFirst()
+                .map(first -> "/mix?resin="
+                        + first.cup().resinFor(first.nextCoat().orElseThrow()).id()
+                        + together.stream()
+                                .map(cup -> "&pick-" + cup.code() + "=on")
+                                .collect(Collectors.joining()))
+                .orElse("/mix");
     }
 }

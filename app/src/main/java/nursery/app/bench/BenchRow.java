@@ -10,6 +10,7 @@ import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Phase;
 import nursery.core.film.Share;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.CupNow.Stage;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
@@ -23,6 +24,7 @@ import nursery.core.log.NextAction.Readiness;
  */
 record BenchRow(
         CupNow onBench,
+        Stage stage,
         CupPicture picture,
         Optional<NextAction> next,
         Readiness readiness,
@@ -37,6 +39,7 @@ record BenchRow(
         Optional<CoatTimes> coat = cup.state().newestCoat().map(CoatOnCup::times);
         return new BenchRow(
                 cup,
+                cup.stage(now),
                 Looks.of(cup),
                 next,
                 next.map(action -> action.readinessAt(now)).orElse(Readiness.CLOSED),
@@ -47,11 +50,11 @@ record BenchRow(
     }
 
     boolean isNow() {
-        return next.isPresent() && readiness != Readiness.WAITING;
+        return stage == Stage.HANDS;
     }
 
     boolean isWaiting() {
-        return next.isPresent() && readiness == Readiness.WAITING;
+        return stage == Stage.WAITING;
     }
 
     boolean isFinished() {

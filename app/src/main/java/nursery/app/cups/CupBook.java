@@ -4,12 +4,16 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.cups.CupMapper.NewCupRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Published;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.ShelfBlank;
+import nursery.core.log.Refusal;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.Order;
@@ -80,6 +84,46 @@ public class CupBook {
             code = CupCode.of(mapper.counted());
         } while (mapper.named(code) > 0);
         return code;
+    }
+
+    /**
+     * What is decided anew about a cup.
+     *
+     * @param blank another blank, for a cup that has no coat yet
+     */
+    record Changed(
+            String name,
+            String madeFor,
+            Optional<LocalDate> due,
+            long baseResinId,
+            long lastResinId,
+            String paint,
+            String glitter,
+            Optional<ShelfBlank> blank) {}
+
+    /** @throws NotLogged if another blank is wanted for a cup that is coated already */
+    @Transactional
+    void change(String code, Changed changed) {
+        mapper.lock(code).orElseThrow(Gone::new);
+        CupNow now = floors.cup(code).orElseThrow(Gone::new);
+        mapper.setAbout(new CupMapper.AboutRow(
+                code,
+                changed.name(),
+                changed.madeFor(),
+                changed.due().orElse(null),
+                changed.baseResinId(),
+                changed.lastResinId(),
+                changed.paint(),
+                changed.glitter()));
+        changed.blank()
+                .filter(blank -> !blank.name().equals(now.cup().about().blank()))
+                .ifPresent(blank -> {
+                    if (!now.state().coats().isEmpty()) {
+                        throw NotLogged.refused(
+                                Refusal.simple("blank", "A coat is on this cup: its blank stays what it was."));
+                    }
+                    mapper.setBlank(code, blank.id(), blank.editions().current().number());
+                });
     }
 
     /** Sets how much an hour late counts for a cup. */

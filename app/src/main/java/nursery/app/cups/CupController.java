@@ -46,7 +46,7 @@ class CupController {
     @GetMapping("/cups/{code}/now")
     String now(@PathVariable String code, Model model) {
         pages.now(code, model);
-        return "cups/cup :: now";
+        return "cups/cup :: fresh";
     }
 
     @PostMapping("/cups/{code}/log")
@@ -63,6 +63,36 @@ class CupController {
                     LogForm form = new LogForm(typed, floors.now(), cup.cup());
                     try {
                         log.add(code, form.entry(Maker.of(request).name()), form.isConfirmed());
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/cups/" + code;
+                },
+                form -> pages.page(code, Optional.of(form), model));
+    }
+
+    /** Takes the newest entry back, as an entry of its own. */
+    @PostMapping("/cups/{code}/undo")
+    ModelAndView undo(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        pages.find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Optional<Long> entry = reader.id("entry", "The entry");
+                    reader.faults().throwIfAny();
+                    try {
+                        log.correct(
+                                code,
+                                entry.orElseThrow(),
+                                Optional.empty(),
+                                Maker.of(request).name(),
+                                "Undone");
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }

@@ -89,6 +89,40 @@ interface CupMapper {
               #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit})""")
     void insertStep(StepRow step);
 
+    /** A step that is still ahead, at its new place and as it is to be done now. */
+    @Update(
+            """
+            UPDATE cup_step SET position = #{position}, title = #{title}, wait_kind = #{waitKind},
+              wait_amount = #{waitAmount}, wait_fast = #{waitFast}, detail = #{detail}, role = #{role},
+              material = #{material}, width_mm = #{widthMm}, height_mm = #{heightMm}, grit = #{grit}
+            WHERE cup_id = #{cupId} AND number = #{number}""")
+    void updateStep(StepRow step);
+
+    /** What a maker says of a cup, whom it is for and what it is made from. */
+    record AboutRow(
+            String code,
+            String name,
+            String madeFor,
+            @Nullable LocalDate dueOn,
+            long baseResinId,
+            long lastResinId,
+            String paint,
+            String glitter) {}
+
+    @Update(
+            """
+            UPDATE cup SET name = #{name}, made_for = #{madeFor}, due_on = #{dueOn}, base_resin_id = #{baseResinId},
+              last_resin_id = #{lastResinId}, paint_colour = #{paint}, glitter_colour = #{glitter}
+            WHERE code = #{code}""")
+    void setAbout(AboutRow about);
+
+    @Update("UPDATE cup SET blank_id = #{blankId}, blank_edition = #{edition} WHERE code = #{code}")
+    void setBlank(@Param("code") String code, @Param("blankId") long blankId, @Param("edition") int edition);
+
+    @Update("UPDATE cup SET technique = #{technique}, schools = #{schools} WHERE code = #{code}")
+    void setTechnique(
+            @Param("code") String code, @Param("technique") String technique, @Param("schools") String schools);
+
     /** Makes room in a plan. */
     @Update("UPDATE cup_step SET position = position + 1 WHERE cup_id = #{cupId} AND position >= #{position}")
     void shiftSteps(@Param("cupId") long cupId, @Param("position") int position);

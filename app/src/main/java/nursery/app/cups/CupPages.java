@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,12 +20,15 @@ import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Moved;
 import nursery.core.cure.RoomCourse;
 import nursery.core.floor.Air;
+import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
+import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.technique.Layers;
@@ -79,6 +83,17 @@ class CupPages {
         model.addAttribute(
                 "needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
         model.addAttribute("history", HistoryLine.of(cup.cup(), show));
+        model.addAttribute("said", Said.of(cup.cup(), show));
+        model.addAttribute("underWay", floor.batchFor(cup).map(Batch::number).orElse(null));
+        Set<Long> overruled = cup.cup().log().stream()
+                .map(LogEntry::mark)
+                .filter(LogForm::isOverruling)
+                .map(Mark::id)
+                .collect(Collectors.toSet());
+        Map<Boolean, List<Concern>> concerns = cup.state().concerns().stream()
+                .collect(Collectors.partitioningBy(concern -> overruled.contains(concern.entryId())));
+        model.addAttribute("concerns", concerns.get(false));
+        model.addAttribute("overruled", concerns.get(true));
         model.addAttribute("area", cup.cup().blank().area());
         return "cups/cup";
     }
@@ -193,12 +208,35 @@ class CupPages {
                 : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
     }
 
+    /** When the next step was done at the earliest, if it was done without being logged: begun after the one before. */
+    private static Instant usualEnd(CupNow cup, Instant now) {
+        Instant earliest = cup.state()
+                .next()
+                .map(next -> {
+                    Instant opens = next.window().opensAt();
+                    Instant from = opens.isBefore(cup.state().lastEndedAt())
+                            ? cup.state().lastEndedAt()
+                            : opens;
+                    int minutes =
+                            next.step().kind().isPour() ? 0 : next.step().kind().handsOnMinutes();
+                    return from.plus(Duration.ofMinutes(minutes));
+                })
+                .orElse(now);
+        return earliest.isBefore(now) ? earliest : now;
+    }
+
     private static Map<String, String> defaults(CupNow cup, Optional<MixAdvice> mix, Floor floor, Show show) {
         return Map.of(
+                "resin",
+                cup.state()
+                        .next()
+                        .map(next ->
+                                String.valueOf(cup.cup().resinFor(next.step()).id()))
+                        .orElse(""),
                 "when",
                 "0",
                 "at",
-                show.input(show.now()),
+                show.input(usualEnd(cup, show.now())),
                 "spindle",
                 floor.spindleFor(cup, List.of())
                         .map(spindle -> String.valueOf(spindle.id()))

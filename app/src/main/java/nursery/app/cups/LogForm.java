@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -23,6 +24,11 @@ import nursery.core.resin.Resin;
 public final class LogForm {
 
     static final int LONGEST_NOTE = 10_000;
+    /** Why makers usually do what the label or practice speaks against. */
+    public static final List<String> USUAL_REASONS =
+            List.of("Tried it at a hidden spot", "Done in time, written later", "It could not wait", "On purpose");
+
+    private static final String ALL_THE_SAME = "All the same, because: ";
     private static final int LONGEST_WHY = 200;
     private static final String AT_A_TIME = "at";
 
@@ -38,22 +44,32 @@ public final class LogForm {
         this.cup = cup;
     }
 
-    /** The word of why with which a maker overrules what was questioned; empty if nothing is overruled. */
+    /**
+     * Why a maker overrules what was questioned, one of the usual reasons or words of their own; empty if nothing is
+     * overruled.
+     */
     public static Optional<String> overruled(FormReader reader) {
-        return reader.isTicked("confirmed")
+        String usual = reader.raw("because");
+        if (USUAL_REASONS.contains(usual) && reader.raw("why").isEmpty()) {
+            return Optional.of(usual);
+        }
+        return reader.isTicked("confirmed") || !reader.raw("why").isEmpty()
                 ? Optional.of(reader.line("why", "Why it was done all the same", LONGEST_WHY, true))
                 : Optional.empty();
     }
 
+    /** Whether an entry was made against what was questioned, with a reason. */
+    static boolean isOverruling(Mark mark) {
+        return mark.note().contains(ALL_THE_SAME);
+    }
+
     /** A note that keeps why something was overruled. */
     public static String noteWith(String note, Optional<String> overruled) {
-        return overruled
-                .map(why -> (note + "\nAll the same, because: " + why).strip())
-                .orElse(note);
+        return overruled.map(why -> (note + "\n" + ALL_THE_SAME + why).strip()).orElse(note);
     }
 
     boolean isConfirmed() {
-        return reader.isTicked("confirmed");
+        return overruled(reader).isPresent();
     }
 
     /** @throws nursery.core.measure.InvalidInput with everything wrong on the form */
@@ -90,7 +106,10 @@ public final class LogForm {
 
     private LogEntry poured(Mark mark, int step) {
         double amountMl = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
-        Resin resin = cup.find(step).map(cup::resinFor).orElse(cup.resins().base());
+        Resin planned = cup.find(step).map(cup::resinFor).orElse(cup.resins().base());
+        Resin resin = reader.raw("resin").isEmpty()
+                ? planned
+                : reader.id("resin", "The resin").flatMap(floor.shelf()::resin).orElse(planned);
         return new LogEntry.Poured(mark, step, amountMl, spindle(), Optional.of(Pot.of(resin, OptionalLong.empty())));
     }
 

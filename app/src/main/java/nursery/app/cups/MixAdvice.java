@@ -37,7 +37,7 @@ record MixAdvice(
         boolean byScale,
         boolean farAbove,
         Optional<String> nearly,
-        Label label) {
+        Resin resin) {
 
     private static final double FAR_ABOVE = 1.5;
 
@@ -71,7 +71,7 @@ record MixAdvice(
                     grams.isPresent() && cup.cup().schools().has(School.SCALE),
                     !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(),
                     measured.flatMap(ratio -> Fills.nearly(label, ratio)),
-                    label);
+                    resin);
         });
     }
 }

@@ -17,6 +17,8 @@ import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.app.techniques.TechniqueBook;
+import nursery.core.cup.Blank;
+import nursery.core.cup.StartingBlank;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
@@ -30,6 +32,7 @@ import nursery.core.technique.Question;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,11 +40,11 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
-/** Starting a cup, and the list of all cups. */
+/** Starting a cup, or several alike. */
 @Controller
 class StartController {
 
-    private static final int LONGEST_NAME = 80;
+    static final int LONGEST_NAME = 80;
     private static final int MOST_AT_ONCE = 24;
 
     private final CupBook cups;
@@ -63,40 +66,22 @@ class StartController {
         }
     }
 
-    /** A cup on the shelf of those on the go. */
-    record Standing(CupNow now, CupPicture picture) {}
-
-    /** The cups on the floor. */
-    @GetMapping("/cups")
-    String all(Model model) {
-        List<Standing> all = floors.now().cups().stream()
-                .map(cup -> new Standing(cup, Looks.of(cup)))
-                .toList();
-        model.addAttribute("cups", all);
-        model.addAttribute("tallestMm", CupPicture.tallestMm(all.stream().map(Standing::picture)));
-        return "cups/cups";
-    }
-
-    /** The cups that have left it, the newest first; only those a word is found in, if one is typed. */
-    @GetMapping("/cups/archive")
-    String archive(
-            @RequestParam(defaultValue = "1") String page, @RequestParam(defaultValue = "") String find, Model model) {
-        String wanted = find.strip();
-        int archived = floors.archivedCups(wanted);
-        int pages = Math.max(1, (archived + Floors.ARCHIVE_PAGE - 1) / Floors.ARCHIVE_PAGE);
-        int shown = page.matches("\\d{1,6}") ? Math.max(1, Math.min(pages, Integer.parseInt(page))) : 1;
-        model.addAttribute("cups", floors.archive(shown, wanted));
-        model.addAttribute("archived", archived);
-        model.addAttribute("find", wanted);
-        model.addAttribute("page", shown);
-        model.addAttribute("pages", pages);
-        return "cups/archive";
-    }
+    /** A technique to choose, drawn as what it makes. */
+    record Way(ShelvedTechnique shelved, CupPicture picture) {}
 
     @GetMapping("/cups/new")
     String fresh(@RequestParam Map<String, String> typed, Model model) {
         Map<String, String> all =
                 new LinkedHashMap<>(Map.of("paint", "#1f3a5f", "glitter", "#3f7fbf", "started", "now", "count", "1"));
+        List<ShelfBlank> blanks = floors.shelf().blanks();
+        if (blanks.size() == 1) {
+            all.put("blank", String.valueOf(blanks.get(0).id()));
+        }
+        List<CupNow> onTheGo = floors.now().cups();
+        onTheGo.stream()
+                .reduce((a, b) -> b)
+                .ifPresent(newest -> all.put(
+                        "base", String.valueOf(newest.cup().resins().base().id())));
         all.putAll(typed);
         return page(model, Form.fresh(all));
     }
@@ -136,7 +121,7 @@ class StartController {
     private Started read(FormReader reader) {
         Show show = floors.show();
         Shelf shelf = floors.shelf();
-        String name = reader.line("name", "The name", LONGEST_NAME, true);
+        String name = reader.line("name", "The name", LONGEST_NAME, false);
         String madeFor = reader.line("madeFor", "Whom it is for", LONGEST_NAME, false);
         Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
         reader.faults()
@@ -160,7 +145,8 @@ class StartController {
         Instant started = started(reader, show);
         reader.faults().throwIfAny();
         ShelfBlank bare = blank.orElseThrow();
-        Cup.About about = new Cup.About(name, madeFor, technique.name(), bare.name(), paint, glitter);
+        Cup.About about = new Cup.About(
+                name.isEmpty() ? technique.name() : name, madeFor, technique.name(), bare.name(), paint, glitter);
         Cup.Resins resins = new Cup.Resins(base.orElseThrow(), last.orElseThrow());
         return new Started(
                 new Order(
@@ -241,7 +227,7 @@ class StartController {
         return at;
     }
 
-    private static Optional<Resin> resin(FormReader reader, String field, String what, Shelf shelf) {
+    static Optional<Resin> resin(FormReader reader, String field, String what, Shelf shelf) {
         Optional<Long> id = reader.id(field, what);
         Optional<Resin> known = id.flatMap(shelf::resin);
         reader.faults()
@@ -252,7 +238,15 @@ class StartController {
         return known;
     }
 
-    private static String colour(FormReader reader, String field) {
+    /** The day a cup is due, if it is promised. */
+    static @Nullable LocalDate dueDay(Cup cup, Show show) {
+        return cup.promise()
+                .dueAt()
+                .map(due -> due.atZone(show.zone()).toLocalDate())
+                .orElse(null);
+    }
+
+    static String colour(FormReader reader, String field) {
         String colour = reader.raw(field);
         reader.faults()
                 .require(
@@ -269,7 +263,19 @@ class StartController {
         model.addAttribute("blanks", blanks);
         model.addAttribute("resins", floors.shelf().resins());
         Technique technique = technique(form.value("technique"));
-        model.addAttribute("techniques", techniques.all());
+        Blank drawnOn = floors.shelf().blanks().stream()
+                .filter(blank -> form.is("blank", String.valueOf(blank.id())))
+                .map(ShelfBlank::blank)
+                .findFirst()
+                .orElse(StartingBlank.SLIM_20.blank());
+        model.addAttribute(
+                "ways",
+                techniques.all().stream()
+                        .map(one -> new Way(one, Looks.of(one.key(), one.technique(), drawnOn)))
+                        .toList());
+        model.addAttribute(
+                "steps",
+                technique.plan(schools(new FormReader(form.typed())), times(technique, new FormReader(form.typed()))));
         model.addAttribute("technique", technique);
         model.addAttribute(
                 "chosen",

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
@@ -75,7 +76,9 @@ class TogetherController {
                                 List.of(new Fault("cup", "No cup is picked: touch those it was done on.")));
                     }
                     try {
-                        log.addAll(happenings, typed.containsKey("confirmed"));
+                        log.addAll(
+                                happenings,
+                                LogForm.overruled(new FormReader(typed)).isPresent());
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }

@@ -62,7 +62,8 @@ interface ShelfReadMapper {
             double heightMm,
             double circumferenceMm) {}
 
-    record SpindleRow(long turnerId, String turner, double rpm, @Nullable Long id, @Nullable String name) {}
+    record SpindleRow(
+            long turnerId, String turner, double rpm, boolean speedAssumed, @Nullable Long id, @Nullable String name) {}
 
     record MeasuringCupRow(
             long id,
@@ -96,8 +97,8 @@ interface ShelfReadMapper {
             ORDER BY b.name, b.id, e.number, s.position""")
     List<BlankStationRow> blanks();
 
-    @Select("SELECT t.id AS turner_id, t.name AS turner, t.rpm, s.id, s.name FROM turner t LEFT JOIN spindle s ON "
-            + "s.turner_id = t.id ORDER BY t.id, s.id")
+    @Select("SELECT t.id AS turner_id, t.name AS turner, t.rpm, t.speed_assumed, s.id, s.name FROM turner t LEFT JOIN "
+            + "spindle s ON s.turner_id = t.id ORDER BY t.id, s.id")
     List<SpindleRow> spindles();
 
     @Select("SELECT id, name, capacity_ml, mark_ml, marks, bottom_mm, top_mm, at_hand FROM measuring_cup ORDER BY "

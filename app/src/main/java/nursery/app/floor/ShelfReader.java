@@ -153,6 +153,7 @@ class ShelfReader {
                             rows.get(0).turnerId(),
                             rows.get(0).turner(),
                             rows.get(0).rpm(),
+                            rows.get(0).speedAssumed(),
                             spindles);
                 })
                 .toList();

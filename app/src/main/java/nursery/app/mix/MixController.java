@@ -48,11 +48,7 @@ class MixController {
         List<Candidate> all = Candidate.among(floor);
         Optional<Resin> resin = resinOf(chosen, all);
         if (chosen.keySet().stream().noneMatch(field -> field.startsWith("pick-"))) {
-            all.stream()
-                    .filter(candidate -> candidate.isDue()
-                            && !floor.isUnderWay(candidate.onBench())
-                            && resin.filter(candidate.resin()::equals).isPresent())
-                    .forEach(candidate -> chosen.put("pick-" + candidate.code(), "on"));
+            floor.dueTogether(resin).forEach(cup -> chosen.put("pick-" + cup.code(), "on"));
         }
         return page(model, Form.fresh(chosen), floor, all);
     }

@@ -1,5 +1,7 @@
 package nursery.app.mix;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import nursery.core.film.TurnerCheck;
@@ -41,6 +43,15 @@ record SheetRow(
                         found.keepsItsLines(candidate.resin().label().times().workingH() * 3600))
                 .orElse(false);
         return new SheetRow(place, candidate, turn, typed, check, needle, keepsLines);
+    }
+
+    /** Whether the coat may be poured now, and may not be any more when its turn comes. */
+    public boolean closesBeforeItsTurn(Instant now) {
+        Instant itsTurn = now.plus(Duration.ofSeconds(Math.round(turn.atMinute() * 60)));
+        return candidate
+                .closesAt()
+                .filter(closes -> closes.isAfter(now) && !closes.isAfter(itsTurn))
+                .isPresent();
     }
 
     static double needle(TurnerCheck check) {

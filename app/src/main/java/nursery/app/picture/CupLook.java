@@ -16,13 +16,22 @@ public record CupLook(Optional<String> paint, Optional<String> glitter, Set<Deco
 
     public static final CupLook BARE = new CupLook(Optional.empty(), Optional.empty(), Set.of(), "", 0);
 
-    /** Decoration that is drawn in the cup's second colour. */
+    /** Decoration, most of it drawn in the cup's second colour; what lies lower comes first. */
     public enum Decor {
+        WRAP,
+        MARBLE,
+        COARSE,
         INK,
-        VINYL,
-        WAVE,
+        BLOOM,
+        MICA,
         SMOKE,
-        SPECKS
+        WINDOW,
+        VINYL,
+        FOIL,
+        GLOW,
+        SLIDE,
+        WAVE,
+        MATTE
     }
 
     public boolean has(Decor one) {

@@ -1,6 +1,7 @@
 package nursery.app.picture;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import nursery.app.picture.CupLook.Decor;
 import nursery.core.cup.Blank;
@@ -37,11 +38,44 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             <circle cx="12" cy="14" r="11" opacity=".75"/><circle cx="34" cy="30" r="14" opacity=".6"/>\
             <circle cx="10" cy="46" r="8" opacity=".85"/>\
             <circle cx="30" cy="54" r="4" fill="#fff" opacity=".8"/></pattern>\
+            <pattern id="bloom-%1$s" width="64" height="72" patternUnits="userSpaceOnUse" fill="%2$s">\
+            <circle cx="20" cy="22" r="20" opacity=".28"/><circle cx="20" cy="22" r="13" opacity=".4"/>\
+            <circle cx="20" cy="22" r="6" opacity=".8"/><circle cx="50" cy="56" r="15" opacity=".3"/>\
+            <circle cx="50" cy="56" r="9" opacity=".45"/>\
+            <circle cx="50" cy="56" r="4" fill="#fff" opacity=".8"/></pattern>\
+            <pattern id="wrap-%1$s" width="30" height="30" patternUnits="userSpaceOnUse">\
+            <rect width="30" height="30" fill="#f3efe2"/><g fill="%2$s"><path d="M15 3q9 6 0 14q-9-8 0-14z"/>\
+            <path d="M0 18q9 6 0 14q-9-8 0-14zM30 18q9 6 0 14q-9-8 0-14z" opacity=".7"/></g></pattern>\
+            <pattern id="marble-%1$s" width="60" height="50" patternUnits="userSpaceOnUse" fill="none" stroke="%2$s">\
+            <path d="M0 12q16-14 30 2t30-2M0 36q20 12 34-2t26 2" stroke-width="3" opacity=".75"/>\
+            <path d="M8 0q8 22-4 50M40 0q-10 26 6 50" stroke-width="1.4" opacity=".55"/></pattern>\
+            <pattern id="coarse-%1$s" width="26" height="26" patternUnits="userSpaceOnUse">\
+            <g fill="#fff" opacity=".7"><path d="M4 4l5-2 3 4-4 4zM17 15l5 1-1 5-5-1z"/></g>\
+            <g fill="%2$s"><path d="M15 3l5 1 0 5-5 0zM5 15l4 3-3 5-4-3z"/></g>\
+            <g fill="#000" opacity=".28"><path d="M20 9l4 2-2 3-3-2zM10 20l3 1 0 3-3 0z"/></g></pattern>\
+            <pattern id="mica-%1$s" width="40" height="30" patternUnits="userSpaceOnUse" fill="#fff">\
+            <path d="M2 8q10-6 18 0t18-2l0 4q-9 6-18 2t-18 0z" opacity=".4"/>\
+            <path d="M0 24q8-4 14 0t10 0l0 3q-8 3-12 0t-12 0z" opacity=".28"/></pattern>\
             <pattern id="vinyl-%1$s" width="34" height="44" patternUnits="userSpaceOnUse" fill="%2$s">\
             <path d="M17 5l8 14-8 14-8-14z"/><path d="M0 33l5 9-5 9-5-9zM34 33l5 9-5 9-5-9z"/></pattern>\
-            <pattern id="specks-%1$s" width="17" height="17" patternUnits="userSpaceOnUse" fill="#fff3c4">\
+            <pattern id="foil-%1$s" width="44" height="52" patternUnits="userSpaceOnUse" fill="#e3bd55">\
+            <path d="M6 8l9-4 5 8-7 5zM30 30l8-2 2 9-9 1zM12 40l5-3 4 6-6 4z"/></pattern>\
+            <pattern id="glow-%1$s" width="17" height="17" patternUnits="userSpaceOnUse" fill="#e9ffd0">\
             <circle cx="4" cy="5" r="1.3"/><circle cx="12" cy="3" r=".9"/><circle cx="9" cy="12" r="1.5"/>\
             <circle cx="15" cy="14" r=".8"/></pattern></defs>""";
+
+    /** A motif in the middle of the cup, drawn around 0, 0 in a circle of radius 1. */
+    private static final String SLIDE =
+            """
+            <g transform="translate(0 %1$s) scale(%2$s)">\
+            <circle r="1" fill="#fbf9f2" stroke="%3$s" stroke-width=".09"/>\
+            <path d="M0-.78L.18-.18.78 0 .18.18 0 .78-.18.18-.78 0-.18-.18z" fill="%3$s"/></g>""";
+
+    private static final String WINDOW =
+            """
+            <g transform="translate(0 %1$s) scale(%2$s)"><circle r="1.12" fill="#fff" opacity=".85"/>\
+            <circle r="1" fill="%3$s"/><path d="M-1 .1Q-.4-.5 0 .1T1 .1A1 1 0 0 1 -1 .1z" fill="#000" opacity=".3"/>\
+            <circle cx=".4" cy="-.45" r=".16" fill="#fff" opacity=".9"/></g>""";
 
     /** @param id distinguishes its patterns from another cup's on the same page */
     public static CupPicture of(String id, Blank blank, CupLook look) {
@@ -89,7 +123,7 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
                 decorate(svg, coated);
             }
             look.paint().ifPresent(colour -> fill(svg, coated, "url(#round)"));
-            if (look.coats() > 0) {
+            if (look.coats() > 0 && !look.has(Decor.MATTE)) {
                 String opacity = look.coats() > 2 ? ".75" : look.coats() > 1 ? ".55" : ".35";
                 svg.append("<path class=\"cup-shine\" d=\"%s\" opacity=\"%s\"/>".formatted(shine(), opacity));
             }
@@ -101,25 +135,32 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
         private void decorate(StringBuilder svg, String coated) {
             String wave = wave();
             svg.append("<g clip-path=\"url(#clip-").append(id).append(")\">");
-            if (look.has(Decor.SMOKE)) {
-                svg.append("<path class=\"decor-smoke\" d=\"%s\" transform=\"translate(0 %s)\"/>"
-                        .formatted(wave, Figures.coordinates(-blank.outline().heightMm() / 3)));
-            }
-            if (look.has(Decor.INK)) {
-                fill(svg, coated, "url(#ink-" + id + ")");
-            }
-            if (look.has(Decor.VINYL)) {
-                fill(svg, coated, "url(#vinyl-" + id + ")");
-            }
-            if (look.has(Decor.SPECKS)) {
-                fill(svg, coated, "url(#specks-" + id + ")");
-            }
-            if (look.has(Decor.WAVE)) {
-                svg.append(("<path class=\"decor-wave\" d=\"%1$s\"/>"
-                                + "<path class=\"decor-sea\" d=\"%1$s\" transform=\"translate(0 7)\" fill=\"%2$s\"/>")
-                        .formatted(wave, safe(look.paint().orElse("#2f6d8c"))));
+            for (Decor decor : Decor.values()) {
+                if (look.has(decor)) {
+                    decorate(svg, decor, coated, wave);
+                }
             }
             svg.append("</g>");
+        }
+
+        private void decorate(StringBuilder svg, Decor decor, String coated, String wave) {
+            double heightMm = blank.outline().heightMm();
+            String middle = Figures.coordinates(heightMm * 0.48);
+            String motif = Figures.coordinates(blank.outline().widestRadiusMm() * 0.58);
+            switch (decor) {
+                case WRAP, MARBLE, COARSE, INK, BLOOM, MICA, VINYL, FOIL, GLOW ->
+                    fill(svg, coated, "url(#%s-%s)".formatted(decor.name().toLowerCase(Locale.ROOT), id));
+                case SMOKE ->
+                    svg.append("<path class=\"decor-smoke\" d=\"%s\" transform=\"translate(0 %s)\"/>"
+                            .formatted(wave, Figures.coordinates(-heightMm / 3)));
+                case WINDOW -> svg.append(WINDOW.formatted(middle, motif, safe(look.accent())));
+                case SLIDE -> svg.append(SLIDE.formatted(middle, motif, safe(look.accent())));
+                case WAVE ->
+                    svg.append(("<path class=\"decor-wave\" d=\"%1$s\"/><path class=\"decor-sea\" d=\"%1$s\""
+                                    + " transform=\"translate(0 7)\" fill=\"%2$s\"/>")
+                            .formatted(wave, safe(look.paint().orElse("#2f6d8c"))));
+                case MATTE -> svg.append("<path class=\"decor-matte\" d=\"%s\"/>".formatted(coated));
+            }
         }
 
         private static void fill(StringBuilder svg, String path, String with) {

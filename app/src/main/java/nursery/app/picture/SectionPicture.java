@@ -74,10 +74,10 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
 
     private static String styleOf(StepKind kind) {
         return switch (kind) {
-            case ADHESIVE, GLUE, SPRAY_ADHESIVE -> "adhesive";
+            case ADHESIVE, GLUE, FOIL_ADHESIVE, SPRAY_ADHESIVE -> "adhesive";
             case SEAL -> "sealer";
             case FLOOD_COAT, BUILD_COAT, THIN_COAT, PARTIAL_COAT, FINISHING_COAT -> "coat";
-            case GLITTER, FOIL, SPONGE -> "flakes";
+            case GLITTER, FOIL, SPONGE, MICA_SEAL -> "flakes";
             default -> "film";
         };
     }

@@ -11,6 +11,10 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface SubmissionMapper {
 
+    /** Whether the database answers. */
+    @Select("SELECT 1")
+    int alive();
+
     @Select("SELECT leads_to FROM submission WHERE token = #{token}")
     Optional<String> leadsTo(String token);
 

@@ -219,6 +219,25 @@ public class ShelfBook {
         mapper.changed();
     }
 
+    /**
+     * What a maker says of the turner on a first visit.
+     *
+     * @param rpm turns a minute, if somebody has counted them
+     */
+    @Transactional
+    public void equip(int spindles, Optional<Double> rpm) {
+        Turner turner = floors.shelf().turners().get(0);
+        rpm.ifPresent(counted -> changeSpeed(turner.id(), counted));
+        int there = turner.spindles().size();
+        if (spindles < there) {
+            mapper.removeSpindles(turner.id(), there - spindles);
+        }
+        for (int i = there + 1; i <= spindles; i++) {
+            addSpindle(turner.id(), "Spindle " + i);
+        }
+        mapper.changed();
+    }
+
     /** @throws InvalidInput if another spindle has the name */
     @Transactional
     public void addSpindle(long turnerId, String name) {

@@ -95,8 +95,12 @@ interface ShelfMapper {
     @Select(value = "INSERT INTO turner (name, rpm) VALUES (#{name}, #{rpm}) RETURNING id", affectData = true)
     long insertTurner(@Param("name") String name, @Param("rpm") double rpm);
 
-    @Update("UPDATE turner SET rpm = #{rpm} WHERE id = #{id}")
+    @Update("UPDATE turner SET rpm = #{rpm}, speed_assumed = FALSE WHERE id = #{id}")
     int updateTurner(@Param("id") long id, @Param("rpm") double rpm);
+
+    /** The newest spindles of a turner, as many as there are too many. */
+    @Delete("DELETE FROM spindle WHERE turner_id = #{turnerId} ORDER BY id DESC LIMIT #{count}")
+    int removeSpindles(@Param("turnerId") long turnerId, @Param("count") int count);
 
     @Select("SELECT id FROM spindle WHERE name = #{name}")
     Optional<Long> spindleNamed(String name);

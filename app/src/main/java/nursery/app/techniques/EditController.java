@@ -1,23 +1,16 @@
 package nursery.app.techniques;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
-import nursery.core.film.CoatRole;
 import nursery.core.technique.Judgement;
-import nursery.core.technique.Material;
-import nursery.core.technique.School;
 import nursery.core.technique.Schools;
-import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
-import nursery.core.technique.Wait;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,8 +24,6 @@ import org.springframework.web.servlet.ModelAndView;
 /** Editing a technique of the maker's own; the plan is judged as it is edited. */
 @Controller
 class EditController {
-
-    private static final Map<String, String> WAITS = waits();
 
     private final TechniqueBook techniques;
     private final PlanJudge judge;
@@ -100,34 +91,12 @@ class EditController {
                 .orElse(List.of());
         model.addAttribute("form", form);
         model.addAttribute("key", key);
-        model.addAttribute("rows", EditForm.rows(form.typed()));
+        EditForm.choices(model, form.typed());
+        model.addAttribute("draftUrl", "/techniques/" + key + "/draft");
+        model.addAttribute("ofACup", false);
         model.addAttribute("problems", form.faults().isEmpty() ? reader.faults().found() : List.of());
         model.addAttribute("findings", findings);
         model.addAttribute("sound", technique.isPresent() && findings.stream().allMatch(Judgement.Finding::isAdvice));
-        model.addAttribute("kinds", StepKind.values());
-        model.addAttribute("roles", CoatRole.values());
-        model.addAttribute("materials", Material.values());
-        model.addAttribute("schools", School.values());
-        model.addAttribute("waits", WAITS);
         return "techniques/edit";
-    }
-
-    private static Map<String, String> waits() {
-        Map<String, String> waits = new LinkedHashMap<>();
-        Stream.of(Wait.Kind.values()).forEach(kind -> waits.put(kind.written(), words(kind)));
-        return waits;
-    }
-
-    private static String words(Wait.Kind kind) {
-        return switch (kind) {
-            case NONE -> "nothing: go on at once";
-            case DRY -> "minutes of drying";
-            case SETTLE -> "minutes after the pour, while workable";
-            case INTO_COAT -> "minutes into the coat, before it gels";
-            case AGE -> "hours on the cure clock";
-            case STRAIGHT_ON -> "straight on, or scuffed";
-            case SANDABLE -> "until it is sandable";
-            case CURED -> "until it is cured";
-        };
     }
 }

@@ -8,23 +8,29 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.technique.DecalSize;
 import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
+import org.springframework.ui.Model;
 
 /**
- * A technique as a form: rows of inputs, {@code s0.do} and so on. A group of steps is a row that opens it and a row
- * that closes it. Nothing is kept on the server while it is edited; the form itself is the draft.
+ * Steps as a form: rows of inputs, {@code s0.do} and so on. A group of steps is a row that opens it and a row that
+ * closes it. Nothing is kept on the server while it is edited; the form itself is the draft.
  */
-final class EditForm {
+@Published
+public final class EditForm {
 
     /** What a row can be beside a step. */
     static final String REPEAT_FROM = "repeat-from";
@@ -43,14 +49,19 @@ final class EditForm {
             "height",
             "grit",
             "only",
+            "number",
+            "was",
+            "open",
             "least",
             "most",
             "usual");
 
+    private static final Map<String, String> WAITS = waits();
+
     private EditForm() {}
 
     /** One row as it stands in the form. */
-    record Row(int place, Map<String, String> values) {
+    public record Row(int place, Map<String, String> values) {
 
         public String value(String field) {
             return values.getOrDefault(field, "");
@@ -74,6 +85,14 @@ final class EditForm {
 
         public boolean isPour() {
             return StepKind.named(value("do")).filter(StepKind::isPour).isPresent();
+        }
+
+        /** The schools it belongs to, in words. */
+        public String onlyWords() {
+            return Arrays.stream(School.values())
+                    .filter(school -> Arrays.asList(value("only").split(",")).contains(school.name()))
+                    .map(School::words)
+                    .collect(Collectors.joining(", or "));
         }
 
         public boolean isRepeat() {
@@ -107,10 +126,41 @@ final class EditForm {
         return typed;
     }
 
+    /** The steps of a cup's own plan, each with its number. */
+    public static Map<String, String> filled(List<PlanStep> steps) {
+        return numbered(steps.stream()
+                .map(step -> {
+                    Map<String, String> row = row(new TechniqueStep(
+                            step.kind(),
+                            step.title(),
+                            step.waiting(),
+                            step.detail(),
+                            step.role(),
+                            step.material(),
+                            step.size(),
+                            step.grit(),
+                            List.of()));
+                    row.put("number", String.valueOf(step.number()));
+                    return row;
+                })
+                .toList());
+    }
+
+    /** What every form of steps has to choose from. */
+    public static void choices(Model model, Map<String, String> typed) {
+        model.addAttribute("rows", rows(typed));
+        model.addAttribute("kinds", StepKind.values());
+        model.addAttribute("roles", CoatRole.values());
+        model.addAttribute("materials", Material.values());
+        model.addAttribute("schools", School.values());
+        model.addAttribute("waits", WAITS);
+    }
+
     private static Map<String, String> row(TechniqueStep step) {
         Map<String, String> row = new LinkedHashMap<>();
         Wait wait = step.waiting();
         row.put("do", step.kind().written());
+        row.put("was", step.kind().written());
         row.put("title", step.title());
         row.put("detail", step.detail());
         row.put("wait", wait.kind().written());
@@ -133,7 +183,7 @@ final class EditForm {
         return row;
     }
 
-    static List<Row> rows(Map<String, String> typed) {
+    public static List<Row> rows(Map<String, String> typed) {
         List<Row> rows = new ArrayList<>();
         for (int i = 0; i < Technique.MOST_PARTS * 2 && typed.containsKey("s" + i + ".do"); i++) {
             Map<String, String> values = new LinkedHashMap<>();
@@ -146,22 +196,26 @@ final class EditForm {
     }
 
     /** The form after a button between the rows was pressed, such as {@code up-3}. */
-    static Map<String, String> pressed(Map<String, String> typed, String press) {
+    public static Map<String, String> pressed(Map<String, String> typed, String press) {
         List<Map<String, String>> rows =
                 new ArrayList<>(rows(typed).stream().map(Row::values).toList());
         String[] parts = press.split("-", 2);
         int at = parts.length == 2 && parts[1].matches("\\d{1,3}") ? Integer.parseInt(parts[1]) : -1;
+        if (parts[0].equals("before") && at >= 0 && at <= rows.size()) {
+            rows.add(at, fresh());
+        }
         if (at >= 0 && at < rows.size()) {
             switch (parts[0]) {
                 case "up" -> swap(rows, at, at - 1);
                 case "down" -> swap(rows, at, at + 1);
                 case "remove" -> rows.remove(at);
-                case "twice" -> rows.add(at + 1, new LinkedHashMap<>(rows.get(at)));
-                case "after" ->
-                    rows.add(
-                            at + 1,
-                            new LinkedHashMap<>(
-                                    Map.of("do", StepKind.WASH.written(), "wait", "none", "material", "ordinary")));
+                case "twice" -> {
+                    Map<String, String> twin = new LinkedHashMap<>(rows.get(at));
+                    twin.remove("number");
+                    rows.add(at + 1, twin);
+                }
+                case "after" -> rows.add(at + 1, fresh());
+                case "kind" -> rows.set(at, ofItsKind(rows.get(at)));
                 default -> {}
             }
         }
@@ -169,6 +223,29 @@ final class EditForm {
         next.keySet().removeIf(field -> field.matches("s\\d+\\..*"));
         next.putAll(numbered(rows));
         return next;
+    }
+
+    /** A row to choose a kind for. */
+    private static Map<String, String> fresh() {
+        return new LinkedHashMap<>(Map.of("do", "", "open", "yes", "wait", "none", "material", "ordinary"));
+    }
+
+    /** A row whose kind was chosen: what belonged to the kind it was before goes with it. */
+    private static Map<String, String> ofItsKind(Map<String, String> row) {
+        Optional<StepKind> kind = StepKind.named(row.getOrDefault("do", ""));
+        Optional<StepKind> was = StepKind.named(row.getOrDefault("was", ""));
+        if (kind.isEmpty() || kind.equals(was)) {
+            return row;
+        }
+        Map<String, String> changed = row(TechniqueStep.usual(kind.get()));
+        String title = row.getOrDefault("title", "");
+        boolean ownTitle = !title.isEmpty()
+                && was.filter(before -> before.title().equals(title)).isEmpty();
+        changed.put("title", ownTitle ? title : "");
+        changed.put("detail", was.isEmpty() ? row.getOrDefault("detail", "") : "");
+        changed.put("only", row.getOrDefault("only", ""));
+        changed.put("open", "yes");
+        return changed;
     }
 
     private static void swap(List<Map<String, String>> rows, int a, int b) {
@@ -235,13 +312,37 @@ final class EditForm {
                 : Optional.empty();
     }
 
+    /** The steps of a cup's plan; a new one takes the next number from the one given. */
+    public static List<PlanStep> readSteps(FormReader reader, Map<String, String> typed, int freeNumber) {
+        List<PlanStep> steps = new ArrayList<>();
+        int free = freeNumber;
+        for (Row row : rows(typed)) {
+            Optional<TechniqueStep> step = step(reader, row, "s" + row.place());
+            boolean old = row.value("number").matches("\\d{1,6}") && row.is("do", row.value("was"));
+            int number = old ? Integer.parseInt(row.value("number")) : free++;
+            step.ifPresent(found -> steps.add(new PlanStep(
+                    number,
+                    found.kind(),
+                    found.title(),
+                    found.waiting(),
+                    found.detail(),
+                    found.role(),
+                    found.material(),
+                    found.size(),
+                    found.grit())));
+        }
+        return steps;
+    }
+
     private static Optional<TechniqueStep> step(FormReader reader, Row row, String at) {
         Optional<StepKind> kind = StepKind.named(row.value("do"));
         reader.faults()
                 .require(
                         kind.isPresent(),
                         at + ".do",
-                        "“%s” is no kind of step: choose one.".formatted(row.value("do")));
+                        row.value("do").isEmpty()
+                                ? "Choose what this step is."
+                                : "“%s” is no kind of step: choose one.".formatted(row.value("do")));
         Optional<Wait> wait = wait(reader, row, at);
         Optional<CoatRole> role = kind.filter(StepKind::isPour).flatMap(found -> CoatRole.named(row.value("coat")));
         kind.filter(StepKind::isPour).ifPresent(found -> reader.faults()
@@ -324,5 +425,24 @@ final class EditForm {
                         "“%s” is no number of times: write 1 to %d."
                                 .formatted(value.toLowerCase(Locale.ROOT), Technique.MOST_TIMES));
         return sane ? Integer.parseInt(value) : 0;
+    }
+
+    private static Map<String, String> waits() {
+        Map<String, String> waits = new LinkedHashMap<>();
+        Stream.of(Wait.Kind.values()).forEach(kind -> waits.put(kind.written(), words(kind)));
+        return waits;
+    }
+
+    private static String words(Wait.Kind kind) {
+        return switch (kind) {
+            case NONE -> "nothing: go on at once";
+            case DRY -> "minutes of drying";
+            case SETTLE -> "minutes after the pour, while workable";
+            case INTO_COAT -> "minutes into the coat, before it gels";
+            case AGE -> "hours on the cure clock";
+            case STRAIGHT_ON -> "straight on, or scuffed";
+            case SANDABLE -> "until it is sandable";
+            case CURED -> "until it is cured";
+        };
     }
 }

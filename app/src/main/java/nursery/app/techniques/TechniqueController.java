@@ -6,11 +6,14 @@ import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
+import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
+import nursery.core.cup.StartingBlank;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.Question;
@@ -162,6 +165,12 @@ class TechniqueController {
                 .forEach(technique -> sketches.put(technique, judge.sketch(technique.technique(), Schools.of())));
         model.addAttribute("form", form);
         model.addAttribute("techniques", sketches);
+        model.addAttribute(
+                "pictures",
+                techniques.all().stream()
+                        .collect(Collectors.toMap(
+                                ShelvedTechnique::key,
+                                one -> Looks.of(one.key(), one.technique(), StartingBlank.SLIM_20.blank()))));
         return "techniques/shelf";
     }
 

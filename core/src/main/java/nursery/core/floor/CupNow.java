@@ -1,5 +1,6 @@
 package nursery.core.floor;
 
+import java.time.Instant;
 import java.util.Optional;
 import nursery.core.film.Share;
 import nursery.core.log.Cup;
@@ -9,6 +10,36 @@ import nursery.core.technique.PlanStep;
 
 /** A cup, and the state that follows at this moment. */
 public record CupNow(Cup cup, CupState state) {
+
+    /** Where a cup stands, as a shelf is sorted by it. */
+    public enum Stage {
+        HANDS("wants hands"),
+        WAITING("waiting"),
+        CURING("curing out"),
+        READY("ready"),
+        HANDED_OVER("handed over"),
+        ABANDONED("given up");
+
+        private final String word;
+
+        Stage(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** Where it stands at the moment its state is of. */
+    public Stage stage(Instant now) {
+        if (state.gone().isPresent()) {
+            return state.handedOverAt().isPresent() ? Stage.HANDED_OVER : Stage.ABANDONED;
+        }
+        return state.next()
+                .map(next -> next.readinessAt(now) == NextAction.Readiness.WAITING ? Stage.WAITING : Stage.HANDS)
+                .orElseGet(() -> state.readyAt().filter(now::isBefore).isPresent() ? Stage.CURING : Stage.READY);
+    }
 
     public String code() {
         return cup.code();

@@ -2,10 +2,12 @@ package nursery.core.floor;
 
 import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState.SpindleHold;
+import nursery.core.log.NextAction.Readiness;
 import nursery.core.log.Spindle;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.BenchHours;
@@ -96,13 +98,46 @@ public record Floor(
 
     /** Whether somebody is mixing for a cup's next step already. */
     public boolean isUnderWay(CupNow cup) {
+        return batchFor(cup).isPresent();
+    }
+
+    /** The mix under way for a cup's next step. */
+    public Optional<Batch> batchFor(CupNow cup) {
         return open.stream()
-                .flatMap(batch -> batch.shares().stream())
-                .anyMatch(share -> share.code().equals(cup.code())
-                        && cup.state()
-                                .next()
-                                .filter(next -> next.step().number() == share.step())
-                                .isPresent());
+                .filter(batch -> batch.shares().stream()
+                        .anyMatch(share -> share.code().equals(cup.code())
+                                && cup.state()
+                                        .next()
+                                        .filter(next -> next.step().number() == share.step())
+                                        .isPresent()))
+                .findFirst();
+    }
+
+    /** The coats that are due now and that nobody mixes for yet, what closes first before the others. */
+    public List<CupNow> coatsDue() {
+        return cups.stream()
+                .filter(cup -> cup.nextCoat().isPresent() && !isUnderWay(cup))
+                .filter(cup -> cup.state().next().orElseThrow().readinessAt(now) != Readiness.WAITING)
+                .sorted(Comparator.comparing((CupNow cup) -> cup.state()
+                        .next()
+                        .orElseThrow()
+                        .window()
+                        .closesAtExclusive()
+                        .orElse(Instant.MAX)))
+                .toList();
+    }
+
+    /** Those of them that one mix serves: all of one resin, the one whose coat closes first if none is named. */
+    public List<CupNow> dueTogether(Optional<Resin> named) {
+        List<CupNow> due = coatsDue();
+        Optional<Resin> resin = named.or(() -> due.stream().findFirst().map(Floor::nextResin));
+        return due.stream()
+                .filter(cup -> resin.filter(nextResin(cup)::equals).isPresent())
+                .toList();
+    }
+
+    private static Resin nextResin(CupNow cup) {
+        return cup.cup().resinFor(cup.nextCoat().orElseThrow());
     }
 
     /** How much to mix for some coats, in which order to pour them, and for how long it serves. */

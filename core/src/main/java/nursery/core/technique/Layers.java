@@ -44,7 +44,8 @@ public record Layers(
         FLAKES_UNSEALED,
         METALLIC_UNSEALED,
         INSPECTED,
-        FAULTS_SEEN
+        FAULTS_SEEN,
+        SOAPED
     }
 
     private static final Set<Condition> COATED_OVER = EnumSet.of(
@@ -167,10 +168,10 @@ public record Layers(
     private static Set<Condition> endedBy(PlanStep step) {
         return switch (step.kind()) {
             case FLOOD_COAT, BUILD_COAT, THIN_COAT, FINISHING_COAT, PARTIAL_COAT -> COATED_OVER;
-            case SEAL -> SEALED_OVER;
+            case SEAL, MICA_SEAL -> SEALED_OVER;
             case PULL_TAPE -> EnumSet.of(Condition.TAPED, Condition.TAPE_IN_COAT);
             case ADHESIVE -> EnumSet.of(Condition.SCUFFED, Condition.SANDED_COARSELY, Condition.DUSTY);
-            case WASH -> EnumSet.of(Condition.DUSTY);
+            case WASH -> EnumSet.of(Condition.DUSTY, Condition.SOAPED);
             case PAINT ->
                 EnumSet.of(
                         Condition.SCUFFED,
@@ -182,7 +183,10 @@ public record Layers(
                     CLEAN,
                     MASK,
                     GLUE,
+                    FOIL_ADHESIVE,
                     SPRAY_ADHESIVE,
+                    SOAP,
+                    TOUCH_UP,
                     GLITTER,
                     SETTLE,
                     PRESS_FLAT,
@@ -233,6 +237,7 @@ public record Layers(
                 step.sandsCoarsely()
                         ? EnumSet.of(Condition.SCUFFED, Condition.DUSTY, Condition.SANDED_COARSELY)
                         : EnumSet.of(Condition.SCUFFED, Condition.DUSTY);
+            case SOAP -> EnumSet.of(Condition.SOAPED);
             case INSPECT -> EnumSet.of(Condition.INSPECTED);
             case PREP,
                     CLEAN,
@@ -240,7 +245,10 @@ public record Layers(
                     PAINT,
                     ADHESIVE,
                     GLUE,
+                    FOIL_ADHESIVE,
                     SPRAY_ADHESIVE,
+                    MICA_SEAL,
+                    TOUCH_UP,
                     SETTLE,
                     PRESS_FLAT,
                     SEAL,
@@ -277,7 +285,9 @@ public record Layers(
             case PAINT,
                     ADHESIVE,
                     GLUE,
+                    FOIL_ADHESIVE,
                     SPRAY_ADHESIVE,
+                    MICA_SEAL,
                     GLITTER,
                     SEAL,
                     INK,
@@ -312,6 +322,8 @@ public record Layers(
                     WIPE,
                     FLASH_OFF,
                     PEEL,
+                    SOAP,
+                    TOUCH_UP,
                     POLISH,
                     INSPECT,
                     FINISH,

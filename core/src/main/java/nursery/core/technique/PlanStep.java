@@ -71,10 +71,13 @@ public record PlanStep(
         return switch (kind) {
             case CLEAN, PREP -> !says("soap") || says("acetone") || says("alcohol");
             case SEAL -> !isBrushed();
-            case WIPE, PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE -> true;
+            case WIPE, PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE, TOUCH_UP -> true;
             case MASK,
                     ADHESIVE,
                     GLUE,
+                    FOIL_ADHESIVE,
+                    MICA_SEAL,
+                    SOAP,
                     GLITTER,
                     SETTLE,
                     PRESS_FLAT,

@@ -147,7 +147,11 @@ public enum Rule {
                                     StepKind.SMOKE,
                                     StepKind.SEAL,
                                     StepKind.GLUE,
+                                    StepKind.FOIL_ADHESIVE,
                                     StepKind.SPRAY_ADHESIVE,
+                                    StepKind.MICA_SEAL,
+                                    StepKind.SOAP,
+                                    StepKind.TOUCH_UP,
                                     StepKind.INK,
                                     StepKind.WASH),
                     "The coat below still runs: what is laid on it sinks, drags and marks it.")),
@@ -183,6 +187,14 @@ public enum Rule {
             s -> s.broken(
                     s.step().kind().isPour() && s.on().is(Condition.FLAKES_UNSEALED),
                     "Chunky or mixed glitter is not sealed: the hand drags it and thin coats miss it.")),
+    SOAP_NOT_RINSED(
+            "P59",
+            "Soap not rinsed off",
+            "Rinse it with water, let it dry.",
+            Optional.empty(),
+            s -> s.broken(
+                    s.step().kind().isPour() && s.on().is(Condition.SOAPED),
+                    "The soap of the resist is still on: a coat does not hold on it and fish-eyes.")),
     METALLIC_UNSEALED(
             "step 7, P37",
             "Metallic vinyl not sealed",
@@ -223,7 +235,10 @@ public enum Rule {
                             && (s.within(StepKind.GLUE, Figures.GLUE_MIN) && !s.isFoiledSince(StepKind.GLUE)
                                     || s.within(StepKind.SPRAY_ADHESIVE, Figures.SEALER_MIN)
                                             && !s.isFoiledSince(StepKind.SPRAY_ADHESIVE)
-                                    || s.within(StepKind.SEAL, Figures.SEALER_MIN)),
+                                    || s.within(StepKind.FOIL_ADHESIVE, Figures.GLUE_MIN)
+                                            && !s.isFoiledSince(StepKind.FOIL_ADHESIVE)
+                                    || s.within(StepKind.SEAL, Figures.SEALER_MIN)
+                                    || s.within(StepKind.MICA_SEAL, Figures.SEALER_MIN)),
                     "Glue or sealer below is not dry: it gasses, and the coat fish-eyes.")),
     PAINT_NOT_DRY(
             "P25",

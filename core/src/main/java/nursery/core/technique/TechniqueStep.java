@@ -1,6 +1,8 @@
 package nursery.core.technique;
 
+import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import nursery.core.film.CoatRole;
 
@@ -24,6 +26,59 @@ public record TechniqueStep(
 
     public TechniqueStep {
         only = List.copyOf(only);
+    }
+
+    private static final Wait ON_FIRM_COAT = Wait.age(12, 3);
+    /** A couple of minutes (P19). */
+    private static final Wait SETTLED = Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2));
+    /** About 45 min into the coat (P22). */
+    private static final Wait INTO_COAT = Wait.of(Wait.Kind.INTO_COAT, Duration.ofMinutes(45));
+    /** What a kind waits for where nobody says otherwise; the rest goes on at once. */
+    private static final Map<StepKind, Wait> USUALLY = Map.ofEntries(
+            Map.entry(StepKind.GLITTER, SETTLED),
+            Map.entry(StepKind.INK_BLOOM, SETTLED),
+            Map.entry(StepKind.PULL_TAPE, INTO_COAT),
+            Map.entry(StepKind.POLISH, Wait.of(Wait.Kind.CURED)),
+            Map.entry(StepKind.FINISH, Wait.age(12)),
+            Map.entry(StepKind.VINYL, ON_FIRM_COAT),
+            Map.entry(StepKind.STENCIL, ON_FIRM_COAT),
+            Map.entry(StepKind.WATER_SLIDE, ON_FIRM_COAT),
+            Map.entry(StepKind.PAINT, ON_FIRM_COAT),
+            Map.entry(StepKind.FOIL_ADHESIVE, ON_FIRM_COAT),
+            Map.entry(StepKind.MICA_SEAL, ON_FIRM_COAT),
+            Map.entry(StepKind.SOAP, ON_FIRM_COAT),
+            Map.entry(StepKind.TOUCH_UP, ON_FIRM_COAT),
+            Map.entry(StepKind.SMOKE, ON_FIRM_COAT));
+
+    private static final Map<StepKind, CoatRole> USUAL_ROLE = Map.of(
+            StepKind.ADHESIVE,
+            CoatRole.ADHESIVE_THIN,
+            StepKind.FLOOD_COAT,
+            CoatRole.FLOOD,
+            StepKind.BUILD_COAT,
+            CoatRole.BUILD,
+            StepKind.THIN_COAT,
+            CoatRole.SEAL,
+            StepKind.PARTIAL_COAT,
+            CoatRole.WAVE,
+            StepKind.FINISHING_COAT,
+            CoatRole.FINISHING);
+
+    /** A step as it is put into a plan where nothing more is said of it than its kind. */
+    public static TechniqueStep usual(StepKind kind) {
+        Wait wait = kind.isSanding()
+                ? Wait.of(Wait.Kind.SANDABLE)
+                : kind.isClearCoat() ? Wait.straightOn() : USUALLY.getOrDefault(kind, Wait.none());
+        return new TechniqueStep(
+                kind,
+                "",
+                wait,
+                "",
+                Optional.ofNullable(USUAL_ROLE.get(kind)),
+                Material.ORDINARY,
+                Optional.empty(),
+                kind.isSanding() ? "220" : "",
+                List.of());
     }
 
     boolean isIn(Schools schools) {

@@ -211,6 +211,31 @@ public class RuleTest {
                         List.of(step(StepKind.SMOKE, NOW), coat),
                         List.of(step(StepKind.SMOKE, NOW), step(StepKind.SEAL, NOW), coat(dry(30)))),
                 Arguments.of(
+                        Rule.SOAP_NOT_RINSED,
+                        List.of(coat, step(StepKind.SOAP, age(12)), step(StepKind.PAINT, NOW), coat(dry(60))),
+                        List.of(
+                                coat,
+                                step(StepKind.SOAP, age(12)),
+                                step(StepKind.PAINT, NOW),
+                                step(StepKind.WASH, dry(60)),
+                                coat(NOW))),
+                Arguments.of(
+                        Rule.GLUE_NOT_DRY,
+                        List.of(coat, step(StepKind.FOIL_ADHESIVE, age(12)), coat(dry(20))),
+                        List.of(
+                                coat,
+                                step(StepKind.FOIL_ADHESIVE, age(12)),
+                                step(StepKind.FOIL, dry(15)),
+                                coat(dry(5)))),
+                Arguments.of(
+                        Rule.GLUE_NOT_DRY,
+                        List.of(step(StepKind.MICA_SEAL, NOW), coat(dry(10))),
+                        List.of(step(StepKind.MICA_SEAL, NOW), coat(dry(30)))),
+                Arguments.of(
+                        Rule.COAT_STILL_WET,
+                        List.of(coat, step(StepKind.SOAP, NOW)),
+                        List.of(coat, step(StepKind.SOAP, age(5)))),
+                Arguments.of(
                         Rule.FLAKES_UNSEALED,
                         List.of(chunky, coat),
                         List.of(chunky, step(StepKind.SEAL, NOW), coat(dry(30)))),

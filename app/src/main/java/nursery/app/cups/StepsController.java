@@ -1,0 +1,118 @@
+package nursery.app.cups;
+
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.techniques.EditForm;
+import nursery.core.floor.CupNow;
+import nursery.core.log.Cup;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Changing what is still ahead of a cup, as a technique is edited; the whole plan is judged as it changes. */
+@Controller
+class StepsController {
+
+    private static final String AHEAD = "ahead";
+
+    private final CupPages pages;
+    private final LogBook log;
+    private final Floors floors;
+    private final FormPost posts;
+
+    StepsController(CupPages pages, LogBook log, Floors floors, FormPost posts) {
+        this.pages = pages;
+        this.log = log;
+        this.floors = floors;
+        this.posts = posts;
+    }
+
+    /** @param put where a new row is wanted at once, counted from the next step on */
+    @GetMapping("/cups/{code}/steps")
+    String steps(@PathVariable String code, @RequestParam(defaultValue = "") String put, Model model) {
+        CupNow cup = pages.find(code);
+        List<PlanStep> ahead = LogBook.stepsAhead(cup.cup(), cup.state());
+        Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead));
+        typed.put(
+                AHEAD, ahead.stream().map(step -> String.valueOf(step.number())).collect(Collectors.joining(",")));
+        return page(cup, Form.fresh(put.isEmpty() ? typed : EditForm.pressed(typed, "before-" + put)), model);
+    }
+
+    /** The rows and the judgement after a button was pressed or an input changed; changes nothing. */
+    @PostMapping("/cups/{code}/steps/draft")
+    String draft(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+        Map<String, String> next = EditForm.pressed(typed, typed.getOrDefault("press", ""));
+        page(pages.find(code), new Form(next, List.of(), typed.getOrDefault("token", "")), model);
+        return typed.containsKey("press") ? "techniques/edit :: draft" : "techniques/edit :: judgement";
+    }
+
+    @PostMapping("/cups/{code}/steps")
+    ModelAndView change(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+        CupNow cup = pages.find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    List<PlanStep> ahead =
+                            EditForm.readSteps(reader, typed, cup.cup().freeNumber());
+                    reader.faults().throwIfAny();
+                    try {
+                        log.replan(code, numbers(typed.getOrDefault(AHEAD, "")), ahead);
+                    } catch (NotLogged answer) {
+                        throw answer.asFaults(floors.show());
+                    }
+                    return "/cups/" + code;
+                },
+                form -> page(cup, form, model));
+    }
+
+    private static List<Integer> numbers(String written) {
+        return Arrays.stream(written.split(","))
+                .filter(number -> number.matches("\\d{1,6}"))
+                .map(Integer::valueOf)
+                .toList();
+    }
+
+    private String page(CupNow now, Form form, Model model) {
+        Cup cup = now.cup();
+        FormReader reader = new FormReader(form.typed());
+        List<PlanStep> ahead = EditForm.readSteps(reader, form.typed(), cup.freeNumber());
+        List<PlanStep> whole = LogBook.changed(cup, now.state(), ahead);
+        int done = whole.size() - ahead.size();
+        List<Judgement.Finding> findings = reader.faults().none()
+                ? Judgement.of(
+                                whole,
+                                cup.resins().base().label(),
+                                cup.resins().last().label(),
+                                cup.blank())
+                        .stream()
+                        .filter(finding -> finding.place() >= done)
+                        .map(finding -> new Judgement.Finding(
+                                finding.place() - done, finding.step(), finding.rule(), finding.message()))
+                        .toList()
+                : List.of();
+        EditForm.choices(model, form.typed());
+        model.addAttribute("form", form);
+        model.addAttribute("cup", cup);
+        model.addAttribute("draftUrl", "/cups/" + cup.code() + "/steps/draft");
+        model.addAttribute("ofACup", true);
+        model.addAttribute("problems", form.faults().isEmpty() ? reader.faults().found() : List.of());
+        model.addAttribute("findings", findings);
+        model.addAttribute("sound", reader.faults().none() && findings.stream().allMatch(Judgement.Finding::isAdvice));
+        return "cups/steps";
+    }
+}

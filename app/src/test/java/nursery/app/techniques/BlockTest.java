@@ -1,0 +1,100 @@
+package nursery.app.techniques;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Random;
+import java.util.stream.Stream;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.resin.Label;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Whatever is put together from the blocks goes against nothing the rules of the craft know. */
+class BlockTest {
+
+    private static final Label REGULAR = StartingProfile.REGULAR.label();
+    private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+
+    private static List<String> faults(List<Block> blocks) {
+        List<PlanStep> plan = Block.together("tried", blocks).plan(Schools.of(), Map.of());
+        return Judgement.of(plan, REGULAR, REGULAR, SLIM).stream()
+                .filter(finding -> !finding.isAdvice())
+                .map(finding -> finding.step().title() + ": " + finding.message())
+                .toList();
+    }
+
+    static Stream<Arguments> pairs() {
+        return Block.at(Block.Place.BASE).stream()
+                .flatMap(base -> Block.at(Block.Place.LAYER).stream().map(layer -> Arguments.of(base, layer)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("pairs")
+    void eachLayerGoesOnEachBaseUnderEachFinish(Block base, Block layer) {
+        for (Block finish : Block.at(Block.Place.FINISH)) {
+            assertThat(faults(List.of(base, layer, finish)))
+                    .as("%s, %s, %s", base, layer, finish)
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void aBaseAndAFinishAloneAreACup() {
+        for (Block base : Block.at(Block.Place.BASE)) {
+            for (Block finish : Block.at(Block.Place.FINISH)) {
+                assertThat(faults(List.of(base, finish)))
+                        .as("%s, %s", base, finish)
+                        .isEmpty();
+            }
+        }
+    }
+
+    @Test
+    void layersGoOnLayersInAnyOrder() {
+        Random random = new Random(20261126);
+        List<Block> layers = Block.at(Block.Place.LAYER);
+        for (int trial = 0; trial < 300; trial++) {
+            List<Block> blocks =
+                    new ArrayList<>(List.of(Block.at(Block.Place.BASE).get(random.nextInt(6))));
+            for (int i = 0; i < 1 + random.nextInt(4); i++) {
+                blocks.add(layers.get(random.nextInt(layers.size())));
+            }
+            blocks.add(Block.FINISH_ONE);
+            assertThat(faults(blocks)).as("%s", blocks).isEmpty();
+        }
+    }
+
+    /** P69: two and three last coats are common. */
+    @Test
+    void aFinishHasAsManyLastCoatsAsItSays() {
+        Map<Block, Integer> coats =
+                Map.of(Block.FINISH_ONE, 1, Block.FINISH_TWO, 2, Block.FINISH_THREE, 3, Block.FINISH_MATTE, 1);
+        coats.forEach((finish, count) -> assertThat(Block.together("tried", List.of(Block.BASE_PAINT, finish))
+                        .plan(Schools.of(), Map.of()))
+                .filteredOn(step -> step.kind() == StepKind.FINISHING_COAT)
+                .as("%s", finish)
+                .hasSize(count));
+    }
+
+    @Test
+    void eachIsKnownByItsKeyAndTitled() {
+        for (Block block : Block.values()) {
+            assertThat(Block.named(block.key())).contains(block);
+            assertThat(block.title()).isNotBlank();
+            assertThat(block.about()).endsWith(".");
+        }
+        assertThat(Block.named("layer-nothing")).isEmpty();
+    }
+}
