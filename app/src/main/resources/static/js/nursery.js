@@ -135,7 +135,8 @@
     if (!standing.length) return;
     const more = standing[0].querySelector('.alarm-more');
     more.hidden = standing.length < 2;
-    more.textContent = `and ${standing.length - 1} more`;
+    more.textContent = `+${standing.length - 1}`;
+    more.setAttribute('aria-label', `and ${standing.length - 1} more`);
     const unheard = standing.filter((alarm) => !put(localStorage, 'alarms-heard').has(alarm.dataset.alarm));
     if (!unheard.length || ringing || localStorage.getItem('alarm-sound') !== 'yes') return;
     ringing = true;
@@ -303,6 +304,8 @@
   document.addEventListener('htmx:configRequest', (event) => {
     const csrf = document.querySelector('meta[name="csrf"]');
     if (csrf) event.detail.headers[csrf.dataset.header] = csrf.content;
+    // A look changes nothing and needs no token, least of all in its address.
+    if (event.detail.verb === 'get') for (const name of ['token', '_csrf']) delete event.detail.parameters[name];
   });
   document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); });
 

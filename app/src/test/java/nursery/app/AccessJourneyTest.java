@@ -17,61 +17,7 @@ class AccessJourneyTest extends Journey {
 
     @Test
     void everyPageIsAccessibleInLightAndDarkOnTabletAndPhone() {
-        measureABlank();
-        startACup();
-        upToTheFlood();
-        page.navigate("/mix");
-        send("Start this mix");
-        String mix = page.url().substring(shop.address().length());
-        page.navigate("/techniques/waves");
-        send("Copy and change it");
-        String edit = page.url().substring(shop.address().length());
-        page.navigate("/cups/A-01");
-        send("Poured");
-        page.navigate("/plan");
-        send("Make a plan to keep");
-        String change = page.url().substring(shop.address().length());
-        long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
-        List<String> pages = List.of(
-                "/",
-                "/mix",
-                "/mix/turner",
-                mix,
-                "/cups",
-                "/cups/new",
-                "/welcome",
-                "/words",
-                "/cups/A-01/steps",
-                "/cups/A-01/about",
-                "/cups/A-01/row",
-                "/cups/archive",
-                "/cups/together",
-                "/techniques",
-                "/techniques/waves",
-                "/techniques/compose",
-                edit,
-                "/cups/A-01",
-                "/cups/A-01/entries/" + entry,
-                "/shelf",
-                "/shelf/bottles",
-                "/shelf/blanks/new",
-                "/shelf/resins/new",
-                "/shelf/resins/" + shop.cup("A-01").cup().resins().base().id(),
-                "/shelf/resins/" + shop.cup("A-01").cup().resins().base().id() + "/learned",
-                "/shelf/blanks/" + shop.shelf().blanks().get(0).id(),
-                "/plan",
-                "/plan?by=spindles&days=2",
-                "/plan/today",
-                "/plan/cup/A-01",
-                change,
-                "/plan/hours",
-                "/plan/order",
-                "/plan/import",
-                "/room",
-                "/room/lab",
-                "/alarms",
-                "/shop",
-                "/nowhere");
+        List<String> pages = everyPage();
         List<String> violations = new ArrayList<>();
         for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
             int width = scheme == ColorScheme.LIGHT ? 1280 : 390;

@@ -166,11 +166,7 @@ class CupJourneyTest extends Journey {
     void aCupThatFeelsRoughGetsAnotherCoatInOneTouch() {
         measureABlank();
         startACup();
-        upToTheFlood();
-        send("Poured");
-        forward(5);
-        send("Poured");
-        forward(9);
+        upToSanding();
         assertThat(doNow()).hasText("Trim the rim and sand");
         unfold("In section");
         assertThat(page.locator("svg.section")).isVisible();

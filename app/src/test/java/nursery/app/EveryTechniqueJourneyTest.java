@@ -54,8 +54,6 @@ class EveryTechniqueJourneyTest extends Journey {
             int minutes = next.step().kind().isPour() ? 1 : next.step().kind().handsOnMinutes() + 1;
             Instant ends = (opens.isAfter(now) ? opens : now).plus(Duration.ofMinutes(minutes));
             shop.clock().set(ends);
-            page.reload();
-            assertThat(doNow()).hasText(next.title());
             int before = shop.cup(code).cup().log().size();
             page.evaluate("() => { window.beforeSending = true; }");
             page.locator(".log-bar .go").click();

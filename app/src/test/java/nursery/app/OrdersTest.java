@@ -77,7 +77,7 @@ class OrdersTest extends PlannedShop {
         tablet.send(change + "/keep", typed());
         assertThat(shop.departures()).isEmpty();
         assertThat(shop.floor().cups()).hasSize(5).last().satisfies(cup -> {
-            assertThat(cup.cup().about().name()).isEqualTo("Tram bell");
+            assertThat(cup.cup().about().name()).isEqualTo("Tram bell 3");
             assertThat(cup.cup().promise().matters()).isEqualTo(3);
         });
     }
@@ -110,7 +110,6 @@ class OrdersTest extends PlannedShop {
                 "count|two|",
                 "count||is missing",
                 "due|2026-03-01|is in the past",
-                "name||The name is missing",
                 "technique|magic|No technique is called “magic”",
                 "blank|999|No blank is called “999”",
                 "matters|12|not a whole number from 1 to 9"
@@ -167,7 +166,7 @@ class OrdersTest extends PlannedShop {
         assertThat(shop.departures()).isEmpty();
         assertThat(shop.floor().cups())
                 .extracting(cup -> cup.cup().about().name())
-                .containsExactly("Winter sky", "Line 7 green", "Foxglove", "Foxglove", "Bean; runner");
+                .containsExactly("Winter sky", "Line 7 green", "Foxglove 1", "Foxglove 2", "Bean; runner");
     }
 
     /** 0xE4 is ä in Windows-1252 and no letter at all in UTF-8; 0x80 is €, which ISO 8859-1 does not have. */

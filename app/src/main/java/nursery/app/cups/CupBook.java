@@ -48,17 +48,26 @@ public class CupBook {
         String schools = order.schools().all().stream().map(School::name).collect(Collectors.joining(","));
         List<String> codes = new ArrayList<>();
         for (int i = 0; i < order.count(); i++) {
-            codes.add(start(order, schools, edition, startedAt));
+            codes.add(start(order, nameOf(order, i), schools, edition, startedAt));
         }
         return codes;
     }
 
-    private String start(Order order, String schools, int edition, Instant startedAt) {
+    /** Cups alike are told apart by a number behind the name. */
+    private static String nameOf(Order order, int place) {
+        String name = order.about().name();
+        String number = " " + (place + 1);
+        return order.count() == 1
+                ? name
+                : name.substring(0, Math.min(name.length(), StartController.LONGEST_NAME - number.length())) + number;
+    }
+
+    private String start(Order order, String name, String schools, int edition, Instant startedAt) {
         String code = freeCode();
         LocalDate due = order.due().orElse(null);
         long id = mapper.insertCup(new NewCupRow(
                 code,
-                order.about().name(),
+                name,
                 order.about().madeFor(),
                 order.blankId(),
                 edition,

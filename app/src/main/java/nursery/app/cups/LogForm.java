@@ -2,15 +2,18 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.cure.Touch;
 import nursery.core.floor.Floor;
+import nursery.core.log.Blemish;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.Kind;
@@ -68,6 +71,15 @@ public final class LogForm {
         return overruled.map(why -> (note + "\n" + ALL_THE_SAME + why).strip()).orElse(note);
     }
 
+    /** What was touched of all an inspection can see, as a sentence. */
+    private String seen() {
+        String words = Arrays.stream(Blemish.values())
+                .filter(blemish -> reader.isTicked("seen-" + blemish.name()))
+                .map(Blemish::words)
+                .collect(Collectors.joining(", "));
+        return words.isEmpty() ? "" : "Seen: " + words + ". ";
+    }
+
     boolean isConfirmed() {
         return overruled(reader).isPresent();
     }
@@ -76,7 +88,8 @@ public final class LogForm {
     LogEntry entry(String by) {
         Kind kind = reader.choice("what", "What happened", Kind.class).orElse(Kind.NOTED);
         Instant at = at();
-        String note = reader.text("note", "The note", LONGEST_NOTE);
+        String typed = reader.text("note", "The note", LONGEST_NOTE);
+        String note = kind == Kind.FAULTS_SEEN ? (seen() + typed).strip() : typed;
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
         Optional<String> overruled = overruled(reader);
         Mark mark = Mark.unnumbered(at, show.now(), by, noteWith(note, overruled));

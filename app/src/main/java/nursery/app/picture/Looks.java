@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import nursery.app.picture.CupLook.Decor;
 import nursery.core.cup.Blank;
+import nursery.core.film.CoatRole;
 import nursery.core.floor.CupNow;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
@@ -101,7 +102,17 @@ public final class Looks {
             decor.remove(Decor.VINYL);
         }
         if (kinds.contains(StepKind.VINYL)) {
-            decor.add(isWrapped(done) ? Decor.WRAP : Decor.VINYL);
+            long wraps = done.stream()
+                    .filter(step -> step.role().filter(CoatRole.OVERLAY::equals).isPresent())
+                    .count();
+            long vinyls =
+                    done.stream().filter(step -> step.kind() == StepKind.VINYL).count();
+            if (isWrapped(done) || wraps > 0) {
+                decor.add(Decor.WRAP);
+            }
+            if (vinyls > Math.max(wraps, isWrapped(done) ? 1 : 0)) {
+                decor.add(Decor.VINYL);
+            }
         }
         if (done.stream()
                 .anyMatch(step ->

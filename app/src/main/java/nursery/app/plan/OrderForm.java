@@ -45,7 +45,7 @@ class OrderForm {
     Optional<Order> read(FormReader reader) {
         Show show = floors.show();
         Shelf shelf = floors.shelf();
-        String name = reader.line("name", "The name", LONGEST_NAME, true);
+        String name = reader.line("name", "The name", LONGEST_NAME, false);
         String madeFor = reader.line("madeFor", "Whom it is for", LONGEST_NAME, false);
         int count = (int) whole(reader, "count", "How many", 1, MOST_CUPS);
         int matters = reader.raw("matters").isEmpty()
@@ -93,7 +93,8 @@ class OrderForm {
             Cup.Resins resins,
             Optional<LocalDate> due,
             int matters) {
-        Cup.About about = new Cup.About(name, madeFor, technique.name(), blank.name(), PAINT, GLITTER);
+        Cup.About about = new Cup.About(
+                name.isEmpty() ? technique.name() : name, madeFor, technique.name(), blank.name(), PAINT, GLITTER);
         return new Order(
                 about,
                 count,

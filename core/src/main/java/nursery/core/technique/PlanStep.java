@@ -56,7 +56,11 @@ public record PlanStep(
 
     /** What to be careful of. */
     public Caution caution() {
-        return isBrushed() ? Caution.NONE : kind.caution();
+        if (isBrushed()) {
+            return Caution.NONE;
+        }
+        // Flakes on craft glue or spray: nothing of epoxy is about.
+        return kind == StepKind.GLITTER && !waiting.isWhileWet() ? Caution.POWDER : kind.caution();
     }
 
     private boolean isBrushed() {

@@ -81,6 +81,11 @@ public record TechniqueStep(
                 List.of());
     }
 
+    /** This step in a plan of its own, where no school is left to choose. */
+    public PlanStep in(int number) {
+        return in(Schools.of(), number);
+    }
+
     boolean isIn(Schools schools) {
         return only.isEmpty() || only.stream().anyMatch(schools::has);
     }

@@ -1,0 +1,146 @@
+package nursery.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Every control of every page is touched: each option of each choice, each fold, each field, and each button, one after
+ * the other. The controls are found by looking, so that none is left out; no touch may end in an error.
+ */
+class ControlsJourneyTest extends Journey {
+
+    /** Pressed last: after them a page has less on it. */
+    private static final String DESTRUCTIVE = "(?i).*(give it up|remove|handed|throw|discard|revoke|close).*";
+
+    /** What a page has beside buttons that send: touched where it stands, without leaving the page. */
+    private static final String TOUCH_ALL =
+            """
+            async () => {
+              const touched = [];
+              const visible = (e) => e.isConnected && !e.closest('[hidden]') && e.type !== 'hidden' && e.type !== 'file';
+              const called = (e) => e.name || e.id || e.getAttribute('aria-label') || e.textContent.trim().slice(0, 30);
+              const name = (e) => `${e.tagName} ${called(e)}`;
+              const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+              const tell = (e, what) => e.dispatchEvent(new Event(what, { bubbles: true }));
+              for (const summary of document.querySelectorAll('main summary')) {
+                summary.click();
+                touched.push(name(summary));
+              }
+              for (const details of document.querySelectorAll('main details')) details.open = true;
+              const alike = {};
+              for (const e of document.querySelectorAll('main input, main select, main textarea')) {
+                if (!visible(e)) continue;
+                // Rows of a list have alike controls: two of each are touched.
+                const option = e.type === 'radio' ? e.value : '';
+                const kind = `${e.type} ${e.name || e.id} ${option}`.replace(/\\d+/g, 'n');
+                alike[kind] = (alike[kind] || 0) + 1;
+                if (alike[kind] > 2) continue;
+                touched.push(`${name(e)} ${e.type === 'radio' ? e.value : ''}`);
+                if (e.type === 'radio' || e.type === 'checkbox') {
+                  e.click();
+                } else if (e.tagName === 'SELECT') {
+                  const before = e.value;
+                  for (const option of e.options) {
+                    e.value = option.value;
+                    tell(e, 'change');
+                    await wait(25);
+                  }
+                  e.value = before;
+                } else if (['text', 'search', 'textarea'].includes(e.type)) {
+                  const before = e.value;
+                  for (const typed of ['', '-1', 'abc', '1e99', before]) {
+                    e.value = typed;
+                    tell(e, 'input');
+                  }
+                  tell(e, 'change');
+                }
+                await wait(25);
+              }
+              for (const button of document.querySelectorAll('main button[type=button], .alarm button')) {
+                if (!visible(button)) continue;
+                touched.push(name(button));
+                button.click();
+                await wait(15);
+              }
+              return touched;
+            }""";
+
+    private static final String SENDERS =
+            """
+            () => {
+              for (const details of document.querySelectorAll('details')) details.open = true;
+              return [...document.querySelectorAll('main button:not([type=button])')]
+                .filter((e) => !e.closest('[hidden]') && e.form)
+                .map((e, i) => `${e.textContent.trim().replace(/\\s+/g, ' ')}`);
+            }""";
+
+    @Test
+    void everyControlOfEveryPageIsTouched() {
+        List<String> pages = everyPage();
+        open(1280, 800, ColorScheme.LIGHT);
+        List<String> broken = new ArrayList<>();
+        page.onResponse(response -> {
+            if (response.status() >= 500) {
+                broken.add(response.status() + " " + response.request().method() + " " + response.url());
+            }
+        });
+        // A filter acts at once and leads to another address: that page is looked at as it then is.
+        page.addInitScript("HTMLFormElement.prototype.requestSubmit = () => {};");
+        int touched = 0;
+        for (String path : pages) {
+            page.navigate(path);
+            touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+        }
+        assertThat(broken).isEmpty();
+        assertThat(touched).as("controls that were touched").isGreaterThan(300);
+        press(pages, broken);
+        complaints.removeIf(complaint -> complaint.matches("(?s).*(404|422|409|403|429|400).*"));
+        assertThat(broken).isEmpty();
+    }
+
+    /** Each button that sends a form, pressed with what the page filled in. */
+    private void press(List<String> pages, List<String> broken) {
+        open(1280, 800, ColorScheme.LIGHT);
+        page.onResponse(response -> {
+            if (response.status() >= 500) {
+                broken.add(response.status() + " " + response.request().method() + " " + response.url());
+            }
+        });
+        Set<String> pressed = new LinkedHashSet<>();
+        List<String> senders = new ArrayList<>();
+        for (String path : pages) {
+            page.navigate(path);
+            for (Object text : (List<?>) page.evaluate(SENDERS)) {
+                // A list of alike rows has alike buttons: one of each is pressed.
+                if (pressed.add(path.replaceAll("\\d+", "n") + "|" + text)) {
+                    senders.add(path + "|" + text);
+                }
+            }
+        }
+        senders.sort(Comparator.comparing(sender -> sender.matches(DESTRUCTIVE)));
+        for (String sender : senders) {
+            String path = sender.substring(0, sender.indexOf('|'));
+            String text = sender.substring(sender.indexOf('|') + 1);
+            page.navigate(path);
+            page.evaluate(SENDERS);
+            Locator button = page.locator("main button:not([type=button])")
+                    .filter(new Locator.FilterOptions().setHasText(text))
+                    .first();
+            if (button.count() > 0 && button.isVisible()) {
+                button.click(new Locator.ClickOptions().setForce(true));
+                page.waitForLoadState(LoadState.NETWORKIDLE);
+            }
+        }
+        assertThat(senders).as("buttons that send").hasSizeGreaterThan(60);
+    }
+}
