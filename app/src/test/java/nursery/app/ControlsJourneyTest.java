@@ -26,7 +26,7 @@ class ControlsJourneyTest extends Journey {
             """
             async () => {
               const touched = [];
-              const visible = (e) => e.isConnected && !e.closest('[hidden]') && e.type !== 'hidden' && e.type !== 'file';
+              const visible = (e) => e.isConnected && !e.closest('[hidden]') && !['hidden', 'file'].includes(e.type);
               const called = (e) => e.name || e.id || e.getAttribute('aria-label') || e.textContent.trim().slice(0, 30);
               const name = (e) => `${e.tagName} ${called(e)}`;
               const wait = (ms) => new Promise((done) => setTimeout(done, ms));
