@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.AxeResults;
 import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ForcedColors;
 import com.microsoft.playwright.options.LoadState;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,10 +32,29 @@ class AccessJourneyTest extends Journey {
                         .map(rule -> describe(path, scheme, rule))
                         .forEach(violations::add);
                 reachable(path, width, violations);
+                // On the narrowest phone, and at 200 % zoom of a tablet, which is half its width in CSS pixels.
+                int other = width > 800 ? 640 : 320;
+                page.setViewportSize(other, 700);
+                reachable(path, other, violations);
+                page.setViewportSize(width, 800);
             }
         }
+        inForcedColours(violations);
         complaints.removeIf(complaint -> complaint.contains("404"));
         assertThat(violations).isEmpty();
+    }
+
+    /** Where the system chooses the colours axe has nothing to say either. */
+    private void inForcedColours(List<String> violations) {
+        open(390, 844, ColorScheme.DARK);
+        page.emulateMedia(new Page.EmulateMediaOptions().setForcedColors(ForcedColors.ACTIVE));
+        for (String path : List.of("/", "/cups/A-01", "/cups/new", "/mix", "/plan")) {
+            page.navigate(path);
+            new AxeBuilder(page)
+                    .analyze().getViolations().stream()
+                            .map(rule -> describe(path + " in forced colours", ColorScheme.DARK, rule))
+                            .forEach(violations::add);
+        }
     }
 
     private static String describe(String path, ColorScheme scheme, Rule rule) {

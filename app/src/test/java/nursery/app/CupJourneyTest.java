@@ -23,7 +23,9 @@ class CupJourneyTest extends Journey {
         choose("2 spindles");
         send("Start the first cup");
         assertThat(page).hasURL(Pattern.compile("/shelf/blanks/new$"));
-        measureABlank();
+        measureABlankByTape();
+        link("Start a cup on it").click();
+        assertThat(page.locator(".chip input[name=blank]")).isChecked();
         startACup();
         upToTheFlood();
 

@@ -3,13 +3,10 @@ package nursery.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Route;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import nursery.app.shelf.ShelfBook;
-import nursery.core.cup.Blank;
-import nursery.core.cup.Straight;
 import nursery.core.log.NextAction;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -39,28 +36,30 @@ class EveryTechniqueJourneyTest extends Journey {
                 "waves"
             })
     void itIsStartedFollowedAndArchivedWithoutAQuestion(String key) {
-        shop.bean(ShelfBook.class)
-                .addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)));
+        measureABlank();
+        // Neither banners nor the line are the matter here, and there are two hundred steps to log.
+        page.route("**/alarms/due", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
+        page.route("**/ping", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
         page.navigate("/cups/new");
         page.locator(".way-chips label:has(input[value='" + key + "'])").click();
         assertThat(page.locator("#plan > p a")).hasAttribute("href", "/techniques/" + key);
         choose("Regular tumbler epoxy");
         send("Start it");
         String code = page.locator("h1 .tape").innerText();
-        for (int i = 0; i < MOST_STEPS && next(code).isPresent(); i++) {
-            NextAction next = next(code).orElseThrow();
+        Optional<NextAction> found = next(code);
+        for (int i = 0; i < MOST_STEPS && found.isPresent(); i++) {
+            NextAction next = found.orElseThrow();
             Instant opens = next.window().opensAt();
             Instant now = shop.clock().instant();
             int minutes = next.step().kind().isPour() ? 1 : next.step().kind().handsOnMinutes() + 1;
             Instant ends = (opens.isAfter(now) ? opens : now).plus(Duration.ofMinutes(minutes));
             shop.clock().set(ends);
-            int before = shop.cup(code).cup().log().size();
             page.evaluate("() => { window.beforeSending = true; }");
             page.locator(".log-bar .go").click();
             page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
-            assertThat(shop.cup(code).cup().log().size())
-                    .as("%s: %s", next.title(), page.locator("#faults").allInnerTexts())
-                    .isGreaterThan(before);
+            assertThat(page.locator("#faults")).hasCount(0);
+            found = next(code);
+            assertThat(found.map(NextAction::step)).as(next.title()).isNotEqualTo(Optional.of(next.step()));
         }
         assertThat(doNow()).hasText("Keep it back until full cure");
         shop.clock().set(shop.cup(code).state().fullCureAt().orElseThrow().plusSeconds(60));

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.SelectOption;
 import java.time.Duration;
 import java.time.Instant;
@@ -152,6 +153,30 @@ class GlovesJourneyTest extends Journey {
         page.reload();
         assertThat(page.locator("[data-fold=plan]")).hasAttribute("open", "");
         assertThat(page.locator("#history[open]")).hasCount(0);
+    }
+
+    /** The bench is fetched anew twice a minute, and a cup's windows: neither takes the focus or shuts a fold. */
+    @Test
+    void refreshingTakesNeitherFocusNorFolds() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        send("Poured");
+        unfold("If the room is warmer");
+        unfold("change it, or add a note");
+        page.locator("#note").fill("half typed");
+        page.locator("#note").focus();
+        page.evaluate("() => htmx.trigger('#now', 'window-moved')");
+        page.evaluate("() => document.body.dispatchEvent(new Event('window-moved'))");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat(page.locator("#note")).hasValue("half typed");
+        assertThat(page.locator("#note")).isFocused();
+        assertThat(page.locator("details.ranges")).hasAttribute("open", "");
+        page.navigate("/");
+        page.locator("#coming-A-01").focus();
+        page.evaluate("() => document.body.dispatchEvent(new Event('window-moved'))");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat(page.locator("#coming-A-01")).isFocused();
     }
 
     @Test

@@ -12,7 +12,11 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.shelf.ShelfBook;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -108,7 +112,14 @@ abstract class Journey {
         return page.locator(".do-title");
     }
 
+    /** A blank on the shelf, for whom its measuring is not the matter. */
     void measureABlank() {
+        shop.bean(ShelfBook.class)
+                .addBlank("20 oz slim", new Blank(new Straight(205, 228.6), true, 5, 0, 0, OptionalDouble.empty()));
+    }
+
+    /** The same with a tape, on the page. */
+    void measureABlankByTape() {
         page.navigate("/shelf/blanks/new");
         page.getByLabel("Name").fill("20 oz slim");
         page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("205");

@@ -13,6 +13,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.StartingBlank;
+import nursery.core.floor.ShelfBlank;
 import nursery.core.floor.Turner;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
@@ -83,7 +84,11 @@ class WelcomeController {
         rpm.filter(number -> !number.isNaN()).ifPresent(number -> Turner.checkRpm(faults, number));
         faults.throwIfAny();
         shelf.equip((int) spindles, rpm);
-        Optional<Long> blank = starting.map(one -> shelf.addBlank(one.assumedName(), one.blank()));
+        Optional<Long> blank = starting.map(one -> floors.shelf().blanks().stream()
+                .filter(there -> there.name().equals(one.assumedName()))
+                .map(ShelfBlank::id)
+                .findFirst()
+                .orElseGet(() -> shelf.addBlank(one.assumedName(), one.blank())));
         String chosen = resin.map(one -> "&base=" + one.id()).orElse("");
         return copiesOwn
                 ? "/shelf/resins/new"

@@ -316,6 +316,12 @@ public class LogBook {
         }
         refuseUnlessChangeable(state, cup.plan().size() - now.size() + ahead.size());
         Set<Integer> kept = ahead.stream().map(PlanStep::number).collect(Collectors.toSet());
+        boolean taken = ahead.stream()
+                .anyMatch(step -> !expected.contains(step.number())
+                        && cup.find(step.number()).isPresent());
+        if (taken || kept.size() < ahead.size()) {
+            throw NotLogged.refused(Refusal.simple("steps", "A step stands there twice: open this page afresh."));
+        }
         for (PlanStep step : now) {
             if (!kept.contains(step.number()) && mapper.removeStep(cupId, step.number()) == 0) {
                 throw NotLogged.refused(Refusal.simple(

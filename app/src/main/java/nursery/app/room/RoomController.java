@@ -45,6 +45,7 @@ class RoomController {
     private final Floors floors;
     private final Moments moments;
     private final FormPost posts;
+    private final CoatsOverRoomController course;
 
     RoomController(
             RoomBook room,
@@ -52,13 +53,15 @@ class RoomController {
             SimulatedSensor simulated,
             Floors floors,
             Moments moments,
-            FormPost posts) {
+            FormPost posts,
+            CoatsOverRoomController course) {
         this.room = room;
         this.imports = imports;
         this.simulated = simulated;
         this.floors = floors;
         this.moments = moments;
         this.posts = posts;
+        this.course = course;
     }
 
     @GetMapping("/room")
@@ -220,6 +223,7 @@ class RoomController {
                 plan.steadyC().isPresent() ? unit.showNumber(plan.steadyC().getAsDouble()) : ""));
         all.putAll(form.typed());
         model.addAttribute("form", new Form(all, form.faults(), form.token()));
+        course.draw(false, model);
         model.addAttribute("unit", unit);
         model.addAttribute("units", TemperatureUnit.values());
         model.addAttribute("plan", plan);

@@ -31,6 +31,8 @@ class SimulatedSensor implements DisposableBean {
     static final String PLACE = "simulated";
     private static final Logger LOG = LoggerFactory.getLogger(SimulatedSensor.class);
     private static final long EVERY_S = 5;
+    /** Whoever revokes its token wants to hear no more of it. */
+    private static final int REVOKED = 401;
 
     private final RoomBook room;
     private final Floors floors;
@@ -86,13 +88,17 @@ class SimulatedSensor implements DisposableBean {
         URI address =
                 URI.create("http://127.0.0.1:" + environment.getProperty("local.server.port") + "/api/room/readings");
         try {
-            client.send(
-                    HttpRequest.newBuilder(address)
-                            .header("Authorization", "Bearer " + token)
-                            .header("Content-Type", "application/json")
-                            .POST(BodyPublishers.ofString(body))
-                            .build(),
-                    BodyHandlers.discarding());
+            int answer = client.send(
+                            HttpRequest.newBuilder(address)
+                                    .header("Authorization", "Bearer " + token)
+                                    .header("Content-Type", "application/json")
+                                    .POST(BodyPublishers.ofString(body))
+                                    .build(),
+                            BodyHandlers.discarding())
+                    .statusCode();
+            if (answer == REVOKED) {
+                switchOff();
+            }
         } catch (IOException e) {
             LOG.warn("The simulated thermometer could not write: {}", e.getMessage());
         } catch (InterruptedException e) {

@@ -67,7 +67,8 @@ class BlankController {
                 () -> {
                     BlankForm form = new BlankForm(typed);
                     String name = form.name();
-                    return "/shelf#blank-" + shelf.addBlank(name, form.blankOrThrow(), form.taped());
+                    long id = shelf.addBlank(name, form.blankOrThrow(), form.taped());
+                    return "/shelf?measured=%d#blank-%d".formatted(id, id);
                 },
                 form -> page(model, form));
     }

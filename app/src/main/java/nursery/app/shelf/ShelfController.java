@@ -49,7 +49,11 @@ class ShelfController {
     }
 
     @GetMapping("/shelf")
-    String shelf(Model model) {
+    String shelf(@RequestParam(defaultValue = "") String measured, Model model) {
+        floors.shelf().blanks().stream()
+                .filter(blank -> String.valueOf(blank.id()).equals(measured))
+                .findFirst()
+                .ifPresent(blank -> model.addAttribute("measured", blank));
         return page(model, Form.fresh(Map.of()));
     }
 

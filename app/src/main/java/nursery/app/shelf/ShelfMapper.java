@@ -98,8 +98,12 @@ interface ShelfMapper {
     @Update("UPDATE turner SET rpm = #{rpm}, speed_assumed = FALSE WHERE id = #{id}")
     int updateTurner(@Param("id") long id, @Param("rpm") double rpm);
 
-    /** The newest spindles of a turner, as many as there are too many. */
-    @Delete("DELETE FROM spindle WHERE turner_id = #{turnerId} ORDER BY id DESC LIMIT #{count}")
+    /** The newest spindles of a turner, as many as there are too many; one that ever carried a cup stays. */
+    @Delete(
+            """
+            DELETE FROM spindle WHERE turner_id = #{turnerId}
+              AND NOT EXISTS (SELECT 1 FROM log_entry e WHERE e.spindle_id = spindle.id)
+            ORDER BY id DESC LIMIT #{count}""")
     int removeSpindles(@Param("turnerId") long turnerId, @Param("count") int count);
 
     @Select("SELECT id FROM spindle WHERE name = #{name}")

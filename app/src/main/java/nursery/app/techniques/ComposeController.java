@@ -33,7 +33,8 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class ComposeController {
 
-    private static final int MOST_LAYERS = 10;
+    /** With the longest of blocks still fewer steps than a technique may have. */
+    private static final int MOST_LAYERS = 8;
 
     private final TechniqueBook techniques;
     private final PlanJudge judge;
@@ -150,6 +151,7 @@ class ComposeController {
                 Block.at(Block.Place.LAYER).stream().map(Choice::of).toList());
         model.addAttribute("finishes", Block.at(Block.Place.FINISH));
         model.addAttribute("layers", blocks.subList(1, blocks.size() - 1));
+        model.addAttribute("full", blocks.size() - 2 >= MOST_LAYERS);
         model.addAttribute("base", blocks.get(0));
         model.addAttribute("finish", blocks.get(blocks.size() - 1));
         model.addAttribute(

@@ -3,6 +3,7 @@ package nursery.app.techniques;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -74,6 +75,20 @@ class BlockTest {
             blocks.add(Block.FINISH_ONE);
             assertThat(faults(blocks)).as("%s", blocks).isEmpty();
         }
+    }
+
+    @Test
+    void eightOfTheLongestStillMakeATechnique() {
+        Block longest = Block.at(Block.Place.LAYER).stream()
+                .max(Comparator.comparing(
+                        block -> Block.together("one", List.of(block)).parts().size()))
+                .orElseThrow();
+        List<Block> blocks = new ArrayList<>(List.of(Block.BASE_CHUNKY));
+        for (int i = 0; i < 8; i++) {
+            blocks.add(longest);
+        }
+        blocks.add(Block.FINISH_MATTE);
+        assertThat(Block.together("heap", blocks).parts()).hasSizeLessThanOrEqualTo(100);
     }
 
     /** P69: two and three last coats are common. */

@@ -1,4 +1,4 @@
-package nursery.app.cups;
+package nursery.app.room;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -28,8 +28,13 @@ class CoatsOverRoomController {
 
     @GetMapping("/room/coats")
     String coats(@RequestParam(defaultValue = "day") String span, Model model) {
+        draw(span.equals("week"), model);
+        return "room/coats :: course";
+    }
+
+    /** The drawing for a page's first paint, or for the span that is asked for. */
+    void draw(boolean week, Model model) {
         Floor floor = floors.now();
-        boolean week = span.equals("week");
         Instant now = floor.now();
         Span shown = week
                 ? new Span(now.minus(Duration.ofDays(7)), now.plus(Duration.ofDays(2)))
@@ -47,6 +52,5 @@ class CoatsOverRoomController {
         model.addAttribute("phases", Phase.values());
         model.addAttribute("week", week);
         model.addAttribute("chart", RoomChart.of(floor.air(), shown, now, coats, floors.show()));
-        return "room/coats";
     }
 }
