@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.PlaywrightException;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import java.util.ArrayList;
@@ -130,7 +129,6 @@ class ControlsJourneyTest extends Journey {
     private void press(List<String> pages, List<String> broken) {
         open(1280, 800, ColorScheme.LIGHT);
         page.setDefaultTimeout(8000);
-        page.route("**/ping", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
         page.onResponse(response -> {
             if (response.status() >= 500) {
                 broken.add(response.status() + " " + response.request().method() + " " + response.url());

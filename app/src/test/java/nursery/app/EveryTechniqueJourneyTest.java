@@ -3,7 +3,6 @@ package nursery.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Route;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -37,9 +36,6 @@ class EveryTechniqueJourneyTest extends Journey {
             })
     void itIsStartedFollowedAndArchivedWithoutAQuestion(String key) {
         measureABlank();
-        // Neither banners nor the line are the matter here, and there are two hundred steps to log.
-        page.route("**/alarms/due", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
-        page.route("**/ping", route -> route.fulfill(new Route.FulfillOptions().setStatus(200)));
         page.navigate("/cups/new");
         page.locator(".way-chips label:has(input[value='" + key + "'])").click();
         assertThat(page.locator("#plan > p a")).hasAttribute("href", "/techniques/" + key);

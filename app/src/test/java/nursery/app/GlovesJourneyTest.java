@@ -287,11 +287,10 @@ class GlovesJourneyTest extends Journey {
     }
 
     /** Each block is touched, moved and taken away again; what stands together is drawn, judged and kept. */
-    @ParameterizedTest
-    @ValueSource(ints = {390, 1280})
-    void aTechniqueIsPutTogetherFromPictures(int width) {
+    @Test
+    void aTechniqueIsPutTogetherFromPictures() {
         measureABlank();
-        open(width, 844, ColorScheme.LIGHT);
+        onAPhone();
         page.navigate("/techniques");
         link("Put one together").click();
         for (String base : List.of("Painted", "Fine glitter on glue", "Chunky", "Alcohol ink", "Full wrap")) {
