@@ -108,6 +108,13 @@ class BendingTest {
     }
 
     @Test
+    void aPlanIsNotLeftWithoutASingleStep() {
+        assertThat(text(tablet.send("/cups/" + code + "/steps", form(List.of()))))
+                .contains("A plan needs at least one step");
+        assertThat(ahead()).isNotEmpty();
+    }
+
+    @Test
     void aMixUnderWayKeepsItsCoat() {
         upToTheAdhesive();
         tablet.send("/mix", typed("resin", "" + shop.shelf().resins().get(0).id(), "pick-" + code, "on"));

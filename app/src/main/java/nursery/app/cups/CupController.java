@@ -27,12 +27,14 @@ class CupController {
 
     private final CupPages pages;
     private final LogBook log;
+    private final PlanChanges changes;
     private final Floors floors;
     private final FormPost posts;
 
-    CupController(CupPages pages, LogBook log, Floors floors, FormPost posts) {
+    CupController(CupPages pages, LogBook log, PlanChanges changes, Floors floors, FormPost posts) {
         this.pages = pages;
         this.log = log;
+        this.changes = changes;
         this.floors = floors;
         this.posts = posts;
     }
@@ -117,9 +119,9 @@ class CupController {
                                     .map(Long::intValue)
                                     .orElse(0);
                             reader.faults().throwIfAny();
-                            log.repeat(code, step);
+                            changes.repeat(code, step);
                         } else {
-                            log.addCoat(code);
+                            changes.addCoat(code);
                         }
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());

@@ -6,20 +6,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.floor.EntryRow;
 import nursery.app.floor.Floors;
-import nursery.app.floor.StepRow;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockBook;
 import nursery.core.cure.RoomCourse;
-import nursery.core.film.CoatRole;
 import nursery.core.film.PourCheck;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
@@ -29,16 +24,11 @@ import nursery.core.log.CupState;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.LegalMoves;
 import nursery.core.log.LogEntry;
-import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
-import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
-import nursery.core.technique.Technique;
-import nursery.core.technique.Wait;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -163,9 +153,9 @@ public class LogBook {
     }
 
     /** A cup as it is under its lock, with the floor around it. */
-    private record Read(Floor floor, Cup cup, RoomCourse room) {}
+    record Read(Floor floor, Cup cup, RoomCourse room) {}
 
-    private Read read(String code) {
+    Read read(String code) {
         Floor floor = floors.at(moments.now());
         Optional<CupNow> here = floor.find(code);
         CupNow cup = here.orElseGet(() -> floors.cup(code).orElseThrow(Gone::new));
@@ -260,132 +250,6 @@ public class LogBook {
         if (!concerns.isEmpty()) {
             throw NotLogged.questioned(concerns);
         }
-    }
-
-    /** Puts one more coat into a cup's plan, to be poured next: it felt rough, or a fault was seen. */
-    @Transactional
-    public void addCoat(String code) {
-        addStep(code, cup -> {
-            // P69: what follows a last coat is another last coat, of that resin and that amount.
-            boolean last = cup.happened().stream()
-                    .filter(Poured.class::isInstance)
-                    .reduce((a, b) -> b)
-                    .map(pour -> cup.step(((Poured) pour).step()).kind())
-                    .filter(StepKind.FINISHING_COAT::equals)
-                    .isPresent();
-            return new PlanStep(
-                    cup.freeNumber(),
-                    last ? StepKind.FINISHING_COAT : StepKind.BUILD_COAT,
-                    "Extra coat",
-                    Wait.straightOn(),
-                    "Spread, heat pass, turn.",
-                    Optional.of(last ? CoatRole.FINISHING : CoatRole.BUILD),
-                    Material.ORDINARY,
-                    Optional.empty(),
-                    "");
-        });
-    }
-
-    /** Puts a step that was done into a cup's plan once more, to be done next. */
-    @Transactional
-    public void repeat(String code, int number) {
-        addStep(code, cup -> cup.find(number)
-                .map(step -> step.numbered(cup.freeNumber()))
-                .orElseThrow(() -> NotLogged.refused(
-                        Refusal.simple("step", "This cup's plan has no step %d.".formatted(number)))));
-    }
-
-    /**
-     * Puts other steps in the place of those still ahead.
-     *
-     * @param expected the numbers of the steps ahead as the maker saw them
-     * @param ahead what is to be done instead; a step that stays keeps its number
-     */
-    @Transactional
-    public void replan(String code, List<Integer> expected, List<PlanStep> ahead) {
-        long cupId = mapper.lock(code).orElseThrow(Gone::new);
-        Read read = read(code);
-        Cup cup = read.cup();
-        CupState state = cup.at(read.room(), moments.now());
-        List<PlanStep> now = stepsAhead(cup, state);
-        if (!now.stream().map(PlanStep::number).toList().equals(expected)) {
-            throw NotLogged.refused(Refusal.simple(
-                    "steps",
-                    "A step of this cup was logged or changed while you had this open. Your steps are still here: "
-                            + "look at the cup again, then send them from there."));
-        }
-        refuseUnlessChangeable(state, cup.plan().size() - now.size() + ahead.size());
-        Set<Integer> kept = ahead.stream().map(PlanStep::number).collect(Collectors.toSet());
-        boolean taken = ahead.stream()
-                .anyMatch(step -> !expected.contains(step.number())
-                        && cup.find(step.number()).isPresent());
-        if (taken || kept.size() < ahead.size()) {
-            throw NotLogged.refused(Refusal.simple("steps", "A step stands there twice: open this page afresh."));
-        }
-        for (PlanStep step : now) {
-            if (!kept.contains(step.number()) && mapper.removeStep(cupId, step.number()) == 0) {
-                throw NotLogged.refused(Refusal.simple(
-                        "steps",
-                        step.title() + " stays: somebody is mixing for it, or it was logged once and taken back. "
-                                + "Leave it out on the cup's page instead."));
-            }
-        }
-        int from = lastPosition(cupId, cup) + 1;
-        Set<Integer> there = now.stream().map(PlanStep::number).collect(Collectors.toSet());
-        for (int i = 0; i < ahead.size(); i++) {
-            StepRow row = StepRow.of(cupId, from + i, ahead.get(i));
-            if (there.contains(ahead.get(i).number())) {
-                mapper.updateStep(row);
-            } else {
-                mapper.insertStep(row);
-            }
-        }
-        settle(cupId, cup.with(changed(cup, state, ahead)).at(read.room(), moments.now()));
-    }
-
-    /** The steps of a cup's plan that are neither done nor left out, in their order. */
-    static List<PlanStep> stepsAhead(Cup cup, CupState state) {
-        return cup.plan().stream()
-                .filter(step -> !state.done().containsKey(step.number()))
-                .toList();
-    }
-
-    /** The whole plan of a cup with other steps ahead. */
-    static List<PlanStep> changed(Cup cup, CupState state, List<PlanStep> ahead) {
-        return Stream.concat(
-                        cup.plan().stream().filter(step -> state.done().containsKey(step.number())), ahead.stream())
-                .toList();
-    }
-
-    private static void refuseUnlessChangeable(CupState state, int steps) {
-        if (state.gone().isPresent()) {
-            throw NotLogged.refused(Refusal.simple("step", "The cup has left the bench: open it again first."));
-        }
-        if (steps > Technique.MOST_STEPS) {
-            throw NotLogged.refused(Refusal.simple(
-                    "step", "A plan has at most %d steps: no more can be followed.".formatted(Technique.MOST_STEPS)));
-        }
-    }
-
-    private void addStep(String code, Function<Cup, PlanStep> made) {
-        long cupId = mapper.lock(code).orElseThrow(Gone::new);
-        Read read = read(code);
-        Cup cup = read.cup();
-        CupState state = cup.at(read.room(), moments.now());
-        refuseUnlessChangeable(state, cup.plan().size() + 1);
-        PlanStep step = made.apply(cup);
-        int position = state.next()
-                .map(next -> mapper.positionOf(cupId, next.step().number()))
-                .orElseGet(() -> lastPosition(cupId, cup) + 1);
-        mapper.shiftSteps(cupId, position);
-        mapper.insertStep(StepRow.of(cupId, position, step));
-        settle(
-                cupId,
-                cup.withStepBefore(state.next().map(next -> next.step()), step).at(read.room(), moments.now()));
-    }
-
-    private int lastPosition(long cupId, Cup cup) {
-        return mapper.positionOf(cupId, cup.plan().get(cup.plan().size() - 1).number());
     }
 
     /**

@@ -131,7 +131,7 @@ class RowController {
         Show show = Show.of(floor.ways(), floor.now());
         List<Double> hours = Judgement.earliestHours(
                 cup.plan(), cup.resins().base().label(), cup.resins().last().label(), cup.blank());
-        List<PlanStep> ahead = LogBook.stepsAhead(cup, now.state());
+        List<PlanStep> ahead = now.stepsAhead();
         int first = cup.plan().size() - ahead.size();
         Map<String, String> typed = new LinkedHashMap<>();
         String spindle = floor.spindleFor(now, List.of())
@@ -164,7 +164,7 @@ class RowController {
     private String page(CupNow now, Form form, Model model) {
         Floor floor = floors.now();
         Show show = Show.of(floor.ways(), floor.now());
-        List<PlanStep> ahead = LogBook.stepsAhead(now.cup(), now.state());
+        List<PlanStep> ahead = now.stepsAhead();
         model.addAttribute("cup", now.cup());
         model.addAttribute("form", form);
         model.addAttribute("rows", rows(now.cup(), ahead.subList(0, Math.min(MOST_ROWS, ahead.size()))));

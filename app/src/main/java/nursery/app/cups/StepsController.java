@@ -29,13 +29,13 @@ class StepsController {
     private static final String AHEAD = "ahead";
 
     private final CupPages pages;
-    private final LogBook log;
+    private final PlanChanges changes;
     private final Floors floors;
     private final FormPost posts;
 
-    StepsController(CupPages pages, LogBook log, Floors floors, FormPost posts) {
+    StepsController(CupPages pages, PlanChanges changes, Floors floors, FormPost posts) {
         this.pages = pages;
-        this.log = log;
+        this.changes = changes;
         this.floors = floors;
         this.posts = posts;
     }
@@ -44,7 +44,7 @@ class StepsController {
     @GetMapping("/cups/{code}/steps")
     String steps(@PathVariable String code, @RequestParam(defaultValue = "") String put, Model model) {
         CupNow cup = pages.find(code);
-        List<PlanStep> ahead = LogBook.stepsAhead(cup.cup(), cup.state());
+        List<PlanStep> ahead = cup.stepsAhead();
         Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead));
         typed.put(
                 AHEAD, ahead.stream().map(step -> String.valueOf(step.number())).collect(Collectors.joining(",")));
@@ -71,7 +71,7 @@ class StepsController {
                             EditForm.readSteps(reader, typed, cup.cup().freeNumber());
                     reader.faults().throwIfAny();
                     try {
-                        log.replan(code, numbers(typed.getOrDefault(AHEAD, "")), ahead);
+                        changes.replan(code, numbers(typed.getOrDefault(AHEAD, "")), ahead);
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }
@@ -91,7 +91,7 @@ class StepsController {
         Cup cup = now.cup();
         FormReader reader = new FormReader(form.typed());
         List<PlanStep> ahead = EditForm.readSteps(reader, form.typed(), cup.freeNumber());
-        List<PlanStep> whole = LogBook.changed(cup, now.state(), ahead);
+        List<PlanStep> whole = now.planWith(ahead);
         int done = whole.size() - ahead.size();
         List<Judgement.Finding> findings = reader.faults().none()
                 ? Judgement.of(

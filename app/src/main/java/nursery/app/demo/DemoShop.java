@@ -17,6 +17,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
+import nursery.app.cups.PlanChanges;
 import nursery.app.floor.Floors;
 import nursery.app.floor.RoomPlan;
 import nursery.app.plan.PlanBook;
@@ -89,6 +90,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final ShelfBook shelf;
     private final CupBook cups;
     private final LogBook log;
+    private final PlanChanges changes;
     private final RoomBook room;
     private final ShopBook shops;
     private final Floors floors;
@@ -102,6 +104,7 @@ class DemoShop implements SmartInitializingSingleton {
             ShelfBook shelf,
             CupBook cups,
             LogBook log,
+            PlanChanges changes,
             RoomBook room,
             ShopBook shops,
             Floors floors,
@@ -113,6 +116,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.shelf = shelf;
         this.cups = cups;
         this.log = log;
+        this.changes = changes;
         this.room = room;
         this.shops = shops;
         this.floors = floors;
@@ -152,7 +156,7 @@ class DemoShop implements SmartInitializingSingleton {
         stock(regular, slow);
         plans.begin("Mira");
         // Life departs from the plan: a cup still feels rough, and gets a coat more.
-        log.addCoat(floors.at(now).cups().stream()
+        changes.addCoat(floors.at(now).cups().stream()
                 .filter(cup -> cup.cup().about().name().equals("Saturn"))
                 .findFirst()
                 .orElseThrow()

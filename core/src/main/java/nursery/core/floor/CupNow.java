@@ -1,7 +1,9 @@
 package nursery.core.floor;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.core.film.Share;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
@@ -43,6 +45,20 @@ public record CupNow(Cup cup, CupState state) {
 
     public String code() {
         return cup.code();
+    }
+
+    /** The steps of its plan that are neither done nor left out, in their order. */
+    public List<PlanStep> stepsAhead() {
+        return cup.plan().stream()
+                .filter(step -> !state.done().containsKey(step.number()))
+                .toList();
+    }
+
+    /** Its whole plan with other steps ahead. */
+    public List<PlanStep> planWith(List<PlanStep> ahead) {
+        return Stream.concat(
+                        cup.plan().stream().filter(step -> state.done().containsKey(step.number())), ahead.stream())
+                .toList();
     }
 
     /** The coat it needs next, if that is what it needs next and nothing has to be scuffed before. */
