@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.util.LinkedHashMap;
@@ -54,7 +55,7 @@ class BendingTest {
                 "ahead",
                 String.join(
                         ",", ahead().stream().map(step -> "" + step.number()).toList()));
-        form.putAll(new LinkedHashMap<>(EditForm.filled(steps)));
+        form.putAll(new LinkedHashMap<>(EditForm.filled(steps, ml -> "" + ml)));
         return form;
     }
 
@@ -177,5 +178,83 @@ class BendingTest {
                 "blank",
                 "" + blank);
         assertThat(text(tablet.send("/cups/" + code + "/about", other))).contains("its blank stays what it was");
+    }
+
+    @Test
+    void anAmountDecidedForACoatAheadIsWhatIsMixedForIt() {
+        upToTheAdhesive();
+        List<PlanStep> steps = ahead();
+        int flood = steps.stream().map(PlanStep::kind).toList().indexOf(StepKind.FLOOD_COAT);
+        Map<String, String> form = form(steps);
+        form.put("s0.pour", "1,5");
+        form.put("s" + flood + ".pour", "1 fl oz");
+        assertThat(tablet.send("/cups/" + code + "/steps", form)).hasStatus(302);
+        // 1 US fl oz = 29.5735 ml (NIST SP 811).
+        assertThat(ahead().get(flood).amountMl().orElseThrow()).isCloseTo(29.5735, within(0.001));
+        assertThat(shop.cup(code).nextShare().orElseThrow().suggestedMl()).isEqualTo(1.5);
+        assertThat(text(tablet.get("/cups/" + code))).contains("Decided for this cup; the area asks for");
+        assertThat(text(tablet.get("/cups/" + code + "/steps"))).contains("value=\"29.6\"");
+        form = form(ahead());
+        form.putAll(Map.of("s0.pour", "-3", "s" + flood + ".pour", "4000"));
+        assertThat(text(tablet.send("/cups/" + code + "/steps", form)))
+                .contains("-3 ml cannot be right on this cup")
+                .contains("4000 ml cannot be right on this cup");
+        form = form(ahead());
+        form.put("s0.pour", "");
+        tablet.send("/cups/" + code + "/steps", form);
+        assertThat(ahead().get(0).amountMl()).isEmpty();
+    }
+
+    private Map<String, String> anew(String technique, String... more) {
+        Map<String, String> form = typed(
+                "ahead",
+                String.join(
+                        ",", ahead().stream().map(step -> "" + step.number()).toList()),
+                "technique",
+                technique);
+        form.putAll(typed(more));
+        return form;
+    }
+
+    @Test
+    void beforeTheFirstCoatItGoesOnByAnyTechnique() {
+        upToTheAdhesive();
+        int done = shop.cup(code).cup().plan().size() - ahead().size();
+        assertThat(tablet.send("/cups/" + code + "/technique", anew("waves", "times-Further wave", "2")))
+                .hasStatus(302);
+        assertThat(shop.cup(code).cup().about().technique()).isEqualTo("Waves in partial coats");
+        assertThat(shop.cup(code).cup().plan().size() - ahead().size())
+                .as("what was done stays")
+                .isEqualTo(done);
+        assertThat(ahead())
+                .as("prep and paint are done already")
+                .extracting(PlanStep::kind)
+                .startsWith(StepKind.THIN_COAT, StepKind.SAND, StepKind.PARTIAL_COAT)
+                .filteredOn(StepKind.PARTIAL_COAT::equals)
+                .hasSize(3);
+        assertThat(ahead()).extracting(PlanStep::number).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void afterItOnlyItsSchoolsChange() {
+        upToTheAdhesive();
+        int coat = ahead().get(0).number();
+        tablet.send(
+                "/cups/" + code + "/log",
+                typed("what", "POURED", "step", "" + coat, "when", "0", "amount", "1", "spindle", ""));
+        assertThat(text(tablet.send("/cups/" + code + "/technique", anew("waves"))))
+                .contains("A coat is on this cup: it stays One-colour glitter.");
+        List<StepKind> before = ahead().stream().map(PlanStep::kind).toList();
+        assertThat(before).doesNotContain(StepKind.MASK);
+        assertThat(tablet.send("/cups/" + code + "/technique", anew("one-colour-glitter", "BARE_STEEL", "TAPE")))
+                .hasStatus(302);
+        assertThat(ahead()).extracting(PlanStep::kind).startsWith(before.get(0)).contains(StepKind.MASK);
+        assertThat(text(tablet.get("/cups/" + code + "/technique"))).doesNotContain("another technique can");
+        Map<String, String> late = anew("one-colour-glitter");
+        shop.clock().forward(Duration.ofMinutes(3));
+        tablet.send(
+                "/cups/" + code + "/log",
+                typed("what", "DONE", "step", "" + ahead().get(0).number(), "when", "0"));
+        assertThat(text(tablet.send("/cups/" + code + "/technique", late))).contains("was logged or changed while you");
     }
 }

@@ -30,7 +30,8 @@ class MigrationsTest {
             Map.entry("V9__floor.sql", "f31e7d4f80e4b0dc"),
             Map.entry("V10__viscosity.sql", "066e8736887a7261"),
             Map.entry("V11__own_units.sql", "9f2a7431dc6ca43e"),
-            Map.entry("V12__assumed.sql", "c9356e642bea07d3"));
+            Map.entry("V12__assumed.sql", "c9356e642bea07d3"),
+            Map.entry("V13__decided_amounts.sql", "ca6ea4572686f9fe"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -21,12 +21,14 @@ import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.shelf.ShelfBook;
+import nursery.app.techniques.EditForm;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -564,5 +566,71 @@ class TechniquesTest {
                 .id();
         assertThat(tablet.send("/shelf/resins/" + fast + "/remove", typed())).hasStatus(302);
         assertThat(shop.shelf().resin(fast)).isEmpty();
+    }
+
+    /** The chosen blocks as the composer's page has them. */
+    private static Map<String, String> composed(String page) {
+        Map<String, String> form = new LinkedHashMap<>();
+        Matcher fields = Pattern.compile("<input type=\"(?:hidden|radio)\" name=\"(from|base|finish|layer-\\d)\""
+                        + " value=\"([^\"]*)\"( checked)?")
+                .matcher(page);
+        while (fields.find()) {
+            if (!fields.group(1).matches("base|finish") || fields.group(3) != null) {
+                form.put(fields.group(1), fields.group(2));
+            }
+        }
+        return form;
+    }
+
+    @Test
+    void aShippedTechniqueIsTakenApartAndPutTogetherOtherwise() {
+        Map<String, String> form = composed(tablet.page("/techniques/compose?from=waves"));
+        assertThat(form)
+                .containsEntry("base", "waves.0")
+                .containsEntry("layer-0", "waves.1")
+                .containsEntry("layer-1", "waves.2")
+                .containsEntry("finish", "waves.3");
+        form.put("press", "add-layer-slide");
+        String page = text(tablet.send("/techniques/compose/draft", with(form)));
+        assertThat(page).contains("Water-slide").contains("Sound.");
+        form = composed(page);
+        form.putAll(Map.of("from", "waves", "base", "base-glitter", "finish", "finish-two", "name", "Tide"));
+        String to = tablet.send("/techniques/compose", with(form)).getResponse().getRedirectedUrl();
+        String key = to.substring(to.lastIndexOf('/') + 1);
+        assertThat(techniques.find(key).orElseThrow().technique().blocks())
+                .extracting(Technique.Block::title)
+                .containsExactly("Fine glitter", "Waves", "Decals", "Water-slide", "Two last coats");
+        assertThat(tablet.page("/techniques/" + key)).contains("Fine glitter · ", "Change its blocks");
+    }
+
+    private static Map<String, String> with(Map<String, String> form) {
+        Map<String, String> all = typed();
+        all.putAll(form);
+        return all;
+    }
+
+    @Test
+    void aChangedStepStaysInItsBlockAndOneMovedOutOfOrderLosesThem() {
+        String key = copyOf("smoke-stencil");
+        List<Technique.Block> blocks =
+                techniques.find(key).orElseThrow().technique().blocks();
+        assertThat(blocks).hasSize(3);
+        Map<String, String> form = formOf(key);
+        form.put("press", "twice-1");
+        Map<String, String> more = EditForm.pressed(form, "twice-1");
+        assertThat(tablet.send("/techniques/" + key + "/edit", more)).hasStatus(302);
+        assertThat(techniques.find(key).orElseThrow().technique().blocks())
+                .extracting(Technique.Block::parts)
+                .containsExactly(
+                        blocks.get(0).parts() + 1,
+                        blocks.get(1).parts(),
+                        blocks.get(2).parts());
+        Map<String, String> moved = formOf(key);
+        for (int place = blocks.get(0).parts() + 1; place > 0; place--) {
+            moved = EditForm.pressed(moved, "up-" + place);
+        }
+        assertThat(tablet.send("/techniques/" + key + "/edit", moved)).hasStatus(302);
+        assertThat(techniques.find(key).orElseThrow().technique().blocks()).isEmpty();
+        assertThat(tablet.page("/techniques/" + key)).doesNotContain("Change its blocks");
     }
 }

@@ -84,9 +84,9 @@ interface CupMapper {
     @Insert(
             """
             INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail,
-              role, material, width_mm, height_mm, grit)
+              role, material, width_mm, height_mm, grit, amount_ml)
             VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast},
-              #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit})""")
+              #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit}, #{amountMl})""")
     void insertStep(StepRow step);
 
     /** A step that is still ahead, at its new place and as it is to be done now. */
@@ -94,7 +94,8 @@ interface CupMapper {
             """
             UPDATE cup_step SET position = #{position}, title = #{title}, wait_kind = #{waitKind},
               wait_amount = #{waitAmount}, wait_fast = #{waitFast}, detail = #{detail}, role = #{role},
-              material = #{material}, width_mm = #{widthMm}, height_mm = #{heightMm}, grit = #{grit}
+              material = #{material}, width_mm = #{widthMm}, height_mm = #{heightMm}, grit = #{grit},
+              amount_ml = #{amountMl}
             WHERE cup_id = #{cupId} AND number = #{number}""")
     void updateStep(StepRow step);
 

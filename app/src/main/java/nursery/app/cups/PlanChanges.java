@@ -79,6 +79,21 @@ public class PlanChanges {
      */
     @Transactional
     public void replan(String code, List<Integer> expected, List<PlanStep> ahead) {
+        putAhead(code, expected, ahead);
+    }
+
+    /**
+     * Lets a cup go on by another technique, or by another school of its own.
+     *
+     * @param schools their names, with commas between
+     */
+    @Transactional
+    public void anew(String code, List<Integer> expected, List<PlanStep> ahead, String technique, String schools) {
+        mapper.setTechnique(code, technique, schools);
+        putAhead(code, expected, ahead);
+    }
+
+    private void putAhead(String code, List<Integer> expected, List<PlanStep> ahead) {
         long cupId = mapper.lock(code).orElseThrow(Gone::new);
         LogBook.Read read = log.read(code);
         Cup cup = read.cup();

@@ -2,7 +2,6 @@ package nursery.app.cups;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,13 +9,10 @@ import java.util.Optional;
 import nursery.app.floor.Floors;
 import nursery.app.picture.CupLook;
 import nursery.app.picture.CupPicture;
-import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
-import nursery.app.techniques.ShelvedTechnique;
-import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.StartingBlank;
 import nursery.core.floor.CupNow;
@@ -28,10 +24,7 @@ import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Question;
-import nursery.core.technique.School;
 import nursery.core.technique.Schools;
-import nursery.core.technique.Technique;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -50,13 +43,13 @@ class StartController {
     private final CupBook cups;
     private final Floors floors;
     private final FormPost posts;
-    private final TechniqueBook techniques;
+    private final WayForm ways;
 
-    StartController(CupBook cups, Floors floors, FormPost posts, TechniqueBook techniques) {
+    StartController(CupBook cups, Floors floors, FormPost posts, WayForm ways) {
         this.cups = cups;
         this.floors = floors;
         this.posts = posts;
-        this.techniques = techniques;
+        this.ways = ways;
     }
 
     /** A blank to choose, drawn so that it is known without reading. */
@@ -65,9 +58,6 @@ class StartController {
             return new BlankChoice(blank, CupPicture.of("blank-" + blank.id(), blank.blank(), CupLook.BARE));
         }
     }
-
-    /** A technique to choose, drawn as what it makes. */
-    record Way(ShelvedTechnique shelved, CupPicture picture) {}
 
     @GetMapping("/cups/new")
     String fresh(@RequestParam Map<String, String> typed, Model model) {
@@ -108,7 +98,7 @@ class StartController {
                                     "count",
                                     "%s cups cannot be started at once: from 1 to %d can."
                                             .formatted(Numbers.show(count), MOST_AT_ONCE));
-                    Started started = read(reader);
+                    Started started = read(reader, typed);
                     List<String> codes = cups.start(started.order().counting((int) count), started.at());
                     return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups#" + codes.get(0);
                 },
@@ -118,7 +108,7 @@ class StartController {
     /** What is started, and when it was begun. */
     private record Started(Order order, Instant at) {}
 
-    private Started read(FormReader reader) {
+    private Started read(FormReader reader, Map<String, String> typed) {
         Show show = floors.show();
         Shelf shelf = floors.shelf();
         String name = reader.line("name", "The name", LONGEST_NAME, false);
@@ -140,62 +130,20 @@ class StartController {
                         "%s is in the past: choose today or later, or leave it empty.".formatted(show.date(date))));
         String paint = colour(reader, "paint");
         String glitter = colour(reader, "glitter");
-        Schools schools = schools(reader);
-        Technique technique = technique(reader.raw("technique"));
+        Schools schools = WayForm.schools(reader);
+        List<PlanStep> plan = ways.plan(reader, typed);
+        String technique = ways.chosen(typed).technique().name();
         Instant started = started(reader, show);
         reader.faults().throwIfAny();
         ShelfBlank bare = blank.orElseThrow();
-        Cup.About about = new Cup.About(
-                name.isEmpty() ? technique.name() : name, madeFor, technique.name(), bare.name(), paint, glitter);
+        Cup.About about =
+                new Cup.About(name.isEmpty() ? technique : name, madeFor, technique, bare.name(), paint, glitter);
         Cup.Resins resins = new Cup.Resins(base.orElseThrow(), last.orElseThrow());
-        return new Started(
-                new Order(
-                        about,
-                        1,
-                        bare.id(),
-                        bare.blank(),
-                        resins,
-                        schools,
-                        technique.plan(schools, times(technique, reader)),
-                        due,
-                        1),
-                started);
-    }
-
-    private static Schools schools(FormReader reader) {
-        List<School> schools = new ArrayList<>();
-        for (Question question : Question.values()) {
-            if (!reader.raw(question.name()).isEmpty()) {
-                reader.choice(question.name(), question.words(), School.class)
-                        .filter(school -> school.question() == question)
-                        .ifPresent(schools::add);
-            }
-        }
-        return Schools.of(schools);
-    }
-
-    /** The technique chosen, or the one to begin with. */
-    private Technique technique(String key) {
-        return techniques
-                .find(key)
-                .orElseGet(() -> techniques.shippedOnes().get(0))
-                .technique();
-    }
-
-    /** How often each group of steps is done; what was not asked is done the usual number of times. */
-    private static Map<String, Integer> times(Technique technique, FormReader reader) {
-        Map<String, Integer> times = new LinkedHashMap<>();
-        for (Technique.Repeat repeat : technique.repeats()) {
-            String field = "times-" + repeat.title();
-            if (reader.raw(field).matches("\\d{1,2}")) {
-                times.put(repeat.title(), Integer.parseInt(reader.raw(field)));
-            }
-        }
-        return times;
+        return new Started(new Order(about, 1, bare.id(), bare.blank(), resins, schools, plan, due, 1), started);
     }
 
     /** All that is wrong with the plan, once blank and resin are chosen; the usual ones stand in until then. */
-    private List<Judgement.Finding> findings(Technique technique, Form form) {
+    private List<Judgement.Finding> findings(List<PlanStep> plan, Form form) {
         FormReader reader = new FormReader(form.typed());
         Shelf shelf = floors.shelf();
         Optional<Resin> base = reader.id("base", "The resin")
@@ -206,7 +154,6 @@ class StartController {
         Optional<ShelfBlank> blank = reader.id("blank", "The blank")
                 .flatMap(shelf::blank)
                 .or(() -> shelf.blanks().stream().findFirst());
-        List<PlanStep> plan = technique.plan(schools(reader), times(technique, reader));
         return base.flatMap(
                         b -> last.flatMap(l -> blank.map(cup -> Judgement.of(plan, b.label(), l.label(), cup.blank()))))
                 .orElse(List.of());
@@ -262,29 +209,17 @@ class StartController {
         model.addAttribute("form", form);
         model.addAttribute("blanks", blanks);
         model.addAttribute("resins", floors.shelf().resins());
-        Technique technique = technique(form.value("technique"));
         Blank drawnOn = floors.shelf().blanks().stream()
                 .filter(blank -> form.is("blank", String.valueOf(blank.id())))
                 .map(ShelfBlank::blank)
                 .findFirst()
                 .orElse(StartingBlank.SLIM_20.blank());
-        model.addAttribute(
-                "ways",
-                techniques.all().stream()
-                        .map(one -> new Way(one, Looks.of(one.key(), one.technique(), drawnOn)))
-                        .toList());
-        model.addAttribute(
-                "steps",
-                technique.plan(schools(new FormReader(form.typed())), times(technique, new FormReader(form.typed()))));
-        model.addAttribute("technique", technique);
-        model.addAttribute(
-                "chosen",
-                techniques
-                        .find(form.value("technique"))
-                        .map(ShelvedTechnique::key)
-                        .orElse(techniques.shippedOnes().get(0).key()));
-        model.addAttribute("findings", findings(technique, form));
-        model.addAttribute("questions", technique.questions());
+        ways.fill(model, form, drawnOn);
+        List<PlanStep> plan = ways.plan(new FormReader(form.typed()), form.typed());
+        model.addAttribute("steps", plan);
+        model.addAttribute("stepsAre", "");
+        model.addAttribute("planUrl", "/cups/new/plan");
+        model.addAttribute("findings", findings(plan, form));
         return "cups/start";
     }
 }

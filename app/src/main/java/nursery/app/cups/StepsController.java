@@ -10,8 +10,10 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.techniques.EditForm;
+import nursery.app.techniques.EditReading;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
+import nursery.core.log.LegalMoves;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Controller;
@@ -45,7 +47,7 @@ class StepsController {
     String steps(@PathVariable String code, @RequestParam(defaultValue = "") String put, Model model) {
         CupNow cup = pages.find(code);
         List<PlanStep> ahead = cup.stepsAhead();
-        Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead));
+        Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead, floors.show()::volumeNumber));
         typed.put(
                 AHEAD, ahead.stream().map(step -> String.valueOf(step.number())).collect(Collectors.joining(",")));
         return page(cup, Form.fresh(put.isEmpty() ? typed : EditForm.pressed(typed, "before-" + put)), model);
@@ -67,8 +69,7 @@ class StepsController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    List<PlanStep> ahead =
-                            EditForm.readSteps(reader, typed, cup.cup().freeNumber());
+                    List<PlanStep> ahead = read(reader, typed, cup.cup());
                     reader.faults().throwIfAny();
                     try {
                         changes.replan(code, numbers(typed.getOrDefault(AHEAD, "")), ahead);
@@ -80,7 +81,11 @@ class StepsController {
                 form -> page(cup, form, model));
     }
 
-    private static List<Integer> numbers(String written) {
+    private List<PlanStep> read(FormReader reader, Map<String, String> typed, Cup cup) {
+        return EditReading.steps(reader, typed, cup.freeNumber(), floors.show().volumeUnit(), LegalMoves.mostMl(cup));
+    }
+
+    static List<Integer> numbers(String written) {
         return Arrays.stream(written.split(","))
                 .filter(number -> number.matches("\\d{1,6}"))
                 .map(Integer::valueOf)
@@ -90,21 +95,8 @@ class StepsController {
     private String page(CupNow now, Form form, Model model) {
         Cup cup = now.cup();
         FormReader reader = new FormReader(form.typed());
-        List<PlanStep> ahead = EditForm.readSteps(reader, form.typed(), cup.freeNumber());
-        List<PlanStep> whole = now.planWith(ahead);
-        int done = whole.size() - ahead.size();
-        List<Judgement.Finding> findings = reader.faults().none()
-                ? Judgement.of(
-                                whole,
-                                cup.resins().base().label(),
-                                cup.resins().last().label(),
-                                cup.blank())
-                        .stream()
-                        .filter(finding -> finding.place() >= done)
-                        .map(finding -> new Judgement.Finding(
-                                finding.place() - done, finding.step(), finding.rule(), finding.message()))
-                        .toList()
-                : List.of();
+        List<PlanStep> ahead = read(reader, form.typed(), cup);
+        List<Judgement.Finding> findings = reader.faults().none() ? now.judged(ahead) : List.of();
         EditForm.choices(model, form.typed());
         model.addAttribute("form", form);
         model.addAttribute("cup", cup);

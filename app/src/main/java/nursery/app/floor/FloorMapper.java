@@ -82,7 +82,7 @@ interface FloorMapper {
     String STEP =
             """
             SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast,
-              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit
+              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit, s.amount_ml
             FROM cup_step s\s""";
     String ENTRY =
             """

@@ -2,6 +2,7 @@ package nursery.app.floor;
 
 import java.time.Duration;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
 import nursery.core.technique.DecalSize;
@@ -31,7 +32,8 @@ public record StepRow(
         String material,
         @Nullable Double widthMm,
         @Nullable Double heightMm,
-        String grit) {
+        String grit,
+        @Nullable Double amountMl) {
 
     public static StepRow of(long cupId, int position, PlanStep step) {
         Wait wait = step.waiting();
@@ -50,7 +52,8 @@ public record StepRow(
                 step.material().name(),
                 step.size().map(DecalSize::widthMm).orElse(null),
                 step.size().map(DecalSize::heightMm).orElse(null),
-                step.grit());
+                step.grit(),
+                step.amountMl().isPresent() ? step.amountMl().getAsDouble() : null);
     }
 
     PlanStep step() {
@@ -65,7 +68,8 @@ public record StepRow(
                 Optional.ofNullable(role).map(CoatRole::valueOf),
                 Material.valueOf(material),
                 size,
-                grit);
+                grit,
+                amountMl == null ? OptionalDouble.empty() : OptionalDouble.of(amountMl));
     }
 
     private Wait waiting() {

@@ -22,6 +22,7 @@ import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
+import nursery.core.technique.Technique.Place;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -49,7 +50,7 @@ class ComposeController {
     /** A block to touch, drawn as what it makes. */
     record Choice(Block block, CupPicture picture) {
         static Choice of(Block block) {
-            List<Block> shown = block.place() == Block.Place.BASE ? List.of(block) : List.of(Block.BASE_PAINT, block);
+            List<Block> shown = block.place() == Place.BASE ? List.of(block) : List.of(Block.BASE_PAINT, block);
             return new Choice(block, drawn(block.key(), shown));
         }
     }
@@ -58,9 +59,67 @@ class ComposeController {
         return Looks.of("block-" + key, Block.together(key, blocks), StartingBlank.SLIM_20.blank());
     }
 
+    /**
+     * What may be chosen from: the blocks that ship, and those of the technique that was begun from.
+     *
+     * @param lent the blocks of that technique, in its order
+     */
+    private record Palette(List<Block> lent) {
+
+        Optional<Block> named(String key) {
+            return all().filter(block -> block.key().equals(key)).findFirst();
+        }
+
+        Optional<Block> named(String key, Place place) {
+            return named(key).filter(block -> block.place() == place);
+        }
+
+        List<Block> at(Place place) {
+            return all().filter(block -> block.place() == place).toList();
+        }
+
+        private Stream<Block> all() {
+            return Stream.concat(lent.stream(), Block.SHIPPED.stream());
+        }
+
+        List<String> layers(Map<String, String> typed) {
+            return IntStream.range(0, MOST_LAYERS)
+                    .mapToObj(i -> typed.getOrDefault("layer-" + i, ""))
+                    .filter(key -> named(key, Place.LAYER).isPresent())
+                    .toList();
+        }
+
+        List<Block> chosen(Map<String, String> typed) {
+            Block base = named(typed.getOrDefault("base", ""), Place.BASE).orElse(Block.BASE_PAINT);
+            Block finish = named(typed.getOrDefault("finish", ""), Place.FINISH).orElse(Block.FINISH_ONE);
+            return Stream.of(
+                            Stream.of(base),
+                            layers(typed).stream().flatMap(key -> named(key).stream()),
+                            Stream.of(finish))
+                    .flatMap(blocks -> blocks)
+                    .toList();
+        }
+    }
+
+    private Palette palette(Map<String, String> typed) {
+        return new Palette(
+                techniques.find(typed.getOrDefault("from", "")).map(Block::of).orElse(List.of()));
+    }
+
+    /** @param from the technique to begin with, if it knows its blocks */
     @GetMapping("/techniques/compose")
-    String compose(Model model) {
-        return page(Form.fresh(Map.of("base", Block.BASE_GLITTER.key(), "finish", Block.FINISH_ONE.key())), model);
+    String compose(@RequestParam(defaultValue = "") String from, Model model) {
+        List<Block> lent = palette(Map.of("from", from)).lent();
+        if (lent.isEmpty()) {
+            return page(Form.fresh(Map.of("base", Block.BASE_GLITTER.key(), "finish", Block.FINISH_ONE.key())), model);
+        }
+        Map<String, String> typed = new LinkedHashMap<>(Map.of("from", from));
+        typed.put("base", lent.get(0).key());
+        typed.put("finish", lent.get(lent.size() - 1).key());
+        for (int i = 0; i < Math.min(MOST_LAYERS, lent.size() - 2); i++) {
+            typed.put("layer-" + i, lent.get(i + 1).key());
+        }
+        return page(Form.fresh(typed), model);
     }
 
     /** What stands together after a touch; changes nothing. */
@@ -81,7 +140,7 @@ class ComposeController {
                     FormReader reader = new FormReader(typed);
                     String name = reader.line("name", "The name", Technique.LONGEST_NAME, true);
                     reader.faults().throwIfAny();
-                    Technique made = Block.together(name, chosen(typed));
+                    Technique made = Block.together(name, palette(typed).chosen(typed));
                     if (made.plan(Schools.of(), Map.of()).size() > Technique.MOST_STEPS) {
                         throw new InvalidInput(List.of(new Fault(
                                 "layers",
@@ -93,21 +152,13 @@ class ComposeController {
                 form -> page(form, model));
     }
 
-    private static List<String> layers(Map<String, String> typed) {
-        return IntStream.range(0, MOST_LAYERS)
-                .mapToObj(i -> typed.getOrDefault("layer-" + i, ""))
-                .filter(key -> Block.named(key)
-                        .filter(block -> block.place() == Block.Place.LAYER)
-                        .isPresent())
-                .toList();
-    }
-
-    private static Map<String, String> pressed(Map<String, String> typed, String press) {
-        List<String> layers = new ArrayList<>(layers(typed));
+    private Map<String, String> pressed(Map<String, String> typed, String press) {
+        Palette palette = palette(typed);
+        List<String> layers = new ArrayList<>(palette.layers(typed));
         String[] parts = press.split("-", 2);
         int at = parts.length == 2 && parts[1].matches("\\d{1,2}") ? Integer.parseInt(parts[1]) : -1;
         if (parts[0].equals("add") && layers.size() < MOST_LAYERS) {
-            Block.named(parts[1]).map(Block::key).ifPresent(layers::add);
+            palette.named(parts[1], Place.LAYER).map(Block::key).ifPresent(layers::add);
         } else if (at >= 0 && at < layers.size()) {
             switch (parts[0]) {
                 case "remove" -> layers.remove(at);
@@ -124,32 +175,17 @@ class ComposeController {
         return next;
     }
 
-    private static List<Block> chosen(Map<String, String> typed) {
-        Block base = of(typed, "base", Block.Place.BASE).orElse(Block.BASE_PAINT);
-        Block finish = of(typed, "finish", Block.Place.FINISH).orElse(Block.FINISH_ONE);
-        return Stream.of(
-                        Stream.of(base),
-                        layers(typed).stream().flatMap(key -> Block.named(key).stream()),
-                        Stream.of(finish))
-                .flatMap(blocks -> blocks)
-                .toList();
-    }
-
-    private static Optional<Block> of(Map<String, String> typed, String field, Block.Place place) {
-        return Block.named(typed.getOrDefault(field, "")).filter(block -> block.place() == place);
-    }
-
     private String page(Form form, Model model) {
-        List<Block> blocks = chosen(form.typed());
+        Palette palette = palette(form.typed());
+        List<Block> blocks = palette.chosen(form.typed());
         List<PlanStep> plan = Block.together("drawn", blocks).plan(Schools.of(), Map.of());
         List<Judgement.Finding> findings = judge.findings(plan);
         model.addAttribute("form", form);
         model.addAttribute(
-                "bases", Block.at(Block.Place.BASE).stream().map(Choice::of).toList());
+                "bases", palette.at(Place.BASE).stream().map(Choice::of).toList());
         model.addAttribute(
-                "layerChoices",
-                Block.at(Block.Place.LAYER).stream().map(Choice::of).toList());
-        model.addAttribute("finishes", Block.at(Block.Place.FINISH));
+                "layerChoices", palette.at(Place.LAYER).stream().map(Choice::of).toList());
+        model.addAttribute("finishes", palette.at(Place.FINISH));
         model.addAttribute("layers", blocks.subList(1, blocks.size() - 1));
         model.addAttribute("full", blocks.size() - 2 >= MOST_LAYERS);
         model.addAttribute("base", blocks.get(0));

@@ -63,7 +63,7 @@ class EditController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    Optional<Technique> technique = EditForm.read(reader, typed);
+                    Optional<Technique> technique = EditReading.technique(reader, typed);
                     reader.faults().throwIfAny();
                     techniques.change(
                             key,
@@ -85,7 +85,7 @@ class EditController {
 
     private String page(String key, Form form, Model model) {
         FormReader reader = new FormReader(form.typed());
-        Optional<Technique> technique = EditForm.read(reader, form.typed());
+        Optional<Technique> technique = EditReading.technique(reader, form.typed());
         List<Judgement.Finding> findings = technique
                 .map(found -> judge.findings(found.plan(Schools.of(), Map.of())))
                 .orElse(List.of());

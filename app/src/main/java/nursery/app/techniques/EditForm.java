@@ -1,21 +1,18 @@
 package nursery.app.techniques;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
-import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
-import nursery.core.technique.DecalSize;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
@@ -36,6 +33,10 @@ public final class EditForm {
     static final String REPEAT_FROM = "repeat-from";
 
     static final String REPEAT_TO = "repeat-to";
+
+    /** Which of the technique's blocks a row belongs to: its place among them, where it stands, its title. */
+    static final String BLOCK = "block";
+
     private static final List<String> FIELDS = List.of(
             "do",
             "title",
@@ -54,7 +55,9 @@ public final class EditForm {
             "open",
             "least",
             "most",
-            "usual");
+            "usual",
+            "pour",
+            BLOCK);
 
     private static final Map<String, String> WAITS = waits();
 
@@ -102,8 +105,10 @@ public final class EditForm {
 
     static Map<String, String> filled(Technique technique) {
         List<Map<String, String>> rows = new ArrayList<>();
-        for (Technique.Part part : technique.parts()) {
-            if (part instanceof Technique.Repeat repeat) {
+        List<String> blocks = blocks(technique);
+        for (int i = 0; i < technique.parts().size(); i++) {
+            int from = rows.size();
+            if (technique.parts().get(i) instanceof Technique.Repeat repeat) {
                 rows.add(new LinkedHashMap<>(Map.of(
                         "do",
                         REPEAT_FROM,
@@ -117,17 +122,34 @@ public final class EditForm {
                         "" + repeat.usual())));
                 repeat.steps().forEach(step -> rows.add(row(step)));
                 rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_TO)));
-            } else if (part instanceof Technique.Single single) {
+            } else if (technique.parts().get(i) instanceof Technique.Single single) {
                 rows.add(row(single.step()));
             }
+            String block = blocks.isEmpty() ? "" : blocks.get(i);
+            rows.subList(from, rows.size()).forEach(row -> row.put(BLOCK, block));
         }
         Map<String, String> typed = new LinkedHashMap<>(Map.of("name", technique.name(), "about", technique.about()));
         typed.putAll(numbered(rows));
         return typed;
     }
 
-    /** The steps of a cup's own plan, each with its number. */
-    public static Map<String, String> filled(List<PlanStep> steps) {
+    /** For each part of a technique the block it belongs to, as a row has it. */
+    private static List<String> blocks(Technique technique) {
+        List<String> blocks = new ArrayList<>();
+        for (int i = 0; i < technique.blocks().size(); i++) {
+            Technique.Block block = technique.blocks().get(i);
+            blocks.addAll(Collections.nCopies(
+                    block.parts(), "%d|%s|%s".formatted(i, block.place().written(), block.title())));
+        }
+        return blocks;
+    }
+
+    /**
+     * The steps of a cup's own plan, each with its number.
+     *
+     * @param volume writes ml in the shop's unit
+     */
+    public static Map<String, String> filled(List<PlanStep> steps, DoubleFunction<String> volume) {
         return numbered(steps.stream()
                 .map(step -> {
                     Map<String, String> row = row(new TechniqueStep(
@@ -141,6 +163,7 @@ public final class EditForm {
                             step.grit(),
                             List.of()));
                     row.put("number", String.valueOf(step.number()));
+                    step.amountMl().ifPresent(ml -> row.put("pour", volume.apply(ml)));
                     return row;
                 })
                 .toList());
@@ -202,7 +225,7 @@ public final class EditForm {
         String[] parts = press.split("-", 2);
         int at = parts.length == 2 && parts[1].matches("\\d{1,3}") ? Integer.parseInt(parts[1]) : -1;
         if (parts[0].equals("before") && at >= 0 && at <= rows.size()) {
-            rows.add(at, fresh());
+            rows.add(at, fresh(rows, at));
         }
         if (at >= 0 && at < rows.size()) {
             switch (parts[0]) {
@@ -214,7 +237,7 @@ public final class EditForm {
                     twin.remove("number");
                     rows.add(at + 1, twin);
                 }
-                case "after" -> rows.add(at + 1, fresh());
+                case "after" -> rows.add(at + 1, fresh(rows, at));
                 case "kind" -> rows.set(at, ofItsKind(rows.get(at)));
                 default -> {}
             }
@@ -226,8 +249,10 @@ public final class EditForm {
     }
 
     /** A row to choose a kind for. */
-    private static Map<String, String> fresh() {
-        return new LinkedHashMap<>(Map.of("do", "", "open", "yes", "wait", "none", "material", "ordinary"));
+    private static Map<String, String> fresh(List<Map<String, String>> rows, int beside) {
+        String block = beside < rows.size() ? rows.get(beside).getOrDefault(BLOCK, "") : "";
+        return new LinkedHashMap<>(
+                Map.of("do", "", "open", "yes", "wait", "none", "material", "ordinary", BLOCK, block));
     }
 
     /** A row whose kind was chosen: what belonged to the kind it was before goes with it. */
@@ -245,12 +270,13 @@ public final class EditForm {
         changed.put("detail", was.isEmpty() ? row.getOrDefault("detail", "") : "");
         changed.put("only", row.getOrDefault("only", ""));
         changed.put("open", "yes");
+        changed.put(BLOCK, row.getOrDefault(BLOCK, ""));
         return changed;
     }
 
     private static void swap(List<Map<String, String>> rows, int a, int b) {
         if (b >= 0 && b < rows.size()) {
-            java.util.Collections.swap(rows, a, b);
+            Collections.swap(rows, a, b);
         }
     }
 
@@ -262,169 +288,6 @@ public final class EditForm {
             }
         }
         return typed;
-    }
-
-    /** Reads the rows; every fault goes to the reader, under its own input. */
-    static Optional<Technique> read(FormReader reader, Map<String, String> typed) {
-        String name = reader.line("name", "The name", Technique.LONGEST_NAME, true);
-        String about = reader.text("about", "What it is about", Technique.LONGEST_TEXT);
-        List<Technique.Part> parts = new ArrayList<>();
-        List<TechniqueStep> inside = new ArrayList<>();
-        Optional<Technique.Repeat> open = Optional.empty();
-        String openedAt = "";
-        for (Row row : rows(typed)) {
-            String at = "s" + row.place();
-            if (row.is("do", REPEAT_FROM)) {
-                reader.faults()
-                        .require(
-                                open.isEmpty(),
-                                at + ".do",
-                                "A repeat cannot hold another: close the first one before.");
-                open = Optional.of(new Technique.Repeat(
-                        row.value("title"),
-                        whole(reader, row, "least"),
-                        whole(reader, row, "most"),
-                        whole(reader, row, "usual"),
-                        List.of()));
-                openedAt = at;
-            } else if (row.is("do", REPEAT_TO)) {
-                reader.faults().require(open.isPresent(), at + ".do", "This closes a repeat that was not opened.");
-                open.ifPresent(from -> parts.add(new Technique.Repeat(
-                        from.title(), from.least(), from.most(), from.usual(), List.copyOf(inside))));
-                inside.clear();
-                open = Optional.empty();
-            } else {
-                Optional<TechniqueStep> step = step(reader, row, at);
-                if (open.isPresent()) {
-                    step.ifPresent(inside::add);
-                } else {
-                    step.map(Technique.Single::new).ifPresent(parts::add);
-                }
-            }
-        }
-        reader.faults()
-                .require(
-                        open.isEmpty(),
-                        openedAt + ".do",
-                        "This repeat is not closed: put “until here” behind its last step.");
-        return reader.faults().none()
-                ? reader.faults().attempt("steps", () -> new Technique(name, about, parts))
-                : Optional.empty();
-    }
-
-    /** The steps of a cup's plan; a new one takes the next number from the one given. */
-    public static List<PlanStep> readSteps(FormReader reader, Map<String, String> typed, int freeNumber) {
-        List<PlanStep> steps = new ArrayList<>();
-        int free = freeNumber;
-        for (Row row : rows(typed)) {
-            Optional<TechniqueStep> step = step(reader, row, "s" + row.place());
-            boolean old = row.value("number").matches("\\d{1,6}") && row.is("do", row.value("was"));
-            int number = old ? Integer.parseInt(row.value("number")) : free++;
-            step.ifPresent(found -> steps.add(new PlanStep(
-                    number,
-                    found.kind(),
-                    found.title(),
-                    found.waiting(),
-                    found.detail(),
-                    found.role(),
-                    found.material(),
-                    found.size(),
-                    found.grit())));
-        }
-        return steps;
-    }
-
-    private static Optional<TechniqueStep> step(FormReader reader, Row row, String at) {
-        Optional<StepKind> kind = StepKind.named(row.value("do"));
-        reader.faults()
-                .require(
-                        kind.isPresent(),
-                        at + ".do",
-                        row.value("do").isEmpty()
-                                ? "Choose what this step is."
-                                : "“%s” is no kind of step: choose one.".formatted(row.value("do")));
-        Optional<Wait> wait = wait(reader, row, at);
-        Optional<CoatRole> role = kind.filter(StepKind::isPour).flatMap(found -> CoatRole.named(row.value("coat")));
-        kind.filter(StepKind::isPour).ifPresent(found -> reader.faults()
-                .require(role.isPresent(), at + ".coat", "%s is a coat: choose which.".formatted(found.title())));
-        List<School> only = Arrays.stream(row.value("only").split(","))
-                .filter(school -> !school.isBlank())
-                .flatMap(school -> Arrays.stream(School.values())
-                        .filter(found -> found.name().equals(school.strip())))
-                .toList();
-        if (kind.isEmpty() || wait.isEmpty() || kind.get().isPour() != role.isPresent()) {
-            return Optional.empty();
-        }
-        return Optional.of(new TechniqueStep(
-                kind.get(),
-                row.value("title").strip(),
-                wait.get(),
-                row.value("detail").strip(),
-                role,
-                Material.named(row.value("material")).orElse(Material.ORDINARY),
-                size(reader, row, at),
-                row.value("grit").strip(),
-                only));
-    }
-
-    private static Optional<Wait> wait(FormReader reader, Row row, String at) {
-        String written = row.value("wait").isEmpty() ? Wait.Kind.NONE.written() : row.value("wait");
-        Optional<Wait.Kind> kind = Wait.Kind.named(written);
-        reader.faults().require(kind.isPresent(), at + ".wait", "“%s” is no wait: choose one.".formatted(written));
-        return kind.flatMap(found -> switch (found) {
-            case NONE, STRAIGHT_ON, SANDABLE, CURED -> Optional.of(Wait.of(found));
-            case DRY, SETTLE, INTO_COAT ->
-                minutes(reader, at)
-                        .flatMap(minutes -> reader.faults().attempt(at + ".amount", () -> Wait.of(found, minutes)));
-            case AGE -> age(reader, at);
-        });
-    }
-
-    private static Optional<Wait> age(FormReader reader, String at) {
-        double hours = reader.number(at + ".amount", "The hours on the cure clock");
-        double fast = reader.optionalNumber(at + ".fast").orElse(hours);
-        return Double.isNaN(hours)
-                ? Optional.empty()
-                : reader.faults().attempt(at + ".amount", () -> Wait.age(hours, fast));
-    }
-
-    private static Optional<Duration> minutes(FormReader reader, String at) {
-        double minutes = reader.number(at + ".amount", "The minutes to wait");
-        if (Double.isNaN(minutes)) {
-            return Optional.empty();
-        }
-        boolean sane = reader.faults()
-                .within(
-                        at + ".amount",
-                        "The minutes to wait",
-                        minutes,
-                        0,
-                        Duration.ofDays(30).toMinutes(),
-                        "min");
-        return sane ? Optional.of(Duration.ofMinutes(Math.round(minutes))) : Optional.empty();
-    }
-
-    private static Optional<DecalSize> size(FormReader reader, Row row, String at) {
-        if (row.value("width").isBlank() && row.value("height").isBlank()) {
-            return Optional.empty();
-        }
-        double width = reader.quantity(at + ".width", "The width", LengthUnit.MM);
-        double height = reader.quantity(at + ".height", "The height", LengthUnit.MM);
-        return Double.isNaN(width) || Double.isNaN(height)
-                ? Optional.empty()
-                : reader.faults().attempt(at + ".width", () -> new DecalSize(width, height));
-    }
-
-    private static int whole(FormReader reader, Row row, String field) {
-        String value = row.value(field).strip();
-        boolean sane = value.matches("\\d{1,2}");
-        reader.faults()
-                .require(
-                        sane,
-                        "s%d.%s".formatted(row.place(), field),
-                        "“%s” is no number of times: write 1 to %d."
-                                .formatted(value.toLowerCase(Locale.ROOT), Technique.MOST_TIMES));
-        return sane ? Integer.parseInt(value) : 0;
     }
 
     private static Map<String, String> waits() {

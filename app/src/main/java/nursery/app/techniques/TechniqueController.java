@@ -110,7 +110,11 @@ class TechniqueController {
                 model,
                 () -> "/techniques/%s/edit"
                         .formatted(techniques.add(
-                                new Technique(freeName(original.name()), original.about(), original.parts()),
+                                new Technique(
+                                        freeName(original.name()),
+                                        original.about(),
+                                        original.parts(),
+                                        original.blocks()),
                                 Maker.of(request).name())),
                 form -> page(key, form, model));
     }

@@ -80,7 +80,8 @@ final class TechniqueFile {
         return new Technique(
                 root.path("name").asString("").strip(),
                 root.path("about").asString("").strip(),
-                stream(root.path("steps")).map(TechniqueFile::part).toList());
+                stream(root.path("steps")).map(TechniqueFile::part).toList(),
+                stream(root.path("blocks")).map(TechniqueFile::block).toList());
     }
 
     static String write(Technique technique) {
@@ -91,6 +92,13 @@ final class TechniqueFile {
                 .put("about", technique.about());
         ArrayNode steps = root.putArray("steps");
         technique.parts().forEach(part -> steps.add(node(part)));
+        if (!technique.blocks().isEmpty()) {
+            ArrayNode blocks = root.putArray("blocks");
+            technique.blocks().forEach(block -> blocks.addObject()
+                    .put("place", block.place().written())
+                    .put("title", block.title())
+                    .put("parts", block.parts()));
+        }
         return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n";
     }
 
@@ -156,6 +164,13 @@ final class TechniqueFile {
                         .formatted(
                                 at.isEmpty() ? "The file" : at,
                                 message.getMessage().replaceFirst("^\\$[^:]*: ", "")));
+    }
+
+    private static Technique.Block block(JsonNode node) {
+        return new Technique.Block(
+                Technique.Place.valueOf(node.path("place").asString("").toUpperCase(Locale.ROOT)),
+                node.path("title").asString("").strip(),
+                node.path("parts").asInt(0));
     }
 
     private static Technique.Part part(JsonNode node) {

@@ -17,6 +17,7 @@ import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique.Place;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -36,15 +37,23 @@ class BlockTest {
                 .toList();
     }
 
+    /** Those that ship on their own, and all that the techniques that ship lend. */
+    private static List<Block> at(Place place) {
+        return Stream.concat(
+                        Block.SHIPPED.stream(), TechniqueBook.shipped().stream().flatMap(one -> Block.of(one).stream()))
+                .filter(block -> block.place() == place)
+                .toList();
+    }
+
     static Stream<Arguments> pairs() {
-        return Block.at(Block.Place.BASE).stream()
-                .flatMap(base -> Block.at(Block.Place.LAYER).stream().map(layer -> Arguments.of(base, layer)));
+        return at(Place.BASE).stream()
+                .flatMap(base -> at(Place.LAYER).stream().map(layer -> Arguments.of(base, layer)));
     }
 
     @ParameterizedTest
     @MethodSource("pairs")
     void eachLayerGoesOnEachBaseUnderEachFinish(Block base, Block layer) {
-        for (Block finish : Block.at(Block.Place.FINISH)) {
+        for (Block finish : at(Place.FINISH)) {
             assertThat(faults(List.of(base, layer, finish)))
                     .as("%s, %s, %s", base, layer, finish)
                     .isEmpty();
@@ -53,8 +62,8 @@ class BlockTest {
 
     @Test
     void aBaseAndAFinishAloneAreACup() {
-        for (Block base : Block.at(Block.Place.BASE)) {
-            for (Block finish : Block.at(Block.Place.FINISH)) {
+        for (Block base : at(Place.BASE)) {
+            for (Block finish : at(Place.FINISH)) {
                 assertThat(faults(List.of(base, finish)))
                         .as("%s, %s", base, finish)
                         .isEmpty();
@@ -65,10 +74,10 @@ class BlockTest {
     @Test
     void layersGoOnLayersInAnyOrder() {
         Random random = new Random(20261126);
-        List<Block> layers = Block.at(Block.Place.LAYER);
+        List<Block> layers = at(Place.LAYER);
+        List<Block> bases = at(Place.BASE);
         for (int trial = 0; trial < 300; trial++) {
-            List<Block> blocks =
-                    new ArrayList<>(List.of(Block.at(Block.Place.BASE).get(random.nextInt(6))));
+            List<Block> blocks = new ArrayList<>(List.of(bases.get(random.nextInt(bases.size()))));
             for (int i = 0; i < 1 + random.nextInt(4); i++) {
                 blocks.add(layers.get(random.nextInt(layers.size())));
             }
@@ -79,7 +88,7 @@ class BlockTest {
 
     @Test
     void eightOfTheLongestStillMakeATechnique() {
-        Block longest = Block.at(Block.Place.LAYER).stream()
+        Block longest = at(Place.LAYER).stream()
                 .max(Comparator.comparing(
                         block -> Block.together("one", List.of(block)).parts().size()))
                 .orElseThrow();
@@ -105,11 +114,10 @@ class BlockTest {
 
     @Test
     void eachIsKnownByItsKeyAndTitled() {
-        for (Block block : Block.values()) {
-            assertThat(Block.named(block.key())).contains(block);
+        for (Block block : Block.SHIPPED) {
             assertThat(block.title()).isNotBlank();
             assertThat(block.about()).endsWith(".");
         }
-        assertThat(Block.named("layer-nothing")).isEmpty();
+        assertThat(Block.SHIPPED).extracting(Block::key).doesNotHaveDuplicates();
     }
 }

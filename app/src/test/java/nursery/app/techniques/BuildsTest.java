@@ -155,7 +155,7 @@ class BuildsTest {
         return state().next()
                 .map(NextAction::step)
                 .filter(step -> step.role().isPresent())
-                .map(step -> state().share(cup, step.role().orElseThrow()).suggestedMl())
+                .map(step -> state().share(cup, step).suggestedMl())
                 .orElse(0.0);
     }
 

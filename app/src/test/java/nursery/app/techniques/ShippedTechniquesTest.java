@@ -80,6 +80,18 @@ class ShippedTechniquesTest {
                 .doesNotHaveDuplicates();
     }
 
+    @ParameterizedTest
+    @MethodSource("slugs")
+    void eachIsPutTogetherFromBlocks(String slug) {
+        Technique technique = technique(slug);
+        List<Block> blocks = Block.of(new ShelvedTechnique(slug, false, 0, technique));
+        assertThat(blocks).hasSizeGreaterThanOrEqualTo(2);
+        Technique again = Block.together("again", blocks);
+        assertThat(again.parts()).isEqualTo(technique.parts());
+        assertThat(again.blocks()).isEqualTo(technique.blocks());
+        assertThat(TechniqueFile.read(TechniqueFile.write(again))).isEqualTo(again);
+    }
+
     /** Whatever sound school a maker chooses, and however often a group is repeated. */
     @ParameterizedTest
     @MethodSource("slugs")
@@ -156,7 +168,7 @@ class ShippedTechniquesTest {
                     ? new LogEntry.Poured(
                             mark,
                             next.step().number(),
-                            state.share(file, next.step().role().orElseThrow()).suggestedMl(),
+                            state.share(file, next.step()).suggestedMl(),
                             Optional.empty())
                     : new LogEntry.StepDone(mark, next.step().number());
             CupState before = file.withLog(log).at(room, logged);

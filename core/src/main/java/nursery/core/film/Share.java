@@ -16,6 +16,7 @@ import nursery.core.resin.BatchSheet;
  * @param practice the amounts that worked
  * @param generous whether by the school of few generous coats, else by that of more thin ones
  * @param below what the coat meets, in words
+ * @param decided whether a maker decided the amount for this cup
  */
 public record Share(
         double suggestedMl,
@@ -25,7 +26,8 @@ public record Share(
         CoatRole role,
         Practice practice,
         boolean generous,
-        String below) {
+        String below,
+        boolean decided) {
 
     /** People trust nothing smaller in a graduated cup (P3). */
     public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
@@ -73,7 +75,13 @@ public record Share(
                 role,
                 practice,
                 generous,
-                role.isAdhesive() ? "" : texture.words(clearCoats));
+                role.isAdhesive() ? "" : texture.words(clearCoats),
+                false);
+    }
+
+    /** The same coat with an amount a maker decided for this cup. */
+    public Share decidedTo(double ml) {
+        return new Share(ml, byAreaMl, areaCm2, Film.thicknessMm(ml, areaCm2), role, practice, generous, below, true);
     }
 
     public Agreement agreement() {
@@ -94,6 +102,9 @@ public record Share(
 
     /** What to make of how the suggestion stands to practice, in one sentence. */
     public String agreementWords() {
+        if (decided) {
+            return "Decided for this cup; the area asks for %s ml.".formatted(Numbers.show(byAreaMl, 1));
+        }
         return switch (agreement()) {
             case WITHIN -> within();
             case BELOW -> "This blank is smaller than the cups practice speaks of: by its area.";

@@ -1,6 +1,7 @@
 package nursery.core.floor;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -8,7 +9,9 @@ import nursery.core.film.Share;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.NextAction;
+import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Technique;
 
 /** A cup, and the state that follows at this moment. */
 public record CupNow(Cup cup, CupState state) {
@@ -76,6 +79,38 @@ public record CupNow(Cup cup, CupState state) {
 
     /** What a coat needs on it as it is. */
     public Share share(PlanStep coat) {
-        return state.share(cup, coat.role().orElseThrow());
+        return state.share(cup, coat);
+    }
+
+    /** What practice and the craft's rules say of its plan with other steps ahead, by the place among these. */
+    public List<Judgement.Finding> judged(List<PlanStep> ahead) {
+        List<PlanStep> whole = planWith(ahead);
+        int done = whole.size() - ahead.size();
+        return Judgement.of(
+                        whole, cup.resins().base().label(), cup.resins().last().label(), cup.blank())
+                .stream()
+                .filter(finding -> finding.place() >= done)
+                .map(finding -> new Judgement.Finding(
+                        finding.place() - done, finding.step(), finding.rule(), finding.message()))
+                .toList();
+    }
+
+    /**
+     * What would be ahead if it went on by another plan: what is done already of that plan is not asked for again, and
+     * a step that was ahead anyway keeps its number.
+     */
+    public List<PlanStep> aheadBy(List<PlanStep> plan) {
+        List<PlanStep> done = cup.plan().stream()
+                .filter(step -> state.done().containsKey(step.number()))
+                .toList();
+        List<PlanStep> free = new ArrayList<>(stepsAhead());
+        List<PlanStep> ahead = new ArrayList<>();
+        int number = cup.freeNumber();
+        for (PlanStep step : Technique.after(plan, done)) {
+            Optional<PlanStep> same = free.stream().filter(step::isLike).findFirst();
+            same.ifPresent(free::remove);
+            ahead.add(step.numbered(same.isPresent() ? same.get().number() : number++));
+        }
+        return ahead;
     }
 }

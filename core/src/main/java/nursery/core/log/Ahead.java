@@ -60,9 +60,7 @@ public final class Ahead {
                             ? new LogEntry.Poured(
                                     mark(at),
                                     action.step().number(),
-                                    fold.stateAt(at)
-                                            .share(cup, action.step().role().orElseThrow())
-                                            .suggestedMl(),
+                                    fold.stateAt(at).share(cup, action.step()).suggestedMl(),
                                     Optional.empty())
                             : new LogEntry.StepDone(mark(ends), action.step().number()));
             free = ends;

@@ -5,9 +5,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.core.film.CoatRole;
 import nursery.core.film.Share;
 import nursery.core.technique.Layers;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.Rule;
 import nursery.core.technique.School;
 
@@ -89,10 +89,15 @@ public record CupState(
         return layers.clearCoats();
     }
 
-    /** What a coat in this role needs on the cup as it is. */
-    public Share share(Cup cup, CoatRole role) {
-        return Share.of(
-                cup.blank(), role, layers.texture(), clearCoats(), cup.schools().has(School.FEW_GENEROUS));
+    /** What a coat needs on the cup as it is, or what was decided for it. */
+    public Share share(Cup cup, PlanStep coat) {
+        Share share = Share.of(
+                cup.blank(),
+                coat.role().orElseThrow(),
+                layers.texture(),
+                clearCoats(),
+                cup.schools().has(School.FEW_GENEROUS));
+        return coat.amountMl().isPresent() ? share.decidedTo(coat.amountMl().getAsDouble()) : share;
     }
 
     /** A spindle taken, and from when the coat on it may come off. */

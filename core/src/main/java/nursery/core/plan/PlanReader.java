@@ -77,7 +77,8 @@ final class PlanReader {
         CupState state = fold.stateAt(at);
         OptionalDouble amount = act.step()
                 .role()
-                .map(role -> OptionalDouble.of(state.share(job.cup(), role).suggestedMl()))
+                .map(role ->
+                        OptionalDouble.of(state.share(job.cup(), act.step()).suggestedMl()))
                 .orElse(OptionalDouble.empty());
         Optional<Turning> turning = Optional.ofNullable(turnings.get(number));
         fold.play(

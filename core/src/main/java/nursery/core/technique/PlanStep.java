@@ -2,6 +2,7 @@ package nursery.core.technique;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -19,6 +20,7 @@ import nursery.core.film.CoatRole;
  * @param material what a decoration is made of
  * @param size how large a decal is cut, if it is known
  * @param grit what to sand with, empty where nothing is sanded
+ * @param amountMl for a pour, what was decided to go on this cup; without it the cup's own share is worked out
  */
 public record PlanStep(
         int number,
@@ -29,7 +31,8 @@ public record PlanStep(
         Optional<CoatRole> role,
         Material material,
         Optional<DecalSize> size,
-        String grit) {
+        String grit,
+        OptionalDouble amountMl) {
 
     private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
     private static final int FINE_GRIT = 220;
@@ -42,6 +45,23 @@ public record PlanStep(
         if (title.isBlank()) {
             title = kind.title();
         }
+        if (amountMl.isPresent() && (!kind.isPour() || !(amountMl.getAsDouble() > 0))) {
+            amountMl = OptionalDouble.empty();
+        }
+    }
+
+    /** A step of which no amount was decided. */
+    public PlanStep(
+            int number,
+            StepKind kind,
+            String title,
+            Wait waiting,
+            String detail,
+            Optional<CoatRole> role,
+            Material material,
+            Optional<DecalSize> size,
+            String grit) {
+        this(number, kind, title, waiting, detail, role, material, size, grit, OptionalDouble.empty());
     }
 
     /** A step of ordinary material under its kind's own title. */
@@ -131,10 +151,19 @@ public record PlanStep(
     }
 
     public PlanStep numbered(int other) {
-        return new PlanStep(other, kind, title, waiting, detail, role, material, size, grit);
+        return new PlanStep(other, kind, title, waiting, detail, role, material, size, grit, amountMl);
     }
 
     public PlanStep waitingFor(Wait other) {
-        return new PlanStep(number, kind, title, other, detail, role, material, size, grit);
+        return new PlanStep(number, kind, title, other, detail, role, material, size, grit, amountMl);
+    }
+
+    public PlanStep withAmount(OptionalDouble otherMl) {
+        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, otherMl);
+    }
+
+    /** Whether it does what another does, on whatever is made of it: the same kind, and the same coat. */
+    public boolean isLike(PlanStep other) {
+        return kind == other.kind && role.equals(other.role);
     }
 }

@@ -2,7 +2,10 @@ package nursery.core.technique;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.core.measure.Faults;
 
@@ -12,8 +15,10 @@ import nursery.core.measure.Faults;
  * @param name what makers call it
  * @param about what it makes and for whom, in a sentence or two
  * @param parts steps, and groups of steps done several times over
+ * @param blocks what it is put together from, if that is known: one base, layers, one finish, which share its parts out
+ *     between them in their order
  */
-public record Technique(String name, String about, List<Part> parts) {
+public record Technique(String name, String about, List<Part> parts, List<Block> blocks) {
 
     public static final int LONGEST_NAME = 80;
     public static final int LONGEST_TEXT = 1000;
@@ -26,6 +31,26 @@ public record Technique(String name, String about, List<Part> parts) {
 
     /** A step, or a group of steps. */
     public sealed interface Part {}
+
+    /** Where a block may stand. */
+    public enum Place {
+        BASE,
+        LAYER,
+        FINISH;
+
+        /** Its name in a file. */
+        public String written() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * A stretch of a technique that can stand in others as well.
+     *
+     * @param title what it makes
+     * @param parts how many of the technique's parts it takes, at least one
+     */
+    public record Block(Place place, String title, int parts) {}
 
     /** One step. */
     public record Single(TechniqueStep step) implements Part {}
@@ -42,8 +67,14 @@ public record Technique(String name, String about, List<Part> parts) {
         }
     }
 
+    /** A technique of which no blocks are known. */
+    public Technique(String name, String about, List<Part> parts) {
+        this(name, about, parts, List.of());
+    }
+
     public Technique {
         parts = List.copyOf(parts);
+        blocks = List.copyOf(blocks);
         Faults faults = new Faults();
         faults.require(
                 !name.isBlank() && name.length() <= LONGEST_NAME,
@@ -72,7 +103,24 @@ public record Technique(String name, String about, List<Part> parts) {
                 most <= MOST_STEPS,
                 "steps",
                 "With its repeats this comes to %d steps: at most %d can be followed.".formatted(most, MOST_STEPS));
+        if (!blocks.isEmpty()) {
+            check(faults, blocks, parts.size());
+        }
         faults.throwIfAny();
+    }
+
+    /** Whether these may make a technique together: one base, any layers, one finish. */
+    public static boolean inOrder(List<Place> places) {
+        int last = places.size() - 1;
+        return last >= 1
+                && IntStream.rangeClosed(0, last)
+                        .allMatch(i -> places.get(i) == (i == 0 ? Place.BASE : i == last ? Place.FINISH : Place.LAYER));
+    }
+
+    /** The parts of one of its blocks. */
+    public List<Part> partsOf(int block) {
+        int from = blocks.subList(0, block).stream().mapToInt(Block::parts).sum();
+        return parts.subList(from, from + blocks.get(block).parts());
     }
 
     /** The disagreements a maker is asked about before a cup is started this way. */
@@ -120,6 +168,33 @@ public record Technique(String name, String about, List<Part> parts) {
         return List.copyOf(plan);
     }
 
+    /**
+     * What a plan still asks for when these steps are done, perhaps by another plan. Coats are what counts: behind the
+     * last of its coats that was poured it goes on, without what directly follows there and was done as well.
+     *
+     * @param done in the order they were done
+     */
+    public static List<PlanStep> after(List<PlanStep> plan, List<PlanStep> done) {
+        int from = 0;
+        int doneUpTo = 0;
+        for (int i = 0; i < done.size(); i++) {
+            for (int j = from; done.get(i).kind().isPour() && j < plan.size(); j++) {
+                if (plan.get(j).kind() == done.get(i).kind()) {
+                    from = j + 1;
+                    doneUpTo = i + 1;
+                    break;
+                }
+            }
+        }
+        List<StepKind> since = done.subList(doneUpTo, done.size()).stream()
+                .map(PlanStep::kind)
+                .collect(Collectors.toCollection(ArrayList::new));
+        while (from < plan.size() && since.remove(plan.get(from).kind())) {
+            from++;
+        }
+        return plan.subList(from, plan.size());
+    }
+
     private static void add(List<PlanStep> plan, TechniqueStep step, Schools schools, String which) {
         if (step.isIn(schools)) {
             PlanStep planned = step.in(schools, plan.size() + 1);
@@ -137,6 +212,24 @@ public record Technique(String name, String about, List<Part> parts) {
                                     planned.size(),
                                     planned.grit()));
         }
+    }
+
+    private static void check(Faults faults, List<Block> blocks, int parts) {
+        faults.require(
+                inOrder(blocks.stream().map(Block::place).toList()),
+                "blocks",
+                "A technique is one base, any layers on it, and one finish, in this order.");
+        faults.require(
+                blocks.stream().allMatch(block -> block.parts() >= 1)
+                        && blocks.stream().mapToLong(Block::parts).sum() == parts,
+                "blocks",
+                "The blocks must share out all %d parts between them, each at least one.".formatted(parts));
+        faults.require(
+                blocks.stream()
+                        .allMatch(block ->
+                                !block.title().isBlank() && block.title().length() <= LONGEST_TITLE),
+                "blocks",
+                "A block needs a title of at most %d characters.".formatted(LONGEST_TITLE));
     }
 
     private static void check(Faults faults, String at, Part part) {

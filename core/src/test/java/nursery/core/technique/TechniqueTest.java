@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.Fault;
@@ -207,5 +208,88 @@ class TechniqueTest {
         assertThat(Wait.of(Wait.Kind.INTO_COAT, Duration.ofMinutes(45)).isWhileWet())
                 .isTrue();
         assertThat(wait.isWhileWet()).isFalse();
+    }
+
+    private static Technique made(Technique.Block... blocks) {
+        return new Technique(
+                "Made",
+                "",
+                List.of(new Single(PREP), new Single(FLOOD), new Single(coat(StepKind.BUILD_COAT, CoatRole.BUILD))),
+                List.of(blocks));
+    }
+
+    private static Technique.Block block(Technique.Place place, int parts) {
+        return new Technique.Block(place, "Block", parts);
+    }
+
+    @Test
+    void blocksShareThePartsOutInOrder() {
+        Technique made = made(block(Technique.Place.BASE, 2), block(Technique.Place.FINISH, 1));
+        assertThat(made.partsOf(0)).isEqualTo(made.parts().subList(0, 2));
+        assertThat(made.partsOf(1)).isEqualTo(made.parts().subList(2, 3));
+        assertThat(faults(() -> made(block(Technique.Place.BASE, 3), block(Technique.Place.FINISH, 1))))
+                .containsExactly("blocks");
+        assertThat(faults(() -> made(block(Technique.Place.BASE, 3), block(Technique.Place.FINISH, 0))))
+                .containsExactly("blocks");
+        assertThat(faults(() -> made(block(Technique.Place.FINISH, 2), block(Technique.Place.BASE, 1))))
+                .containsExactly("blocks");
+        assertThat(faults(() -> made(block(Technique.Place.BASE, 3)))).containsExactly("blocks");
+        assertThat(faults(() ->
+                        made(new Technique.Block(Technique.Place.BASE, " ", 2), block(Technique.Place.FINISH, 1))))
+                .containsExactly("blocks");
+    }
+
+    private static PlanStep planned(int number, StepKind kind) {
+        return TechniqueStep.usual(kind).in(number);
+    }
+
+    private static List<PlanStep> plan(StepKind... kinds) {
+        List<PlanStep> plan = new ArrayList<>();
+        for (StepKind kind : kinds) {
+            plan.add(planned(plan.size() + 1, kind));
+        }
+        return plan;
+    }
+
+    private static List<StepKind> left(List<PlanStep> plan, StepKind... done) {
+        return Technique.after(plan, plan(done)).stream().map(PlanStep::kind).toList();
+    }
+
+    @Test
+    void anotherPlanGoesOnBehindTheLastCoatPoured() {
+        List<PlanStep> taped = plan(
+                StepKind.PREP,
+                StepKind.MASK,
+                StepKind.FLOOD_COAT,
+                StepKind.PULL_TAPE,
+                StepKind.SAND,
+                StepKind.BUILD_COAT);
+        assertThat(left(taped, StepKind.PREP, StepKind.FLOOD_COAT))
+                .as("done without tape: the tape is not asked for afterwards, only what follows the coat")
+                .containsExactly(StepKind.PULL_TAPE, StepKind.SAND, StepKind.BUILD_COAT);
+        assertThat(left(taped, StepKind.PREP, StepKind.FLOOD_COAT, StepKind.PULL_TAPE, StepKind.SAND))
+                .containsExactly(StepKind.BUILD_COAT);
+        assertThat(left(taped, StepKind.PREP, StepKind.PAINT))
+                .as("no coat of it yet: what was done in front is not done again")
+                .containsExactly(
+                        StepKind.MASK, StepKind.FLOOD_COAT, StepKind.PULL_TAPE, StepKind.SAND, StepKind.BUILD_COAT);
+        assertThat(left(taped)).hasSize(6);
+        assertThat(left(taped, StepKind.FLOOD_COAT, StepKind.BUILD_COAT)).isEmpty();
+    }
+
+    @Test
+    void anAmountIsDecidedForACoatAndNothingElse() {
+        assertThat(planned(1, StepKind.FLOOD_COAT)
+                        .withAmount(OptionalDouble.of(12.5))
+                        .numbered(4)
+                        .waitingFor(Wait.none())
+                        .amountMl())
+                .hasValue(12.5);
+        assertThat(planned(1, StepKind.SAND).withAmount(OptionalDouble.of(12.5)).amountMl())
+                .isEmpty();
+        assertThat(planned(1, StepKind.FLOOD_COAT)
+                        .withAmount(OptionalDouble.of(0))
+                        .amountMl())
+                .isEmpty();
     }
 }
