@@ -36,6 +36,12 @@ class AccessJourneyTest extends Journey {
                 int other = width > 800 ? 640 : 320;
                 page.setViewportSize(other, 700);
                 reachable(path, other, violations);
+                if (other == 320) {
+                    new AxeBuilder(page)
+                            .analyze().getViolations().stream()
+                                    .map(rule -> describe(path + " at 320 px", scheme, rule))
+                                    .forEach(violations::add);
+                }
                 page.setViewportSize(width, 800);
             }
         }

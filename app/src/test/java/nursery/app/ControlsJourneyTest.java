@@ -6,16 +6,22 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 
 /**
  * Every control of every page is touched: each option of each choice, each fold, each field, and each button, one after
- * the other. The controls are found by looking, so that none is left out; no touch may end in an error.
+ * the other, on a phone; the buttons that send on a tablet. The controls are found by looking, so that none is left
+ * out, and listed, so that none comes unseen; no touch may end in an error.
  */
 class ControlsJourneyTest extends Journey {
 
@@ -86,10 +92,38 @@ class ControlsJourneyTest extends Journey {
                 .map((e, i) => `${e.textContent.trim().replace(/\\s+/g, ' ')}`);
             }""";
 
+    /** What a page has to touch, alike rows once. */
+    private static final String LIST =
+            """
+            () => {
+              const called = (e) => e.name || e.id || e.getAttribute('aria-label') || e.textContent.trim();
+              const plain = (s) => s.replace(/[A-Z]-\\d+/g, 'X-n').replace(/\\d+([.,:–/]\\d+)*/g, 'n')
+                .replace(/\\s+/g, ' ').trim().slice(0, 40);
+              const all = 'main summary, main input, main select, main textarea, main button, .alarm button';
+              return [...new Set([...document.querySelectorAll(all)]
+                .filter((e) => !e.closest('[hidden]') && !['hidden', 'file'].includes(e.type))
+                .map((e) => `${e.tagName.toLowerCase()} ${e.type === 'radio' ? plain(`${e.name}`)
+                  : plain(called(e))}`))];
+            }""";
+
+    /**
+     * Every control there is, one a line; a page that gains one fails until it is walked over and written down here.
+     */
+    private static final Path LISTED = Path.of("src/test/resources/controls.txt");
+
+    private static final Path FOUND = Path.of("target/controls.txt");
+
+    private void allAreListed(SortedSet<String> found) throws IOException {
+        Files.write(FOUND, found);
+        assertThat(found)
+                .as("controls, as in %s; those found stand in %s".formatted(LISTED, FOUND))
+                .containsExactlyElementsOf(Files.readAllLines(LISTED));
+    }
+
     @Test
-    void everyControlOfEveryPageIsTouched() {
+    void everyControlOfEveryPageIsTouched() throws IOException {
         List<String> pages = everyPage();
-        open(1280, 800, ColorScheme.LIGHT);
+        open(390, 844, ColorScheme.LIGHT);
         page.setDefaultTimeout(8000);
         List<String> broken = new ArrayList<>();
         page.onResponse(response -> {
@@ -100,12 +134,15 @@ class ControlsJourneyTest extends Journey {
         // A filter acts at once and leads to another address: that page is looked at as it then is.
         page.addInitScript("HTMLFormElement.prototype.requestSubmit = () => {};");
         int touched = 0;
+        SortedSet<String> found = new TreeSet<>();
         for (String path : pages) {
             goTo(path);
+            ((List<?>) page.evaluate(LIST)).forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
             touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
         }
         assertThat(broken).isEmpty();
         assertThat(touched).as("controls that were touched").isGreaterThan(300);
+        allAreListed(found);
         press(pages, broken);
         page.navigate("/room");
         if (button("Switch the simulated thermometer off").count() > 0) {

@@ -25,6 +25,7 @@ import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.CupState.SpindleHold;
+import nursery.core.log.LogEntry;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import org.junit.jupiter.api.BeforeAll;
@@ -516,6 +517,20 @@ class FormsTest {
                 .map(SpindleHold::spindle)
                 .map(found -> "" + found.id())
                 .contains(spindle);
+        assertThat(shop.cup(first).cup().log())
+                .as("nothing is written into the other cup's log")
+                .filteredOn(entry -> entry.mark().isInTheBook())
+                .extracting(LogEntry::kind)
+                .doesNotContain(LogEntry.Kind.TAKEN_OFF);
+        assertThat(text(tablet.get("/cups/" + first)))
+                .contains("Made room for " + second)
+                .contains("follows from what was logged there");
+        long pour = shop.cup(second).state().done().get(5).mark().id();
+        tablet.send("/cups/" + second + "/entries/" + pour, typed("instead", "nothing"));
+        assertThat(shop.cup(second).state().hold()).isEmpty();
+        assertThat(shop.cup(first).state().hold())
+                .as("what was taken back made no room")
+                .isPresent();
     }
 
     @Test

@@ -176,6 +176,8 @@ abstract class Journey {
     List<String> everyPage() {
         measureABlank();
         startACup();
+        // One that is still bare, beside the one that goes on.
+        startACup();
         upToTheFlood();
         page.navigate("/mix");
         send("Start this mix");
@@ -201,11 +203,15 @@ abstract class Journey {
                 "/cups/A-01/steps",
                 "/cups/A-01/about",
                 "/cups/A-01/row",
+                "/cups/A-01/technique",
+                "/cups/A-01/what-if",
+                "/cups/A-02/technique",
                 "/cups/archive",
                 "/cups/together",
                 "/techniques",
                 "/techniques/waves",
                 "/techniques/compose",
+                "/techniques/compose?from=waves",
                 edit,
                 "/cups/A-01",
                 "/cups/A-01/entries/" + entry,

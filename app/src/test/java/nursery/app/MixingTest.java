@@ -407,6 +407,35 @@ class MixingTest {
                 .isEqualTo("5 ml of it with white tint stirred in.");
     }
 
+    @Test
+    void glitterInTheClearAndWhiteAsideAreTwoThingsOfOneShare() {
+        String code = readyToFlood();
+        Map<String, String> typed = typed(
+                "resin",
+                "" + regular,
+                "pick-" + code,
+                "on",
+                "share-" + code,
+                "20",
+                "tint-" + code,
+                "fine glitter",
+                "aside-" + code + "-2",
+                "5",
+                "tint-" + code + "-2",
+                "white tint");
+        typed.put("aside-" + code, "18");
+        MvcTestResult refused = tablet.send("/mix", typed);
+        assertThat(text(refused))
+                .contains("23 ml set aside together are more than the share of 20 ml")
+                .contains("white tint");
+        typed.put("aside-" + code, "");
+        String mix = tablet.send("/mix", typed).getResponse().getRedirectedUrl();
+        assertThat(tablet.page(mix))
+                .contains("15 ml of it with fine glitter, 5 ml of it with white tint stirred in.")
+                .contains("For " + code + " set aside and stir in white tint");
+        assertThat(tablet.page(mix + "/print")).contains("15 ml: fine glitter", "5 ml: white tint");
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

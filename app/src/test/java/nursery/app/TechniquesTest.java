@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
 
@@ -395,6 +396,26 @@ class TechniquesTest {
     }
 
     @Test
+    void twoSizesOfOneOrderAreStartedTogetherAndNumberedThrough() {
+        long mug = shop.bean(ShelfBook.class)
+                .addBlank("16 oz mug", new Blank(new Straight(118, 262), true, 5, 0, 34, OptionalDouble.of(16)));
+        Map<String, String> order = newCup("count", "2", "also-" + mug, "1", "madeFor", "Tram society");
+        assertThat(tablet.send("/cups/new", order)).hasStatus(302);
+        assertThat(shop.floor().cups())
+                .extracting(
+                        cup -> cup.cup().about().name(),
+                        cup -> cup.cup().about().blank())
+                .containsExactlyInAnyOrder(
+                        tuple("Night tram 1", "20 oz slim"),
+                        tuple("Night tram 2", "20 oz slim"),
+                        tuple("Night tram 3", "16 oz mug"));
+        MvcTestResult refused = tablet.send("/cups/new", newCup("count", "20", "also-" + mug, "5"));
+        assertThat(text(refused)).contains("25 cups cannot be started at once");
+        assertThat(text(tablet.send("/cups/new", newCup("also-" + mug, "-1")))).contains("value=\"-1\"");
+        assertThat(shop.floor().cups()).hasSize(3);
+    }
+
+    @Test
     void aPlanAgainstPracticeIsSaidBeforeTheCupIsStarted() {
         long fast = shop.shelf().resins().stream()
                 .filter(found -> found.name().startsWith("Fast"))
@@ -632,5 +653,14 @@ class TechniquesTest {
         assertThat(tablet.send("/techniques/" + key + "/edit", moved)).hasStatus(302);
         assertThat(techniques.find(key).orElseThrow().technique().blocks()).isEmpty();
         assertThat(tablet.page("/techniques/" + key)).doesNotContain("Change its blocks");
+    }
+
+    @Test
+    void theEditorSetsTheRowsOfOtherSchoolsAside() {
+        String page = tablet.page("/techniques/" + copyOf("one-colour-glitter") + "/edit");
+        assertThat(page).contains("Also the 15 steps of other schools");
+        assertThat(Pattern.compile("class=\"[^\"]*other-school").matcher(page).results())
+                .hasSize(15);
+        assertThat(tablet.page("/techniques/" + copyOf("waves") + "/edit")).doesNotContain("of other schools");
     }
 }

@@ -264,7 +264,7 @@ class WholeLifeTest {
     }
 
     private static List<String> archived() {
-        return shop.bean(Floors.class).archive(1, "").stream()
+        return shop.bean(Floors.class).archive(1, "", Floors.Left.ANY).stream()
                 .map(Archived::code)
                 .toList();
     }
@@ -286,7 +286,9 @@ class WholeLifeTest {
         assertThat(tablet.page("/cups/archive?find=winter")).contains(code);
         assertThat(tablet.page("/cups/archive?find=foxglove"))
                 .contains("No cup that has left the floor bears “foxglove”");
-        assertThat(tablet.get("/cups/archive?page=900&find=%25")).hasStatusOk();
+        assertThat(tablet.page("/cups/archive?find=one-colour&left=CURED")).contains(code);
+        assertThat(tablet.page("/cups/archive?left=ABANDONED")).contains("No such cup has left the floor that way");
+        assertThat(tablet.get("/cups/archive?page=900&find=%25&left=nobody")).hasStatusOk();
     }
 
     @Test

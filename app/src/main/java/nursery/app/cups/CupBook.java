@@ -39,6 +39,21 @@ public class CupBook {
      */
     @Transactional
     public List<String> start(Order order, Instant startedAt) {
+        return start(List.of(order), startedAt);
+    }
+
+    /** The same for an order of several sizes; its cups are numbered through. */
+    @Transactional
+    public List<String> start(List<Order> sizes, Instant startedAt) {
+        int all = sizes.stream().mapToInt(Order::count).sum();
+        List<String> codes = new ArrayList<>();
+        for (Order order : sizes) {
+            codes.addAll(start(order, startedAt, codes.size(), all));
+        }
+        return codes;
+    }
+
+    private List<String> start(Order order, Instant startedAt, int before, int all) {
         int edition = floors.shelf()
                 .blank(order.blankId())
                 .orElseThrow(Gone::new)
@@ -48,16 +63,16 @@ public class CupBook {
         String schools = order.schools().all().stream().map(School::name).collect(Collectors.joining(","));
         List<String> codes = new ArrayList<>();
         for (int i = 0; i < order.count(); i++) {
-            codes.add(start(order, nameOf(order, i), schools, edition, startedAt));
+            codes.add(start(order, nameOf(order, before + i, all), schools, edition, startedAt));
         }
         return codes;
     }
 
     /** Cups alike are told apart by a number behind the name. */
-    private static String nameOf(Order order, int place) {
+    private static String nameOf(Order order, int place, int all) {
         String name = order.about().name();
         String number = " " + (place + 1);
-        return order.count() == 1
+        return all == 1
                 ? name
                 : name.substring(0, Math.min(name.length(), StartController.LONGEST_NAME - number.length())) + number;
     }

@@ -209,7 +209,9 @@ class CupController {
 
     private static LogEntry entry(CupNow cup, long id) {
         return cup.cup().log().stream()
-                .filter(entry -> entry.mark().id() == id && entry.kind() != LogEntry.Kind.CANCELLED)
+                .filter(entry -> entry.mark().id() == id
+                        && entry.mark().isInTheBook()
+                        && entry.kind() != LogEntry.Kind.CANCELLED)
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such entry."));
     }

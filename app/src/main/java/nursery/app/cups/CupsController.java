@@ -115,7 +115,7 @@ class CupsController {
                         .distinct()
                         .sorted()
                         .toList());
-        model.addAttribute("inArchive", wanted.isEmpty() ? 0 : floors.archivedCups(wanted));
+        model.addAttribute("inArchive", wanted.isEmpty() ? 0 : floors.archivedCups(wanted, Floors.Left.ANY));
         model.addAttribute(
                 "asked",
                 Map.of(
@@ -161,12 +161,21 @@ class CupsController {
     /** The cups that have left the floor, the newest first; only those a word is found in, if one is typed. */
     @GetMapping("/cups/archive")
     String archive(
-            @RequestParam(defaultValue = "1") String page, @RequestParam(defaultValue = "") String find, Model model) {
+            @RequestParam(defaultValue = "1") String page,
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "") String left,
+            Model model) {
         String wanted = find.strip();
-        int archived = floors.archivedCups(wanted);
+        Floors.Left how = Arrays.stream(Floors.Left.values())
+                .filter(one -> one.name().equals(left))
+                .findFirst()
+                .orElse(Floors.Left.ANY);
+        int archived = floors.archivedCups(wanted, how);
         int pages = Math.max(1, (archived + Floors.ARCHIVE_PAGE - 1) / Floors.ARCHIVE_PAGE);
         int shown = pageOf(page, pages);
-        model.addAttribute("cups", floors.archive(shown, wanted));
+        model.addAttribute("cups", floors.archive(shown, wanted, how));
+        model.addAttribute("left", how);
+        model.addAttribute("waysOut", Floors.Left.values());
         model.addAttribute("archived", archived);
         model.addAttribute("find", wanted);
         model.addAttribute("page", shown);

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import nursery.app.platform.Show;
 import nursery.core.log.Cup;
@@ -15,9 +16,11 @@ import nursery.core.log.Spindle;
 /**
  * A line of a cup's history, cancelled entries included.
  *
+ * @param id the entry's number; what follows from another cup's log has none
  * @param cancelled by whom and when it was cancelled, and why; empty if it stands
  */
-record HistoryLine(long id, String what, String when, String recorded, String note, Optional<String> cancelled) {
+record HistoryLine(
+        OptionalLong id, String what, String when, String recorded, String note, Optional<String> cancelled) {
 
     /** Newest first. A cancellation is told on the line it cancels. */
     static List<HistoryLine> of(Cup cup, Show show) {
@@ -69,9 +72,11 @@ record HistoryLine(long id, String what, String when, String recorded, String no
 
     private static HistoryLine line(LogEntry entry, Cup cup, Optional<Mark> cancellation, Show show) {
         Mark mark = entry.mark();
-        String recorded = "written by %s at %s".formatted(mark.recordedBy(), show.at(mark.recordedAt()));
+        String recorded = mark.isInTheBook()
+                ? "written by %s at %s".formatted(mark.recordedBy(), show.at(mark.recordedAt()))
+                : "follows from what was logged there";
         return new HistoryLine(
-                mark.id(),
+                mark.isInTheBook() ? OptionalLong.of(mark.id()) : OptionalLong.empty(),
                 what(entry, cup, show),
                 show.at(mark.happenedAt()),
                 recorded,

@@ -73,7 +73,6 @@ public class LogBook {
             throw NotLogged.refused(refusal);
         });
         Instant happened = entry.mark().happenedAt();
-        Optional<CupNow> holder = spindle.flatMap(taken -> holder(read, taken, happened, code));
         List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream()
                 .filter(concern -> !concern.isAdvice())
                 .map(Concern::message)
@@ -81,16 +80,13 @@ public class LogBook {
         if (entry instanceof LogEntry.Poured pour) {
             againstPour(read, pour).ifPresent(concerns::add);
         }
-        holder.ifPresent(other -> concerns.add("%s still carries %s. Logging this takes %s off it."
-                .formatted(spindle.orElseThrow().name(), other.code(), other.code())));
+        spindle.flatMap(taken -> holder(read, taken, happened, code))
+                .ifPresent(other -> concerns.add("%s still carries %s, which counts as taken off then."
+                        .formatted(spindle.orElseThrow().name(), other.code())));
         if (!concerns.isEmpty() && !confirmed) {
             throw NotLogged.questioned(concerns);
         }
-        holder.ifPresent(other -> makeRoom(other, code, entry));
-        List<LogEntry> entries = new ArrayList<>(List.of(entry));
-        spindle.flatMap(taken -> takenSince(read, taken, happened, code))
-                .ifPresent(since -> entries.add(cameOff(since, entry)));
-        write(cupId, read, entries);
+        write(cupId, read, List.of(entry));
     }
 
     /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
@@ -128,28 +124,6 @@ public class LogBook {
                                 && !hold.since().isAfter(then))
                         .isPresent())
                 .findFirst();
-    }
-
-    /** When another cup took a spindle after a pour that is only logged now: then this one had come off. */
-    private static Optional<Instant> takenSince(Read read, Spindle spindle, Instant then, String code) {
-        return read.floor().cups().stream()
-                .filter(other -> !other.code().equals(code))
-                .flatMap(other -> other.cup().happened().stream())
-                .filter(entry -> entry instanceof LogEntry.Poured pour
-                        && pour.spindle()
-                                .filter(taken -> taken.id() == spindle.id())
-                                .isPresent()
-                        && pour.mark().happenedAt().isAfter(then))
-                .map(entry -> entry.mark().happenedAt())
-                .min(Instant::compareTo);
-    }
-
-    private static LogEntry cameOff(Instant at, LogEntry pour) {
-        return LogEntry.takenOff(Mark.unnumbered(
-                at,
-                pour.mark().recordedAt(),
-                pour.mark().recordedBy(),
-                "Another cup was on the spindle from then on."));
     }
 
     /** A cup as it is under its lock, with the floor around it. */
@@ -293,18 +267,5 @@ public class LogBook {
                     throw NotLogged.refused(new Refusal(
                             "step", "This entry is already corrected.", Optional.of(earlier.mark()), Optional.empty()));
                 });
-    }
-
-    /** The other cup's log says that it came off, no earlier than what it says already. */
-    private void makeRoom(CupNow other, String code, LogEntry entry) {
-        Instant last = other.state().lastDoneAt();
-        Instant happened = entry.mark().happenedAt();
-        Mark mark = Mark.unnumbered(
-                happened.isBefore(last) ? last : happened,
-                entry.mark().recordedAt(),
-                entry.mark().recordedBy(),
-                "Made room for %s.".formatted(code));
-        mapper.change(other.code());
-        mapper.insertEntry(EntryRow.of(other.cup().id(), LogEntry.takenOff(mark)));
     }
 }

@@ -20,6 +20,7 @@ record Said(String words, OptionalLong undoes) {
 
     static Optional<Said> of(Cup cup, Show show) {
         return cup.log().stream()
+                .filter(entry -> entry.mark().isInTheBook())
                 .max(Comparator.comparing(entry -> entry.mark().id()))
                 .filter(newest -> newest.mark().recordedAt().plus(JUST_NOW).isAfter(show.now()))
                 .map(newest -> newest instanceof LogEntry.Cancelled

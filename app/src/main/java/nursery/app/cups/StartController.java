@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -90,19 +91,47 @@ class StartController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    double count = reader.raw("count").isEmpty() ? 1 : reader.number("count", "How many");
+                    int count = count(reader, "count", 1);
+                    Map<ShelfBlank, Integer> also = also(reader);
+                    int all = count
+                            + also.values().stream().mapToInt(Integer::intValue).sum();
                     reader.faults()
                             .require(
-                                    Double.isNaN(count)
-                                            || count == Math.rint(count) && count >= 1 && count <= MOST_AT_ONCE,
+                                    all <= MOST_AT_ONCE,
                                     "count",
-                                    "%s cups cannot be started at once: from 1 to %d can."
-                                            .formatted(Numbers.show(count), MOST_AT_ONCE));
+                                    "%d cups cannot be started at once: from 1 to %d can."
+                                            .formatted(all, MOST_AT_ONCE));
                     Started started = read(reader, typed);
-                    List<String> codes = cups.start(started.order().counting((int) count), started.at());
+                    List<Order> sizes = new ArrayList<>(List.of(started.order().counting(count)));
+                    also.forEach((blank, more) ->
+                            sizes.add(started.order().counting(more).on(blank.id(), blank.name(), blank.blank())));
+                    List<String> codes = cups.start(sizes, started.at());
                     return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups#" + codes.get(0);
                 },
                 form -> page(model, form));
+    }
+
+    private static int count(FormReader reader, String field, int least) {
+        double count = reader.raw(field).isEmpty() ? least : reader.number(field, "How many");
+        reader.faults()
+                .require(
+                        Double.isNaN(count) || count == Math.rint(count) && count >= least && count <= MOST_AT_ONCE,
+                        field,
+                        "%s cups cannot be started at once: from 1 to %d can."
+                                .formatted(Numbers.show(count), MOST_AT_ONCE));
+        return reader.faults().none() ? (int) count : least;
+    }
+
+    /** How many are wanted on other blanks, of the same order. */
+    private Map<ShelfBlank, Integer> also(FormReader reader) {
+        Map<ShelfBlank, Integer> also = new LinkedHashMap<>();
+        for (ShelfBlank blank : floors.shelf().blanks()) {
+            int more = count(reader, "also-" + blank.id(), 0);
+            if (more > 0) {
+                also.put(blank, more);
+            }
+        }
+        return also;
     }
 
     /** What is started, and when it was begun. */

@@ -130,7 +130,7 @@ class DemoShop implements SmartInitializingSingleton {
     /** Before the first page is answered, and all of it or nothing. */
     @Override
     public void afterSingletonsInstantiated() {
-        if (floors.at(now).cups().isEmpty() && floors.archivedCups("") == 0) {
+        if (floors.at(now).cups().isEmpty() && floors.archivedCups("", Floors.Left.ANY) == 0) {
             transaction.executeWithoutResult(status -> furnish());
         }
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.app.floor.FloorMapper.ShareRow;
 import nursery.core.floor.Batch;
 import nursery.core.floor.Batch.BatchShare;
@@ -44,21 +45,36 @@ final class Batches {
                 Optional.ofNullable(row.leftoverMl()),
                 row.wasted(),
                 row.byScale(),
-                rows.stream().flatMap(share -> share(share).stream()).toList());
+                shares(rows));
     }
 
-    private static Optional<BatchShare> share(ShareRow row) {
-        if (row.cupId() == null
-                || row.code() == null
-                || row.step() == null
-                || row.shareMl() == null
-                || row.atMinute() == null) {
-            return Optional.empty();
+    /** A share has a row for each thing that is stirred into it, at least one. */
+    private static List<BatchShare> shares(List<ShareRow> rows) {
+        Map<String, BatchShare> shares = new LinkedHashMap<>();
+        for (ShareRow row : rows) {
+            if (row.cupId() == null
+                    || row.code() == null
+                    || row.step() == null
+                    || row.shareMl() == null
+                    || row.atMinute() == null) {
+                continue;
+            }
+            List<Addition> more = row.additionMl() == null || row.addition() == null
+                    ? List.of()
+                    : List.of(new Addition(row.additionMl(), row.addition()));
+            BatchShare share = new BatchShare(row.cupId(), row.code(), row.step(), row.shareMl(), row.atMinute(), more);
+            shares.merge(
+                    row.code() + " " + row.step(),
+                    share,
+                    (before, now) -> new BatchShare(
+                            before.cupId(),
+                            before.code(),
+                            before.step(),
+                            before.ml(),
+                            before.atMinute(),
+                            Stream.concat(before.additions().stream(), more.stream())
+                                    .toList()));
         }
-        Optional<Addition> addition = row.additionMl() == null || row.addition() == null
-                ? Optional.empty()
-                : Optional.of(new Addition(row.additionMl(), row.addition()));
-        return Optional.of(
-                new BatchShare(row.cupId(), row.code(), row.step(), row.shareMl(), row.atMinute(), addition));
+        return List.copyOf(shares.values());
     }
 }

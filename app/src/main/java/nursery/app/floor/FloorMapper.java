@@ -96,8 +96,9 @@ interface FloorMapper {
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
               b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
               b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale, s.cup_id, c.code, s.step, s.share_ml,
-                s.at_minute, s.addition_ml, s.addition
-            FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id\s""";
+                s.at_minute, a.ml AS addition_ml, a.what AS addition
+            FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id
+              LEFT JOIN batch_addition a ON a.batch_id = s.batch_id AND a.position = s.position\s""";
 
     @Select("SELECT length_unit, volume_unit, temperature_unit, zone, quiet_from, quiet_until, loss_fill_ml, "
             + "loss_cup_ml, minutes_per_cup, clock, week_starts FROM shop")
@@ -146,16 +147,22 @@ interface FloorMapper {
     String ARCHIVED =
             """
             FROM cup WHERE leaves_at &lt;= #{now}
-            <if test="find != ''">AND (INSTR(code, #{find}) OR INSTR(name, #{find}) OR INSTR(made_for, #{find}))</if>
+            <if test="find != ''">AND (INSTR(code, #{find}) OR INSTR(name, #{find}) OR INSTR(made_for, #{find})
+              OR INSTR(technique, #{find}))</if>
+            <if test="how != null">AND left_how = #{how}</if>
             """;
 
     @Select("<script>SELECT code, name, made_for, due_on, leaves_at, left_how " + ARCHIVED
             + "ORDER BY leaves_at DESC, id DESC LIMIT #{count} OFFSET #{skip}</script>")
     List<ArchivedRow> archived(
-            @Param("now") Instant now, @Param("find") String find, @Param("skip") int skip, @Param("count") int count);
+            @Param("now") Instant now,
+            @Param("find") String find,
+            @Param("how") @Nullable String how,
+            @Param("skip") int skip,
+            @Param("count") int count);
 
     @Select("<script>SELECT COUNT(*) " + ARCHIVED + "</script>")
-    int archivedCount(@Param("now") Instant now, @Param("find") String find);
+    int archivedCount(@Param("now") Instant now, @Param("find") String find, @Param("how") @Nullable String how);
 
     /** The cups whose coats of a resin were touched, the newest first. */
     @Select(

@@ -23,6 +23,7 @@ import nursery.core.floor.Air;
 import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.floor.MadeRoom;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.Standing;
 import nursery.core.floor.Ways;
@@ -38,6 +39,7 @@ import nursery.core.plan.Placement;
 import nursery.core.plan.Workshop;
 import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
@@ -131,7 +133,8 @@ public class Floors {
         StampRow stamps = stamps();
         Shelf shelf = shelves.shelf(stamps.shelf());
         Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> onTheFloor = cups.onTheFloor(shelf, ways.zone(), air.course(), now);
+        List<CupNow> onTheFloor =
+                MadeRoom.on(cups.onTheFloor(shelf, ways.zone(), air.course(), now), air.course(), now);
         List<PlaceRow> places = mapper.places(now);
         List<Pin> pins = places.stream()
                 .filter(PlaceRow::pinned)
@@ -183,14 +186,34 @@ public class Floors {
         return Batches.of(mapper.batch(number)).stream().findFirst();
     }
 
+    /** How a cup came to lie in the archive, as it is looked for there. */
+    public enum Left {
+        ANY("all", null),
+        HANDED_OVER("handed over", LogEntry.Kind.HANDED_OVER.name()),
+        ABANDONED("given up", LogEntry.Kind.ABANDONED.name()),
+        CURED("cured for two weeks", "");
+
+        private final String word;
+        private final @Nullable String how;
+
+        Left(String word, @Nullable String how) {
+            this.word = word;
+            this.how = how;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
     /**
      * A page of the archive, the newest first; pages count from 1.
      *
-     * @param find what must stand in its code, its name or for whom it was made; nothing if empty
+     * @param find what must stand in its code, its name, its technique or for whom it was made; nothing if empty
      */
-    public List<Archived> archive(int page, String find) {
+    public List<Archived> archive(int page, String find, Left left) {
         int skip = Math.max(0, page - 1) * ARCHIVE_PAGE;
-        return mapper.archived(moments.now(), find, skip, ARCHIVE_PAGE).stream()
+        return mapper.archived(moments.now(), find, left.how, skip, ARCHIVE_PAGE).stream()
                 .map(row -> new Archived(
                         row.code(),
                         row.name(),
@@ -203,8 +226,8 @@ public class Floors {
                 .toList();
     }
 
-    public int archivedCups(String find) {
-        return mapper.archivedCount(moments.now(), find);
+    public int archivedCups(String find, Left left) {
+        return mapper.archivedCount(moments.now(), find, left.how);
     }
 
     /**

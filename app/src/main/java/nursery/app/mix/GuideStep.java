@@ -55,9 +55,11 @@ record GuideStep(String words, String amount, int seconds) {
         if (rests) {
             steps.add(new GuideStep("Let it rest, or until the cup just feels warm", "", seconds(Pace.REST_MIN)));
         }
-        batch.shares().forEach(share -> share.addition()
-                .ifPresent(addition -> steps.add(new GuideStep(
-                        "For %s set aside and stir in %s".formatted(share.code(), addition.what()),
+        batch.shares().forEach(share -> share.additions()
+                .forEach(addition -> steps.add(new GuideStep(
+                        addition.ml() < share.ml()
+                                ? "For %s set aside and stir in %s".formatted(share.code(), addition.what())
+                                : "For %s stir in %s".formatted(share.code(), addition.what()),
                         show.volume(addition.ml()),
                         60))));
         return steps;

@@ -87,9 +87,12 @@ class MixBook {
                     row.candidate().onBench().cup().id(),
                     row.candidate().step().number(),
                     portion.ml(),
-                    row.turn().atMinute(),
-                    portion.addition().map(Addition::ml).orElse(null),
-                    portion.addition().map(Addition::what).orElse(null)));
+                    row.turn().atMinute()));
+            for (int i = 0; i < portion.additions().size(); i++) {
+                Addition addition = portion.additions().get(i);
+                mapper.insertAddition(
+                        new MixMapper.NewAdditionRow(number, row.place(), i, addition.ml(), addition.what()));
+            }
         }
         return number;
     }
@@ -131,7 +134,7 @@ class MixBook {
                 .findFirst()
                 .orElseThrow(Gone::new);
         Instant now = moments.now();
-        Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(note(share), overruled));
+        Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(share.stirredIn(), overruled));
         log.add(
                 code,
                 new LogEntry.Poured(
@@ -185,14 +188,6 @@ class MixBook {
                                 actual.totalMl()
                                         - mapper.pouredMl(batch.number())
                                         - batch.leftoverMl().orElse(0.0)));
-    }
-
-    private static String note(BatchShare share) {
-        return share.addition()
-                .map(addition -> addition.isWhole(share.ml())
-                        ? "Stirred in: %s.".formatted(addition.what())
-                        : "%s ml of it with %s stirred in.".formatted(Numbers.show(addition.ml(), 1), addition.what()))
-                .orElse("");
     }
 
     Resin resin(Batch batch) {

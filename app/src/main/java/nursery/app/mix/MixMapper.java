@@ -7,7 +7,6 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface MixMapper {
@@ -23,15 +22,10 @@ interface MixMapper {
             String startedBy,
             boolean byScale) {}
 
-    record NewShareRow(
-            long batchId,
-            int position,
-            long cupId,
-            int step,
-            double shareMl,
-            double atMinute,
-            @Nullable Double additionMl,
-            @Nullable String addition) {}
+    record NewShareRow(long batchId, int position, long cupId, int step, double shareMl, double atMinute) {}
+
+    /** @param position the share's place in its batch */
+    record NewAdditionRow(long batchId, int position, int place, double ml, String what) {}
 
     /** Who mixes for a coat already. */
     record UnderWayRow(long id, String startedBy, Instant startedAt) {}
@@ -58,9 +52,13 @@ interface MixMapper {
 
     @Insert(
             """
-            INSERT INTO batch_share (batch_id, position, cup_id, step, share_ml, at_minute, addition_ml, addition)
-            VALUES (#{batchId}, #{position}, #{cupId}, #{step}, #{shareMl}, #{atMinute}, #{additionMl}, #{addition})""")
+            INSERT INTO batch_share (batch_id, position, cup_id, step, share_ml, at_minute)
+            VALUES (#{batchId}, #{position}, #{cupId}, #{step}, #{shareMl}, #{atMinute})""")
     void insertShare(NewShareRow share);
+
+    @Insert("INSERT INTO batch_addition (batch_id, position, place, ml, what) "
+            + "VALUES (#{batchId}, #{position}, #{place}, #{ml}, #{what})")
+    void insertAddition(NewAdditionRow addition);
 
     @Update("UPDATE batch SET actual_a_ml = #{a}, actual_b_ml = #{b}, mixed_at = #{at}, pot_minutes = #{potMinutes} "
             + "WHERE id = #{id}")

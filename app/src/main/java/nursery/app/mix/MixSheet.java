@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import nursery.app.picture.FillPicture;
 import nursery.app.platform.FormReader;
@@ -33,6 +34,7 @@ import nursery.core.resin.Resin;
  * @param byScale whether it is measured by weight
  * @param grams what the scale shows after A, and after B on top, for the first filling; empty without densities
  * @param missing what the bottles lack for it, by the book
+ * @param kept what was typed for the coats picked, where it makes no sheet
  * @param faults what is wrong; then there is no sheet
  */
 record MixSheet(
@@ -42,6 +44,7 @@ record MixSheet(
         boolean byScale,
         Optional<BatchSheet> sheet,
         List<SheetRow> rows,
+        List<Kept> kept,
         Optional<FillPicture> fill,
         List<Grams> grams,
         double roomC,
@@ -100,7 +103,7 @@ record MixSheet(
                             ? candidate.share().suggestedMl()
                             : reader.quantity(field, candidate.code() + "'s share", show.volumeUnit()));
         }
-        Map<String, Addition> additions = additions(choice, shares, reader, show);
+        Map<String, List<Addition>> additions = additions(choice, shares, reader, show);
         boolean rests = choice.candidates().stream()
                 .anyMatch(candidate -> Floor.rests(candidate.onBench().cup()));
         Pace pace = Pace.of(rests, choice.floor().minutesPerCup());
@@ -118,6 +121,7 @@ record MixSheet(
                 byScale,
                 sheet,
                 rows(choice, sheet, typed, show),
+                sheet.isPresent() ? List.of() : kept(choice, typed, show),
                 sheet.map(found -> FillPicture.of(found.fills().get(0), cup, show)),
                 Grams.of(choice.resin().label(), sheet.map(BatchSheet::fills).orElse(List.of())),
                 choice.roomC(),
@@ -168,33 +172,56 @@ record MixSheet(
         return sheet.orElseThrow(() -> new InvalidInput(faults));
     }
 
-    /** What is set aside and stirred in; naming only what it is means the whole share. */
-    private static Map<String, Addition> additions(
+    /** What is set aside and stirred in; naming only what it is means all that is not set aside. */
+    private static Map<String, List<Addition>> additions(
             Choice choice, Map<String, Double> shares, FormReader reader, Show show) {
-        Map<String, Addition> additions = new LinkedHashMap<>();
+        Map<String, List<Addition>> additions = new LinkedHashMap<>();
         for (Candidate candidate : choice.candidates()) {
-            String field = "aside-" + candidate.code();
-            String what = reader.line(
-                    "tint-" + candidate.code(), candidate.code() + ", what is stirred in", LONGEST_ADDITION, false);
-            if (!reader.raw(field).isEmpty()) {
-                additions.put(
-                        candidate.code(),
-                        new Addition(
-                                reader.quantity(field, candidate.code() + ", set aside", show.volumeUnit()), what));
-            } else if (!what.isEmpty()) {
-                additions.put(candidate.code(), new Addition(shares.getOrDefault(candidate.code(), Double.NaN), what));
+            String code = candidate.code();
+            List<Addition.Asked> asked = new ArrayList<>();
+            for (String key : SheetRow.keys(code)) {
+                String what = reader.line("tint-" + key, code + ", what is stirred in", LONGEST_ADDITION, false);
+                boolean some = !reader.raw("aside-" + key).isEmpty();
+                if (some || !what.isEmpty()) {
+                    asked.add(new Addition.Asked(
+                            some
+                                    ? OptionalDouble.of(
+                                            reader.quantity("aside-" + key, code + ", set aside", show.volumeUnit()))
+                                    : OptionalDouble.empty(),
+                            what));
+                }
             }
+            reader.faults()
+                    .attempt(
+                            "aside-" + code,
+                            () -> Addition.of("aside-" + code, shares.getOrDefault(code, Double.NaN), asked))
+                    .ifPresent(found -> additions.put(code, found));
         }
         return additions;
     }
 
-    private static List<Portion> portions(Choice choice, Map<String, Double> shares, Map<String, Addition> additions) {
+    private static List<Portion> portions(
+            Choice choice, Map<String, Double> shares, Map<String, List<Addition>> additions) {
         return choice.candidates().stream()
                 .map(candidate -> new Portion(
                         candidate.code(),
                         shares.getOrDefault(candidate.code(), Double.NaN),
                         candidate.closesAt(),
-                        Optional.ofNullable(additions.get(candidate.code()))))
+                        additions.getOrDefault(candidate.code(), List.of())))
+                .toList();
+    }
+
+    /** What was typed for a coat. */
+    record Kept(Candidate candidate, SheetRow.Typed typed) {}
+
+    private static List<Kept> kept(Choice choice, Map<String, String> typed, Show show) {
+        return choice.candidates().stream()
+                .map(candidate -> new Kept(
+                        candidate,
+                        SheetRow.Typed.of(
+                                candidate.code(),
+                                typed,
+                                show.volumeNumber(candidate.share().suggestedMl()))))
                 .toList();
     }
 

@@ -2,9 +2,12 @@ package nursery.app.mix;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import nursery.core.film.TurnerCheck;
+import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet.Turn;
 
 /**
@@ -24,15 +27,35 @@ record SheetRow(
         double needle,
         boolean keepsLines) {
 
-    /** The share, what is set aside of it, and what is stirred into that. */
-    record Typed(String share, String aside, String tint) {
+    /** How much is set aside, and what is stirred into that. */
+    record Aside(String ml, String what) {
+        boolean isEmpty() {
+            return ml.isBlank() && what.isBlank();
+        }
+    }
+
+    /** The share, and what is done with parts of it. */
+    record Typed(String share, List<Aside> asides) {
 
         static Typed of(String code, Map<String, String> typed, String share) {
             return new Typed(
                     typed.getOrDefault("share-" + code, share),
-                    typed.getOrDefault("aside-" + code, ""),
-                    typed.getOrDefault("tint-" + code, ""));
+                    keys(code).stream()
+                            .map(key -> new Aside(
+                                    typed.getOrDefault("aside-" + key, ""), typed.getOrDefault("tint-" + key, "")))
+                            .toList());
         }
+
+        public boolean isAnything() {
+            return !asides.stream().allMatch(Aside::isEmpty);
+        }
+    }
+
+    /** What the inputs of each thing that may be stirred in end on. */
+    static List<String> keys(String code) {
+        return IntStream.rangeClosed(1, Addition.MOST)
+                .mapToObj(i -> i == 1 ? code : code + "-" + i)
+                .toList();
     }
 
     static final double LIMIT_PERCENT = 75;

@@ -16,6 +16,7 @@ import nursery.core.measure.Numbers;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
+import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
@@ -96,6 +97,15 @@ public final class EditForm {
                     .filter(school -> Arrays.asList(value("only").split(",")).contains(school.name()))
                     .map(School::words)
                     .collect(Collectors.joining(", or "));
+        }
+
+        /** Whether a beginner's schools leave it out. */
+        public boolean isOfOthers() {
+            List<String> only = Arrays.asList(value("only").split(","));
+            return !value("only").isEmpty()
+                    && Arrays.stream(School.values())
+                            .noneMatch(school ->
+                                    only.contains(school.name()) && Schools.of().has(school));
         }
 
         public boolean isRepeat() {

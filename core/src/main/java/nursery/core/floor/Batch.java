@@ -41,10 +41,15 @@ public record Batch(
      * A coat this mix was made for.
      *
      * @param atMinute when its turn was planned, counted from mixing
-     * @param addition what is stirred into it or into part of it
+     * @param additions what is stirred into it or into parts of it
      */
-    public record BatchShare(
-            long cupId, String code, int step, double ml, double atMinute, Optional<Addition> addition) {}
+    public record BatchShare(long cupId, String code, int step, double ml, double atMinute, List<Addition> additions) {
+
+        /** What is stirred into it, in a sentence; empty if nothing is. */
+        public String stirredIn() {
+            return Addition.words(additions, ml);
+        }
+    }
 
     public Optional<Instant> offAt() {
         return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * 60))));

@@ -16,6 +16,11 @@ public record Mark(long id, Instant happenedAt, Instant recordedAt, String recor
     /** Sorts behind every entry there is, until the book gives it its number. */
     private static final long NOT_YET = Long.MAX_VALUE;
 
+    /** Whether somebody wrote it; what follows from other cups' logs was never written. */
+    public boolean isInTheBook() {
+        return id != NOT_YET;
+    }
+
     /** Of an entry that is not in the book yet. */
     public static Mark unnumbered(Instant happenedAt, Instant recordedAt, String recordedBy, String note) {
         return new Mark(NOT_YET, happenedAt, recordedAt, recordedBy, note);

@@ -50,6 +50,20 @@ public record Order(
         return new Order(about, cups, blankId, blank, resins, schools, plan, due, matters);
     }
 
+    /** The same on another blank. */
+    public Order on(long otherId, String name, Blank other) {
+        return new Order(
+                new Cup.About(about.name(), about.madeFor(), about.technique(), name, about.paint(), about.glitter()),
+                count,
+                otherId,
+                other,
+                resins,
+                schools,
+                plan,
+                due,
+                matters);
+    }
+
     /** A cup of it as it would be planned. */
     Cup planned(long number, Workshop shop) {
         Cup.Promise promise = new Cup.Promise(

@@ -117,9 +117,7 @@ public record BatchSheet(
                     "share-" + portion.cup(),
                     "%s: a share of %s ml must be more than 0 and at most %s ml."
                             .formatted(portion.cup(), Numbers.show(ml), Numbers.show(LARGEST_SHARE_ML)));
-            portion.addition()
-                    .ifPresent(
-                            addition -> Addition.check(faults, "aside-" + portion.cup(), portion.cup(), addition, ml));
+            Addition.check(faults, "aside-" + portion.cup(), portion.cup(), portion.additions(), ml);
         }
         faults.throwIfAny();
     }

@@ -1,6 +1,7 @@
 package nursery.core.resin;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -9,11 +10,15 @@ import java.util.Optional;
  * @param cup the code on its tape
  * @param ml resin and hardener together, with what is set aside
  * @param closesAt when its window closes, if it does
- * @param addition what is stirred into it or into part of it
+ * @param additions what is stirred into it or into parts of it
  */
-public record Portion(String cup, double ml, Optional<Instant> closesAt, Optional<Addition> addition) {
+public record Portion(String cup, double ml, Optional<Instant> closesAt, List<Addition> additions) {
+
+    public Portion {
+        additions = List.copyOf(additions);
+    }
 
     public Portion(String cup, double ml, Optional<Instant> closesAt) {
-        this(cup, ml, closesAt, Optional.empty());
+        this(cup, ml, closesAt, List.of());
     }
 }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -71,7 +72,7 @@ class BottleTest {
     private static BatchSheet wave(double shareMl, Addition addition) {
         return BatchSheet.of(
                 StartingProfile.REGULAR.label(),
-                List.of(new Portion("F-07", shareMl, Optional.empty(), Optional.of(addition))),
+                List.of(new Portion("F-07", shareMl, Optional.empty(), List.of(addition))),
                 Losses.USUAL,
                 new MeasuringCup(60, 2.5, 34, 42),
                 new Pace(Pace.USUAL_MIXING_MIN, Pace.USUAL_PER_CUP_MIN),
@@ -98,5 +99,39 @@ class BottleTest {
                 .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
                         .extracting(Fault::field)
                         .containsExactly("aside-F-07"));
+    }
+
+    private static Addition.Asked asked(String ml, String what) {
+        return new Addition.Asked(
+                ml.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(ml)), what);
+    }
+
+    /** P58: 20 ml of which 5 are set aside for the white; the clear has glitter here. */
+    @Test
+    void theClearTakesOneThingAndWhatIsSetAsideAnother() {
+        List<Addition> both = Addition.of("aside", 20, List.of(asked("", "fine glitter"), asked("5", "white tint")));
+        assertThat(both).containsExactly(new Addition(15, "fine glitter"), new Addition(5, "white tint"));
+        assertThat(Addition.words(both, 20))
+                .isEqualTo("15 ml of it with fine glitter, 5 ml of it with white tint stirred in.");
+        assertThat(Addition.words(Addition.of("aside", 20, List.of(asked("", "glow"), asked("", "glitter"))), 20))
+                .isEqualTo("Stirred in: glow, glitter.");
+        assertThat(Addition.words(List.of(), 20)).isEmpty();
+        assertThatThrownBy(() -> Addition.of("aside", 20, List.of(asked("12", "white"), asked("9", "blue"))))
+                .isInstanceOfSatisfying(InvalidInput.class, invalid -> assertThat(invalid.faults())
+                        .extracting(Fault::message)
+                        .containsExactly("21 ml set aside together are more than the share of 20 ml."));
+    }
+
+    @Test
+    void nothingCanBeStirredIntoARestThatIsNotThere() {
+        List<Addition> none = Addition.of("aside", 20, List.of(asked("20", "white"), asked("", "glitter")));
+        assertThatThrownBy(() -> BatchSheet.of(
+                        StartingProfile.REGULAR.label(),
+                        List.of(new Portion("F-07", 20, Optional.empty(), none)),
+                        Losses.USUAL,
+                        new MeasuringCup(60, 2.5, 34, 42),
+                        new Pace(Pace.USUAL_MIXING_MIN, Pace.USUAL_PER_CUP_MIN),
+                        22))
+                .isInstanceOf(InvalidInput.class);
     }
 }
