@@ -143,9 +143,9 @@ interface CupMapper {
             value =
                     """
             INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, resin_id,
-              resin_edition, touch, happened_at, recorded_at, recorded_by, note)
+              resin_edition, touch, seen, cause, happened_at, recorded_at, recorded_by, note)
             VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{resinId},
-              #{resinEdition}, #{touch}, #{happenedAt}, #{recordedAt},
+              #{resinEdition}, #{touch}, #{seen}, #{cause}, #{happenedAt}, #{recordedAt},
               #{recordedBy}, #{note}) RETURNING id""",
             affectData = true)
     long insertEntry(EntryRow entry);

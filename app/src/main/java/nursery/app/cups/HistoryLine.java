@@ -7,10 +7,13 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import nursery.app.platform.Show;
+import nursery.core.inspect.Cause;
+import nursery.core.inspect.StartingModel;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
+import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 
 /**
@@ -47,7 +50,13 @@ record HistoryLine(
             case DONE -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": done";
             case SKIPPED -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": left out";
             case TOUCHED -> "Felt: " + ((LogEntry.Touched) entry).touch().words();
-            case FAULTS_SEEN -> "Not flawless";
+            case FAULTS_SEEN -> seen((LogEntry.FaultsSeen) entry);
+            case CAUSE_KNOWN ->
+                "It was: "
+                        + StartingModel.MODEL
+                                .cause(((LogEntry.CauseKnown) entry).cause())
+                                .map(Cause::words)
+                                .orElse(((LogEntry.CauseKnown) entry).cause());
             case HANDED_OVER -> "Handed over";
             case ABANDONED -> "Given up";
             case REOPENED -> "Opened again";
@@ -56,6 +65,12 @@ record HistoryLine(
             case NOTED -> "Note";
             case CANCELLED -> "Cancelled";
         };
+    }
+
+    private static String seen(LogEntry.FaultsSeen entry) {
+        return entry.sightings().isEmpty()
+                ? "Not flawless"
+                : "Seen: " + entry.sightings().stream().map(Sighting::words).collect(Collectors.joining("; "));
     }
 
     private static String poured(LogEntry.Poured pour, Cup cup, Show show) {

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.stream.Collectors;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
@@ -15,11 +14,14 @@ import nursery.core.cure.Touch;
 import nursery.core.floor.Floor;
 import nursery.core.log.Blemish;
 import nursery.core.log.Cup;
+import nursery.core.log.Extent;
 import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
+import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
+import nursery.core.log.Zone;
 import nursery.core.resin.Resin;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
@@ -71,13 +73,15 @@ public final class LogForm {
         return overruled.map(why -> (note + "\n" + ALL_THE_SAME + why).strip()).orElse(note);
     }
 
-    /** What was touched of all an inspection can see, as a sentence. */
-    private String seen() {
-        String words = Arrays.stream(Blemish.values())
+    /** What was touched of all that can be seen, and where: all over and some of it, if nothing is said. */
+    private List<Sighting> seen() {
+        return Arrays.stream(Blemish.values())
                 .filter(blemish -> reader.isTicked("seen-" + blemish.name()))
-                .map(Blemish::words)
-                .collect(Collectors.joining(", "));
-        return words.isEmpty() ? "" : "Seen: " + words + ". ";
+                .map(blemish -> new Sighting(
+                        blemish,
+                        Zone.named(reader.raw("zone-" + blemish.name())).orElse(Zone.ALL),
+                        Extent.named(reader.raw("extent-" + blemish.name())).orElse(Extent.SOME)))
+                .toList();
     }
 
     boolean isConfirmed() {
@@ -88,8 +92,7 @@ public final class LogForm {
     LogEntry entry(String by) {
         Kind kind = reader.choice("what", "What happened", Kind.class).orElse(Kind.NOTED);
         Instant at = at();
-        String typed = reader.text("note", "The note", LONGEST_NOTE);
-        String note = kind == Kind.FAULTS_SEEN ? (seen() + typed).strip() : typed;
+        String note = reader.text("note", "The note", LONGEST_NOTE);
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
         Optional<String> overruled = overruled(reader);
         Mark mark = Mark.unnumbered(at, show.now(), by, noteWith(note, overruled));
@@ -103,16 +106,16 @@ public final class LogForm {
                                 mark,
                                 reader.choice("touch", "What was felt", Touch.class)
                                         .orElse(Touch.WET));
-                    case CANCELLED -> cancelled(mark);
-                    case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
-                        new LogEntry.Plain(mark, kind);
+                    case CANCELLED, CAUSE_KNOWN -> elsewhere(mark);
+                    case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark, seen());
+                    case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, kind);
                 };
         reader.faults().throwIfAny();
         return entry;
     }
 
-    /** An entry is cancelled on a page of its own, with what happened instead. */
-    private LogEntry cancelled(Mark mark) {
+    /** An entry is cancelled on a page of its own, with what happened instead; so is a cause confirmed. */
+    private LogEntry elsewhere(Mark mark) {
         reader.faults().add("what", "What happened: choose one of those offered.");
         return new LogEntry.Plain(mark, Kind.NOTED);
     }

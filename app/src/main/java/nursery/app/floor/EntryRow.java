@@ -10,6 +10,7 @@ import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
+import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import org.jspecify.annotations.Nullable;
 
@@ -27,6 +28,8 @@ public record EntryRow(
         @Nullable Long resinId,
         @Nullable Integer resinEdition,
         @Nullable String touch,
+        @Nullable String seen,
+        @Nullable String cause,
         Instant happenedAt,
         Instant recordedAt,
         String recordedBy,
@@ -39,8 +42,11 @@ public record EntryRow(
             case TOUCHED ->
                 row(cupId, entry, null, null, ((LogEntry.Touched) entry).touch().name());
             case CANCELLED -> row(cupId, entry, null, ((LogEntry.Cancelled) entry).cancelsId(), null);
-            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
-                row(cupId, entry, null, null, null);
+            case FAULTS_SEEN ->
+                row(cupId, entry, null, null, null)
+                        .saying(Sighting.written(((LogEntry.FaultsSeen) entry).sightings()), null);
+            case CAUSE_KNOWN -> row(cupId, entry, null, null, null).saying(null, ((LogEntry.CauseKnown) entry).cause());
+            case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> row(cupId, entry, null, null, null);
         };
     }
 
@@ -59,6 +65,8 @@ public record EntryRow(
                 pot.batch().isPresent() ? pot.batch().getAsLong() : null,
                 pot.resin().id(),
                 pot.edition(),
+                null,
+                null,
                 null,
                 mark.happenedAt(),
                 mark.recordedAt(),
@@ -81,10 +89,33 @@ public record EntryRow(
                 null,
                 null,
                 touch,
+                null,
+                null,
                 mark.happenedAt(),
                 mark.recordedAt(),
                 mark.recordedBy(),
                 mark.note());
+    }
+
+    private EntryRow saying(@Nullable String faults, @Nullable String behind) {
+        return new EntryRow(
+                id,
+                cupId,
+                kind,
+                step,
+                amountMl,
+                spindleId,
+                cancelsId,
+                batchId,
+                resinId,
+                resinEdition,
+                touch,
+                faults,
+                behind,
+                happenedAt,
+                recordedAt,
+                recordedBy,
+                note);
     }
 
     LogEntry entry(Shelf shelf) {
@@ -102,8 +133,11 @@ public record EntryRow(
             case SKIPPED -> new LogEntry.Skipped(mark, needed(step));
             case TOUCHED -> new LogEntry.Touched(mark, Touch.valueOf(needed(touch)));
             case CANCELLED -> new LogEntry.Cancelled(mark, needed(cancelsId));
-            case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED ->
-                new LogEntry.Plain(mark, of);
+            case FAULTS_SEEN ->
+                new LogEntry.FaultsSeen(
+                        mark, Sighting.read(Optional.ofNullable(seen).orElse("")));
+            case CAUSE_KNOWN -> new LogEntry.CauseKnown(mark, needed(cause));
+            case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, of);
         };
     }
 

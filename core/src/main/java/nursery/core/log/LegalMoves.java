@@ -103,7 +103,7 @@ public final class LegalMoves {
                                 .isPresent(),
                         "step",
                         "There was no coat to touch then.");
-            case FAULTS_SEEN -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words what was seen."));
+            case FAULTS_SEEN -> tooEarly(state, at).or(() -> sawSomething(state, (LogEntry.FaultsSeen) entry));
             case SCUFFED ->
                 tooEarly(state, at)
                         .or(() -> Refusal.unless(
@@ -113,7 +113,7 @@ public final class LegalMoves {
             case TAKEN_OFF ->
                 tooEarly(state, at)
                         .or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
-            case NOTED, CANCELLED -> Optional.empty();
+            case NOTED, CAUSE_KNOWN, CANCELLED -> Optional.empty();
         };
     }
 
@@ -121,7 +121,7 @@ public final class LegalMoves {
     private static boolean isWork(LogEntry.Kind kind) {
         return switch (kind) {
             case DONE, POURED, SKIPPED, FAULTS_SEEN, ABANDONED, SCUFFED, TOUCHED, TAKEN_OFF -> true;
-            case HANDED_OVER, REOPENED, NOTED, CANCELLED -> false;
+            case HANDED_OVER, REOPENED, NOTED, CAUSE_KNOWN, CANCELLED -> false;
         };
     }
 
@@ -133,6 +133,15 @@ public final class LegalMoves {
                         "The cup is not finished: its next step is %s."
                                 .formatted(state.next().map(NextAction::title).orElse(""))))
                 .or(() -> Refusal.unless(state.gone().isEmpty(), "step", "The cup is handed over already."));
+    }
+
+    private static Optional<Refusal> sawSomething(CupState state, LogEntry.FaultsSeen entry) {
+        return entry.sightings().isEmpty()
+                ? saidWhy(entry, "Say in a few words what was seen.")
+                : Refusal.unless(
+                        state.newestCoat().isPresent(),
+                        "seen",
+                        "No coat is on this cup yet that could show it: write a note instead.");
     }
 
     private static Optional<Refusal> saidWhy(LogEntry entry, String otherwise) {
@@ -160,7 +169,8 @@ public final class LegalMoves {
             case DONE, POURED -> concernsAbout(state, cup, cup.step(((OfStep) entry).step()), entry);
             case SCUFFED -> scuffedTooSoon(state, entry);
             case HANDED_OVER -> handedOverTooSoon(state, entry);
-            case SKIPPED, FAULTS_SEEN, ABANDONED, REOPENED, TOUCHED, TAKEN_OFF, NOTED, CANCELLED -> List.of();
+            case SKIPPED, FAULTS_SEEN, ABANDONED, REOPENED, TOUCHED, TAKEN_OFF, NOTED, CAUSE_KNOWN, CANCELLED ->
+                List.of();
         };
     }
 

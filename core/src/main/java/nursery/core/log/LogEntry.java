@@ -1,5 +1,6 @@
 package nursery.core.log;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.core.cure.Touch;
@@ -25,6 +26,7 @@ public sealed interface LogEntry {
         TOUCHED,
         TAKEN_OFF,
         NOTED,
+        CAUSE_KNOWN,
         CANCELLED
     }
 
@@ -82,6 +84,30 @@ public sealed interface LogEntry {
         }
     }
 
+    /** Faults were seen; older entries say what only in their note. */
+    record FaultsSeen(Mark mark, List<Sighting> sightings) implements LogEntry {
+        public FaultsSeen {
+            sightings = List.copyOf(sightings);
+        }
+
+        @Override
+        public Kind kind() {
+            return Kind.FAULTS_SEEN;
+        }
+    }
+
+    /**
+     * What was behind the faults seen before is known.
+     *
+     * @param cause by its key in the model of what goes wrong
+     */
+    record CauseKnown(Mark mark, String cause) implements LogEntry {
+        @Override
+        public Kind kind() {
+            return Kind.CAUSE_KNOWN;
+        }
+    }
+
     /** An earlier entry was wrong and counts no more; what replaces it, if anything, is an entry of its own. */
     record Cancelled(Mark mark, long cancelsId) implements LogEntry {
         @Override
@@ -91,15 +117,15 @@ public sealed interface LogEntry {
     }
 
     /**
-     * What its kind and its mark say all about: faults seen, handed over, abandoned or opened again, the newest coat
-     * scuffed outside the plan's own sanding, taken off its spindle, a remark.
+     * What its kind and its mark say all about: handed over, abandoned or opened again, the newest coat scuffed outside
+     * the plan's own sanding, taken off its spindle, a remark.
      */
     record Plain(Mark mark, Kind kind) implements LogEntry {
         public Plain {
             boolean carriesMore =
                     switch (kind) {
-                        case DONE, POURED, SKIPPED, TOUCHED, CANCELLED -> true;
-                        case FAULTS_SEEN, HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
+                        case DONE, POURED, SKIPPED, TOUCHED, FAULTS_SEEN, CAUSE_KNOWN, CANCELLED -> true;
+                        case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
                     };
             if (carriesMore) {
                 throw new IllegalArgumentException("An entry of kind " + kind + " carries more than its mark.");

@@ -139,11 +139,11 @@ class FollowedPlanTest {
         CupState sound = file.withLog(log).at(ROOM, later);
         assertThat(LegalMoves.concernsAbout(sound, file, done(file.step(3), 3, later)))
                 .isEmpty();
-        assertThat(LegalMoves.refusalOf(
-                        sound, file, new LogEntry.Plain(mark(3, later, ""), LogEntry.Kind.FAULTS_SEEN), later))
+        assertThat(LegalMoves.refusalOf(sound, file, new LogEntry.FaultsSeen(mark(3, later, ""), List.of()), later))
                 .as("say what")
                 .isPresent();
-        log.add(new LogEntry.Plain(mark(3, later, "two dimples near the rim"), LogEntry.Kind.FAULTS_SEEN));
+        log.add(new LogEntry.FaultsSeen(
+                mark(3, later, ""), List.of(new Sighting(Blemish.FISH_EYES, Zone.RIM, Extent.LITTLE))));
         CupState faulty = file.withLog(log).at(ROOM, later);
         assertThat(LegalMoves.concernsAbout(faulty, file, done(file.step(3), 4, later)))
                 .extracting(Concern::rule)

@@ -74,7 +74,7 @@ class LegalMovesEdgesTest {
     @ParameterizedTest
     @EnumSource(
             value = LogEntry.Kind.class,
-            names = {"FAULTS_SEEN", "ABANDONED", "SCUFFED", "TAKEN_OFF"})
+            names = {"ABANDONED", "SCUFFED", "TAKEN_OFF"})
     void nothingIsDoneToACupThatHasLeftTheBench(LogEntry.Kind kind) {
         log.add(pour(1, 1, 20));
         log.add(plain(LogEntry.Kind.HANDED_OVER, 100, ""));
@@ -84,11 +84,27 @@ class LegalMovesEdgesTest {
                 .hasValueSatisfying(message -> assertThat(message).contains("left the bench"));
         assertThat(refusal(cup, new LogEntry.Touched(mark(101, ""), Touch.FIRM)))
                 .isPresent();
+        assertThat(refusal(cup, new LogEntry.FaultsSeen(mark(101, "a chip"), List.of())))
+                .map(Refusal::message)
+                .hasValueSatisfying(message -> assertThat(message).contains("left the bench"));
         assertThat(refusal(cup, new LogEntry.Skipped(mark(101, "why"), 1)))
                 .map(Refusal::message)
                 .hasValueSatisfying(message -> assertThat(message).contains("left the bench"));
         assertThat(refusal(cup, plain(LogEntry.Kind.NOTED, 101, "a remark"))).isEmpty();
         assertThat(refusal(cup, plain(LogEntry.Kind.REOPENED, 101, ""))).isEmpty();
+    }
+
+    @Test
+    void aFaultIsSeenOnACoatAndOnNothingElse() {
+        Cup cup = cup(step(1, FLOOD_COAT, Wait.none()));
+        LogEntry haze =
+                new LogEntry.FaultsSeen(mark(30, ""), List.of(new Sighting(Blemish.HAZE, Zone.ALL, Extent.SOME)));
+        assertThat(refusal(cup, haze)).map(Refusal::message).hasValueSatisfying(message -> assertThat(message)
+                .contains("No coat is on this cup yet"));
+        log.add(pour(1, 1, 20));
+        assertThat(refusal(cup.withLog(log), haze)).isEmpty();
+        assertThat(refusal(cup.withLog(log), new LogEntry.FaultsSeen(mark(30, " "), List.of())))
+                .isPresent();
     }
 
     @Test

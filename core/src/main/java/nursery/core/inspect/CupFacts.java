@@ -1,0 +1,253 @@
+package nursery.core.inspect;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import nursery.core.cure.DewPoint;
+import nursery.core.cure.RoomCourse;
+import nursery.core.film.Bubbles;
+import nursery.core.film.TurnerCheck;
+import nursery.core.floor.Batch;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Shelf;
+import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.resin.Label;
+import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.Rule;
+import nursery.core.technique.StepKind;
+
+/** What a cup's own log, its mix and its room know of its newest coat. */
+public final class CupFacts {
+
+    private static final double SECONDS_PER_HOUR = 3600;
+    private static final double SECONDS_PER_MINUTE = 60;
+    /** The radius below which bubbles are many and slow, mm; from memory. */
+    private static final double SMALL_BUBBLE_MM = 0.05;
+
+    private static final Duration LOOK = Duration.ofMinutes(20);
+    private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
+
+    private static final Set<Rule> WET_BELOW = EnumSet.of(
+            Rule.INK_NOT_DRY,
+            Rule.SLIDE_NOT_DRY,
+            Rule.GLUE_NOT_DRY,
+            Rule.PAINT_NOT_DRY,
+            Rule.ADHESIVE_NOT_SET,
+            Rule.SOAP_NOT_RINSED,
+            Rule.COAT_STILL_WET);
+    private static final Set<Rule> UNSEALED = EnumSet.of(
+            Rule.INK_UNSEALED, Rule.SOOT_UNSEALED, Rule.FLAKES_UNSEALED, Rule.METALLIC_UNSEALED, Rule.SLIDE_UNCOATED);
+    private static final Set<Rule> TOO_SOON = EnumSet.of(Rule.SAND_TOO_SOON, Rule.COAT_TOO_SOON);
+
+    private final Map<Fact, Double> known = new EnumMap<>(Fact.class);
+    private final Cup cup;
+    private final CupNow now;
+    private final RoomCourse room;
+
+    private CupFacts(CupNow now, RoomCourse room) {
+        this.now = now;
+        this.cup = now.cup();
+        this.room = room;
+    }
+
+    /**
+     * @param batch the mix its newest coat came from, if it was mixed here
+     * @param at the moment it is looked at
+     */
+    public static Facts of(CupNow now, RoomCourse room, Shelf shelf, Optional<Batch> batch, Instant at) {
+        CupFacts facts = new CupFacts(now, room);
+        now.state().newestCoat().ifPresent(coat -> {
+            facts.cured(coat, at);
+            facts.poured(coat, shelf);
+            facts.turned(coat, at);
+            facts.below(coat);
+            batch.ifPresent(mix -> facts.mixed(coat, mix));
+        });
+        facts.layers();
+        return new Facts(facts.known);
+    }
+
+    private void put(Fact fact, double value) {
+        known.put(fact, value);
+    }
+
+    private void put(Fact fact, boolean yes) {
+        known.put(fact, yes ? 1.0 : 0.0);
+    }
+
+    private void cured(CoatOnCup coat, Instant at) {
+        double ageH = coat.times().ageHoursAt(at);
+        put(Fact.AGE_H, ageH);
+        put(Fact.OF_CURED, ageH / coat.label().times().curedH());
+        Instant from = coat.times().pouredAt();
+        Instant gelled = coat.times().offTurnerFrom();
+        Instant until = gelled.isBefore(at) ? gelled : at;
+        double sum = 0;
+        int count = 0;
+        double driest = Double.POSITIVE_INFINITY;
+        double dampest = Double.NEGATIVE_INFINITY;
+        for (Instant then = from; !then.isAfter(until); then = then.plus(LOOK)) {
+            double airC = room.temperatureCAt(then);
+            sum += airC;
+            count++;
+            OptionalDouble humidity = room.humidityPercentAt(then);
+            if (humidity.isPresent()) {
+                dampest = Math.max(dampest, humidity.getAsDouble());
+                driest = Math.min(driest, airC - DewPoint.celsius(airC, humidity.getAsDouble()));
+            }
+        }
+        put(Fact.AMBIENT_C, count == 0 ? Double.NaN : sum / count);
+        put(Fact.HUMIDITY, dampest);
+        put(Fact.DEW_MARGIN_C, driest);
+    }
+
+    private void poured(CoatOnCup coat, Shelf shelf) {
+        Instant at = coat.times().pouredAt();
+        double filmMm = coat.filmMm(cup.blank().area().coatedCm2());
+        Label label = coat.label();
+        put(Fact.FILM_MM, filmMm);
+        coat.pour()
+                .spindle()
+                .flatMap(spindle -> shelf.turners().stream()
+                        .filter(turner -> turner.spindles().contains(spindle))
+                        .findFirst())
+                .flatMap(turner -> TurnerCheck.of(
+                        cup.blank(), label, coat.pour().amountMl(), turner.rpm(), room.temperatureCAt(at)))
+                .ifPresent(check -> {
+                    put(Fact.CARRIES_MM, check.carriesMm());
+                    put(
+                            Fact.RIPPLE_OF_GEL,
+                            check.levelsWithinS()
+                                    / (Duration.between(at, coat.times().offTurnerFrom())
+                                            .toSeconds()));
+                });
+        label.viscosityPaSAt(room.temperatureCAt(at))
+                .ifPresent(viscosity -> put(
+                        Fact.BUBBLE_OF_WORKING,
+                        Bubbles.riseSeconds(SMALL_BUBBLE_MM, filmMm, viscosity, label.mixDensityGPerMl())
+                                * coat.times().speedAt(at)
+                                / (label.times().workingH() * SECONDS_PER_HOUR)));
+        if (doneAfter(coat, StepKind.HEAT)) {
+            put(Fact.HEAT_PASS, true);
+        }
+    }
+
+    private boolean doneAfter(CoatOnCup coat, StepKind kind) {
+        return cup.happened().stream()
+                .anyMatch(entry -> entry instanceof LogEntry.StepDone done
+                        && cup.find(done.step())
+                                .filter(step -> step.kind() == kind)
+                                .isPresent()
+                        && !done.mark().happenedAt().isBefore(coat.times().pouredAt()));
+    }
+
+    /** How long it turned, once it is off. */
+    private void turned(CoatOnCup coat, Instant at) {
+        if (coat.pour().spindle().isEmpty() || now.state().hold().isPresent()) {
+            return;
+        }
+        Instant pouredAt = coat.times().pouredAt();
+        cup.happened().stream()
+                .filter(entry -> entry.mark().happenedAt().isAfter(pouredAt) && endsTurning(entry))
+                .map(entry -> entry.mark().happenedAt())
+                .min(Instant::compareTo)
+                .filter(off -> !off.isAfter(at))
+                .ifPresent(off -> put(
+                        Fact.OF_TURNING,
+                        coat.times().ageHoursAt(off) / coat.label().times().turningH()));
+    }
+
+    private boolean endsTurning(LogEntry entry) {
+        return entry.kind() == LogEntry.Kind.TAKEN_OFF
+                || entry.kind() == LogEntry.Kind.SCUFFED
+                || entry instanceof LogEntry.StepDone done
+                        && cup.find(done.step())
+                                .filter(step -> step.kind().endsTurning())
+                                .isPresent();
+    }
+
+    private void below(CoatOnCup coat) {
+        List<CoatOnCup> coats = now.state().coats();
+        if (coats.size() > 1) {
+            CoatOnCup before = coats.get(coats.size() - 2);
+            put(Fact.SCUFFED, before.scuffed());
+            put(
+                    Fact.BELOW_OF_WINDOW,
+                    before.times().ageHoursAt(coat.times().pouredAt())
+                            / before.label().times().scuffAfterH());
+        }
+        put(Fact.BELOW_DRY, !broke(WET_BELOW));
+        put(Fact.SOLVENT_OFF, !broke(EnumSet.of(Rule.SOLVENT_NOT_GONE)));
+        put(Fact.SEALED, !broke(UNSEALED));
+        put(Fact.WORKED_TOO_SOON, broke(TOO_SOON));
+    }
+
+    private boolean broke(Set<Rule> rules) {
+        return now.state().concerns().stream()
+                .flatMap(concern -> concern.rule().stream())
+                .anyMatch(rules::contains);
+    }
+
+    private void layers() {
+        List<PlanStep> done = cup.plan().stream()
+                .filter(step -> Optional.ofNullable(now.state().done().get(step.number()))
+                        .filter(entry -> entry.kind() != LogEntry.Kind.SKIPPED)
+                        .isPresent())
+                .toList();
+        put(Fact.CLEAR_COATS, now.state().clearCoats());
+        put(Fact.STENCIL, has(done, StepKind.PEEL));
+        put(Fact.SLIDE, has(done, StepKind.WATER_SLIDE));
+        put(Fact.INK, has(done, StepKind.INK, StepKind.INK_BLOOM, StepKind.SMOKE));
+        put(Fact.GLUE, has(done, StepKind.GLUE, StepKind.SPRAY_ADHESIVE, StepKind.FOIL_ADHESIVE));
+        put(Fact.METALLIC, done.stream().anyMatch(step -> step.material() == Material.METALLIC_VINYL));
+        put(Fact.COARSE, done.stream().anyMatch(step -> step.material().isCoarse()));
+        put(Fact.STEEL_LINE, has(done, StepKind.MASK, StepKind.SAND_RIM, StepKind.TRIM_AND_SAND));
+        done.stream()
+                .filter(step -> step.kind().scuffsTheBody())
+                .mapToDouble(CupFacts::coarsest)
+                .filter(grit -> grit > 0)
+                .min()
+                .ifPresent(grit -> put(Fact.GRIT, grit));
+    }
+
+    /** A step that sands rim and body names the body's grit last. */
+    private static double coarsest(PlanStep step) {
+        Matcher numbers = GRIT.matcher(
+                step.grit().contains("body") ? step.grit().substring(step.grit().indexOf(',') + 1) : step.grit());
+        double coarsest = 0;
+        while (numbers.find()) {
+            double grit = Double.parseDouble(numbers.group());
+            coarsest = coarsest == 0 ? grit : Math.min(coarsest, grit);
+        }
+        return coarsest;
+    }
+
+    private static boolean has(List<PlanStep> done, StepKind first, StepKind... more) {
+        Set<StepKind> kinds = EnumSet.of(first, more);
+        return done.stream().anyMatch(step -> kinds.contains(step.kind()));
+    }
+
+    private void mixed(CoatOnCup coat, Batch batch) {
+        batch.actual().ifPresent(actual -> {
+            put(Fact.RATIO_ERROR, batch.ratio().errorOf(actual.partAMl(), actual.partBMl()));
+            put(Fact.MIX_ML, actual.totalMl());
+        });
+        batch.mixedAt()
+                .ifPresent(mixed -> put(
+                        Fact.OF_POT_LIFE,
+                        Duration.between(mixed, coat.times().pouredAt()).toSeconds()
+                                / SECONDS_PER_MINUTE
+                                / batch.potMinutes()));
+    }
+}

@@ -1,0 +1,189 @@
+package nursery.core.inspect;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import nursery.core.log.Sighting;
+import nursery.core.log.Zone;
+
+/**
+ * What is behind what is seen, how sure that is, what would tell more, and what can be done.
+ *
+ * @param held causes that could be behind it, the likeliest first
+ * @param unknown how likely it is that none of the causes known is
+ * @param ask the question whose answer is expected to tell the most; empty if none tells enough to be worth a touch
+ * @param offers what can be done, best first
+ * @param left faults left out because more than {@link #MOST_FAULTS} were seen at once
+ */
+public record Diagnosis(List<Held> held, double unknown, Optional<Ask> ask, List<Offer> offers, int left) {
+
+    /** More kinds of fault than this at once are not weighed together; the worst of them are. */
+    public static final int MOST_FAULTS = 12;
+
+    /** Below this a cause is not spoken of. */
+    private static final double WORTH_SAYING = 0.05;
+    /** From here on the leading cause is called likely. */
+    private static final double LIKELY = 0.5;
+    /** A cause this likely forbids what it forbids. */
+    private static final double FORBIDS = 0.15;
+
+    private static final double WORTH_ASKING_BITS = 0.03;
+    private static final int MOST_REASONS = 3;
+    private static final double WORTH_A_REASON = 2;
+
+    /** A cause with its share of certainty and what speaks most for and against it. */
+    public record Held(Cause cause, double share, List<Reason> reasons) {}
+
+    /** @param decibans above 0 for it, below 0 against it */
+    public record Reason(String words, double decibans) {}
+
+    /** A question and what its answer is expected to tell, in bits. */
+    public record Ask(Sign sign, double bits) {}
+
+    /**
+     * Something that can be done.
+     *
+     * @param serves how likely it meets what is wrong
+     * @param against the cause that forbids it, if one does; then it is not to be chosen
+     */
+    public record Offer(Remedy remedy, double serves, Optional<Cause> against) {}
+
+    /** Whether one cause stands out; where none does nobody can tell. */
+    public boolean tells() {
+        return !held.isEmpty() && held.get(0).share() >= LIKELY && held.get(0).share() > unknown;
+    }
+
+    /** @param answers to questions, by the sign's key */
+    public static Diagnosis of(Model model, List<Sighting> seen, Map<String, Boolean> answers, Facts facts) {
+        List<String> faults = seen.stream()
+                .sorted(Comparator.comparing(Sighting::extent).reversed())
+                .map(one -> one.fault().written())
+                .distinct()
+                .filter(fault -> model.sign(fault).isPresent())
+                .toList();
+        List<String> weighed = faults.subList(0, Math.min(MOST_FAULTS, faults.size()));
+        Map<String, Boolean> known = new LinkedHashMap<>();
+        whereItIs(seen).forEach((sign, there) -> model.sign(sign).ifPresent(found -> known.put(sign, there)));
+        answers.forEach(
+                (sign, there) -> model.sign(sign).filter(Sign::isAsked).ifPresent(found -> known.put(sign, there)));
+        Network network = network(model, weighed, known, facts);
+        double[] shares = network.shares();
+        List<Held> held = IntStream.range(0, shares.length)
+                .filter(i -> explains(model.causes().get(i), weighed) && shares[i] >= WORTH_SAYING)
+                .mapToObj(i -> new Held(
+                        model.causes().get(i),
+                        shares[i],
+                        reasons(model, model.causes().get(i), weighed, known, facts)))
+                .sorted(Comparator.comparing(Held::share).reversed())
+                .toList();
+        return new Diagnosis(
+                held,
+                noneOf(model, weighed, network),
+                ask(model, known, network),
+                offers(held),
+                faults.size() - weighed.size());
+    }
+
+    /** What the place of a fault answers without being asked. */
+    private static Map<String, Boolean> whereItIs(List<Sighting> seen) {
+        Map<String, Boolean> signs = new LinkedHashMap<>();
+        if (!seen.isEmpty()) {
+            signs.put("everywhere", seen.stream().anyMatch(one -> one.zone() == Zone.ALL));
+        }
+        if (seen.stream().anyMatch(one -> one.zone().isAnEnd())) {
+            signs.put("one-end", true);
+        }
+        return signs;
+    }
+
+    private static Network network(Model model, List<String> faults, Map<String, Boolean> known, Facts facts) {
+        List<Sign> there = Stream.concat(
+                        faults.stream(),
+                        known.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey))
+                .flatMap(key -> model.sign(key).stream())
+                .toList();
+        List<double[]> absent = known.entrySet().stream()
+                .filter(entry -> !entry.getValue())
+                .flatMap(entry -> model.sign(entry.getKey()).stream())
+                .map(model::bearing)
+                .toList();
+        return new Network(
+                model.causes().stream().mapToDouble(cause -> cause.given(facts)).toArray(),
+                there.stream().map(model::bearing).toList(),
+                there.stream().mapToDouble(Sign::leak).toArray(),
+                absent);
+    }
+
+    private static boolean explains(Cause cause, List<String> faults) {
+        return faults.stream().anyMatch(fault -> cause.shows(fault) > 0);
+    }
+
+    private static double noneOf(Model model, List<String> faults, Network network) {
+        Network.Held[] held = network.open();
+        for (int i = 0; i < held.length; i++) {
+            if (explains(model.causes().get(i), faults)) {
+                held[i] = Network.Held.ABSENT;
+            }
+        }
+        return network.weight(held) / network.weight();
+    }
+
+    private static Optional<Ask> ask(Model model, Map<String, Boolean> known, Network network) {
+        return model.signs().stream()
+                .filter(sign -> sign.isAsked() && !known.containsKey(sign.key()))
+                .map(sign -> new Ask(sign, network.informationBits(model.bearing(sign), sign.leak())))
+                .filter(ask -> ask.bits() >= WORTH_ASKING_BITS)
+                .max(Comparator.comparing(Ask::bits));
+    }
+
+    private static List<Reason> reasons(
+            Model model, Cause cause, List<String> faults, Map<String, Boolean> known, Facts facts) {
+        List<Reason> reasons = new ArrayList<>();
+        cause.evidence().stream()
+                .filter(evidence -> evidence.speaks(facts))
+                .map(evidence -> new Reason(facts.told(evidence.words()), evidence.decibans()))
+                .forEach(reasons::add);
+        known.forEach((key, there) -> model.sign(key).ifPresent(sign -> {
+            double shows = cause.shows(key);
+            double ratio = there ? (1 - (1 - sign.leak()) * (1 - shows)) / sign.leak() : 1 - shows;
+            reasons.add(new Reason(there ? sign.yes() : sign.no(), 10 * Math.log10(ratio)));
+        }));
+        for (String fault : faults.size() > 1 ? faults : List.<String>of()) {
+            model.sign(fault).ifPresent(sign -> {
+                double ratio = (1 - (1 - sign.leak()) * (1 - cause.shows(fault))) / sign.leak();
+                reasons.add(new Reason(sign.yes(), 10 * Math.log10(ratio)));
+            });
+        }
+        return reasons.stream()
+                .filter(reason -> Math.abs(reason.decibans()) >= WORTH_A_REASON)
+                .sorted(Comparator.comparing(reason -> -Math.abs(reason.decibans())))
+                .limit(MOST_REASONS)
+                .toList();
+    }
+
+    private static List<Offer> offers(List<Held> held) {
+        Map<Remedy, Double> serves = new LinkedHashMap<>();
+        for (Held one : held) {
+            for (int i = 0; i < one.cause().helps().size(); i++) {
+                serves.merge(one.cause().helps().get(i), one.share() / (i + 1), Double::sum);
+            }
+        }
+        return serves.entrySet().stream()
+                .map(entry -> new Offer(entry.getKey(), Math.min(1, entry.getValue()), against(entry.getKey(), held)))
+                .sorted(Comparator.comparing((Offer offer) -> offer.against().isPresent())
+                        .thenComparing(offer -> -offer.serves()))
+                .toList();
+    }
+
+    private static Optional<Cause> against(Remedy remedy, List<Held> held) {
+        return held.stream()
+                .filter(one -> one.share() >= FORBIDS && one.cause().forbids().contains(remedy))
+                .map(Held::cause)
+                .findFirst();
+    }
+}

@@ -1,0 +1,139 @@
+package nursery.core.inspect;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Causes that may act together, and the signs they bring about: a sign is missing only if neither chance nor any acting
+ * cause brings it about, P = 1 − (1 − leak)·Π(1 − p) (noisy-OR, Pearl 1988).
+ *
+ * <p>Weights are summed exactly over all joint states of the causes, one cause after the other, keeping apart only
+ * which of the signs that are there have been brought about so far. All terms are positive, so nothing cancels. With k
+ * signs there the work grows as 2^k, with the causes only in proportion.
+ */
+final class Network {
+
+    /** What a cause is held to while the others are summed over. */
+    enum Held {
+        OPEN,
+        ABSENT,
+        ACTING
+    }
+
+    private final double[] priors;
+    private final double[][] there;
+    private final double[] thereLeak;
+    private final double[] missing;
+
+    /**
+     * @param priors of each cause
+     * @param there for each sign that is there, how likely each cause brings it about
+     * @param thereLeak how likely chance does
+     * @param absent the same for each sign that was looked for and is not there
+     */
+    Network(double[] priors, List<double[]> there, double[] thereLeak, List<double[]> absent) {
+        this.priors = priors.clone();
+        this.there = there.toArray(new double[0][]);
+        this.thereLeak = thereLeak.clone();
+        this.missing = new double[priors.length];
+        Arrays.fill(missing, 1);
+        for (double[] sign : absent) {
+            for (int cause = 0; cause < priors.length; cause++) {
+                missing[cause] *= 1 - sign[cause];
+            }
+        }
+    }
+
+    /** The probability of what was seen together with what is held; chance not making absent signs is left out. */
+    double weight(Held[] held) {
+        double[] made = new double[1 << there.length];
+        made[0] = 1;
+        for (int sign = 0; sign < there.length; sign++) {
+            spread(made, sign, thereLeak[sign]);
+        }
+        for (int cause = 0; cause < priors.length; cause++) {
+            double off = held[cause] == Held.ACTING ? 0 : 1 - priors[cause];
+            double on = held[cause] == Held.ABSENT ? 0 : priors[cause] * missing[cause];
+            double[] acting = on == 0 ? new double[made.length] : made.clone();
+            for (int sign = 0; on > 0 && sign < there.length; sign++) {
+                spread(acting, sign, there[sign][cause]);
+            }
+            for (int state = 0; state < made.length; state++) {
+                made[state] = off * made[state] + on * acting[state];
+            }
+        }
+        return made[made.length - 1];
+    }
+
+    private static void spread(double[] made, int sign, double probability) {
+        if (probability == 0) {
+            return;
+        }
+        int bit = 1 << sign;
+        for (int state = 0; state < made.length; state++) {
+            if ((state & bit) == 0) {
+                made[state | bit] += made[state] * probability;
+                made[state] *= 1 - probability;
+            }
+        }
+    }
+
+    double weight() {
+        return weight(open());
+    }
+
+    Held[] open() {
+        Held[] held = new Held[priors.length];
+        Arrays.fill(held, Held.OPEN);
+        return held;
+    }
+
+    /** How likely each cause acts, by what was seen. */
+    double[] shares() {
+        double all = weight();
+        double[] shares = new double[priors.length];
+        for (int cause = 0; cause < priors.length; cause++) {
+            Held[] held = open();
+            held[cause] = Held.ACTING;
+            shares[cause] = weight(held) / all;
+        }
+        return shares;
+    }
+
+    /**
+     * What the answer to a question is expected to tell of the causes, in bits: their entropy now less its mean after
+     * the answer (Lindley 1956). Only causes that bear on the question matter for it.
+     *
+     * @param asked how likely each cause makes the answer a yes
+     * @param leak how likely chance does
+     */
+    double informationBits(double[] asked, double leak) {
+        int[] bearing = java.util.stream.IntStream.range(0, priors.length)
+                .filter(cause -> asked[cause] > 0)
+                .toArray();
+        double all = weight();
+        double yes = 0;
+        double after = 0;
+        for (int state = 0; state < 1 << bearing.length; state++) {
+            Held[] held = open();
+            double no = 1 - leak;
+            for (int i = 0; i < bearing.length; i++) {
+                boolean acts = (state >> i & 1) == 1;
+                held[bearing[i]] = acts ? Held.ACTING : Held.ABSENT;
+                no *= acts ? 1 - asked[bearing[i]] : 1;
+            }
+            double share = weight(held) / all;
+            yes += share * (1 - no);
+            after += share * entropyBits(1 - no);
+        }
+        return Math.max(0, entropyBits(yes) - after);
+    }
+
+    static double entropyBits(double probability) {
+        return plogp(probability) + plogp(1 - probability);
+    }
+
+    private static double plogp(double p) {
+        return p <= 0 ? 0 : -p * Math.log(p) / Math.log(2);
+    }
+}

@@ -1,0 +1,280 @@
+package nursery.core.inspect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Stream;
+import nursery.core.log.Blemish;
+import nursery.core.log.Extent;
+import nursery.core.log.Sighting;
+import nursery.core.log.Zone;
+import nursery.core.technique.StepKind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What makers see, what is behind it and what they do: practice P30 to P42, common practice. */
+class DiagnosisTest {
+
+    private static final Model MODEL = StartingModel.MODEL;
+
+    private static Facts facts(Object... pairs) {
+        Map<Fact, Double> known = new EnumMap<>(Fact.class);
+        for (int i = 0; i < pairs.length; i += 2) {
+            known.put((Fact) pairs[i], ((Number) pairs[i + 1]).doubleValue());
+        }
+        return new Facts(known);
+    }
+
+    private static Diagnosis of(Blemish fault, Zone zone, Facts facts) {
+        return Diagnosis.of(MODEL, List.of(new Sighting(fault, zone, Extent.SOME)), Map.of(), facts);
+    }
+
+    private static List<Remedy> open(Diagnosis diagnosis) {
+        return diagnosis.offers().stream()
+                .filter(offer -> offer.against().isEmpty())
+                .map(Diagnosis.Offer::remedy)
+                .toList();
+    }
+
+    static Stream<Arguments> rows() {
+        return Stream.of(
+                Arguments.of(
+                        "P30", Blemish.FISH_EYES, Zone.ALL, facts(Fact.STENCIL, 1), "residue", Remedy.SCUFF_AND_COAT),
+                Arguments.of(
+                        "P31",
+                        Blemish.MICRO_BUBBLES,
+                        Zone.ALL,
+                        facts(Fact.HEAT_PASS, 0, Fact.FILM_MM, 0.5),
+                        "no-heat-pass",
+                        Remedy.THIN_COAT),
+                Arguments.of(
+                        "P32",
+                        Blemish.RIPPLES,
+                        Zone.MIDDLE,
+                        facts(Fact.FILM_MM, 0.71, Fact.CARRIES_MM, 0.55),
+                        "too-thick-for-the-turner",
+                        Remedy.SAND_FLAT_AND_COAT),
+                Arguments.of(
+                        "P33", Blemish.TEXTURE, Zone.ALL, facts(Fact.CLEAR_COATS, 1), "few-coats", Remedy.COAT_AGAIN),
+                Arguments.of("P34", Blemish.PATCHY, Zone.MIDDLE, facts(), "adhesive-uneven", Remedy.RE_GLITTER),
+                Arguments.of(
+                        "P35", Blemish.SILVER, Zone.UPPER, facts(Fact.GRIT, 80), "sanded-through", Remedy.COLOUR_IN),
+                Arguments.of(
+                        "P36", Blemish.HAZE, Zone.ALL, facts(Fact.DEW_MARGIN_C, 1.8), "damp-air", Remedy.THIN_COAT),
+                Arguments.of(
+                        "P37",
+                        Blemish.LIFTING,
+                        Zone.FRONT,
+                        facts(Fact.METALLIC, 1, Fact.SEALED, 0),
+                        "metallic-unsealed",
+                        Remedy.PRESS_AND_SEAL),
+                Arguments.of(
+                        "P38",
+                        Blemish.FADED,
+                        Zone.ALL,
+                        facts(Fact.INK, 1, Fact.SEALED, 0),
+                        "not-sealed",
+                        Remedy.LEAVE_IT),
+                Arguments.of(
+                        "P39, wrong ratio",
+                        Blemish.SOFT,
+                        Zone.ALL,
+                        facts(Fact.RATIO_ERROR, 0.12, Fact.AMBIENT_C, 21, Fact.AGE_H, 30),
+                        "ratio-off",
+                        Remedy.SCRAPE_OFF),
+                Arguments.of(
+                        "P39, only slow",
+                        Blemish.SOFT,
+                        Zone.ALL,
+                        facts(Fact.RATIO_ERROR, 0.01, Fact.AMBIENT_C, 14, Fact.AGE_H, 26),
+                        "too-cold",
+                        Remedy.WAIT_AND_WARM),
+                Arguments.of(
+                        "P40",
+                        Blemish.PULLED_BACK,
+                        Zone.RIM,
+                        facts(Fact.STEEL_LINE, 0),
+                        "thin-edge",
+                        Remedy.SAND_THE_RIM),
+                Arguments.of(
+                        "P41",
+                        Blemish.SCRATCHES,
+                        Zone.MIDDLE,
+                        facts(Fact.GRIT, 120, Fact.SLIDE, 0),
+                        "coarse-grit",
+                        Remedy.THIN_COAT),
+                Arguments.of(
+                        "P42", Blemish.CHIP, Zone.RIM, facts(Fact.STEEL_LINE, 0), "rim-bridged", Remedy.SAND_THE_RIM),
+                Arguments.of(
+                        "greasy film",
+                        Blemish.GREASY,
+                        Zone.ALL,
+                        facts(Fact.AMBIENT_C, 15, Fact.HUMIDITY, 72),
+                        "blush",
+                        Remedy.WASH),
+                Arguments.of(
+                        "peeling",
+                        Blemish.PEELING_COAT,
+                        Zone.UPPER,
+                        facts(Fact.BELOW_OF_WINDOW, 1.4, Fact.SCUFFED, 0),
+                        "not-scuffed",
+                        Remedy.STRIP_BACK),
+                Arguments.of(
+                        "sag",
+                        Blemish.SAG,
+                        Zone.BASE,
+                        facts(Fact.OF_TURNING, 0.5, Fact.FILM_MM, 0.4, Fact.CARRIES_MM, 0.9),
+                        "stopped-too-soon",
+                        Remedy.SAND_FLAT_AND_COAT));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("rows")
+    void eachRowOfPracticeLeadsToItsCauseAndWhatIsDone(
+            String row, Blemish fault, Zone zone, Facts facts, String cause, Remedy remedy) {
+        Diagnosis diagnosis = of(fault, zone, facts);
+        assertThat(diagnosis.held().get(0).cause().key()).as(row).isEqualTo(cause);
+        assertThat(open(diagnosis)).as(row).first().isEqualTo(remedy);
+    }
+
+    /** P39: never coat over it where the ratio is wrong. */
+    @Test
+    void nothingIsCoatedOverAWrongRatio() {
+        Diagnosis diagnosis = of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));
+        assertThat(open(diagnosis)).noneMatch(Remedy::coversUp).contains(Remedy.SCRAPE_OFF);
+        for (Blemish other : Blemish.values()) {
+            Diagnosis both = Diagnosis.of(
+                    MODEL,
+                    List.of(
+                            new Sighting(Blemish.SOFT, Zone.ALL, Extent.MUCH),
+                            new Sighting(other, Zone.ALL, Extent.LITTLE)),
+                    Map.of(),
+                    facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));
+            assertThat(open(both)).as("%s as well", other).noneMatch(Remedy::coversUp);
+        }
+    }
+
+    /** What covers a fault up ends on a coat; what does not has none, or takes the old one off first. */
+    @Test
+    void aRemedySaysWhetherItCoversUp() {
+        for (Remedy remedy : Remedy.values()) {
+            List<StepKind> kinds =
+                    remedy.steps().stream().map(step -> step.kind()).toList();
+            assertThat(kinds.stream().anyMatch(StepKind::isPour))
+                    .as(remedy.words())
+                    .isEqualTo(remedy.coversUp() || remedy == Remedy.SCRAPE_OFF);
+        }
+    }
+
+    @Test
+    void reasonsStandInTheLogsOwnFigures() {
+        Diagnosis diagnosis = of(Blemish.SAG, Zone.MIDDLE, facts(Fact.FILM_MM, 0.71, Fact.CARRIES_MM, 0.55));
+        assertThat(diagnosis.held().get(0).reasons())
+                .extracting(Diagnosis.Reason::words)
+                .first()
+                .isEqualTo("0.71 mm where this turner carried 0.55");
+        assertThat(diagnosis.tells()).isTrue();
+        assertThat(of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, -0.08)).held())
+                .flatExtracting(Diagnosis.Held::reasons)
+                .extracting(Diagnosis.Reason::words)
+                .contains("measured -8 % off the ratio");
+    }
+
+    @Test
+    void whereNothingIsKnownNobodyCanTell() {
+        Diagnosis nothing = Diagnosis.of(MODEL, List.of(), Map.of(), Facts.NONE);
+        assertThat(nothing.held()).isEmpty();
+        assertThat(nothing.tells()).isFalse();
+        assertThat(of(Blemish.SOFT, Zone.MIDDLE, Facts.NONE).tells()).isFalse();
+    }
+
+    /** Soft in streaks is not stirred, soft all over is the ratio or the cold: that is what is asked. */
+    @Test
+    void theQuestionThatPartsTheLeadersIsAskedAndItsAnswerCounts() {
+        Diagnosis first = of(Blemish.SOFT, Zone.MIDDLE, facts(Fact.AGE_H, 40, Fact.AMBIENT_C, 20));
+        Diagnosis.Ask ask = first.ask().orElseThrow();
+        for (Sign sign : MODEL.signs()) {
+            if (sign.isAsked() && !sign.key().equals("everywhere")) {
+                assertThat(ask.bits()).isGreaterThanOrEqualTo(0.03);
+            }
+        }
+        Diagnosis streaks = Diagnosis.of(
+                MODEL,
+                List.of(new Sighting(Blemish.SOFT, Zone.MIDDLE, Extent.SOME)),
+                Map.of("in-streaks", true),
+                facts(Fact.AGE_H, 40, Fact.AMBIENT_C, 20));
+        assertThat(streaks.held().get(0).cause().key()).isEqualTo("not-stirred");
+        assertThat(streaks.held().get(0).reasons())
+                .extracting(Diagnosis.Reason::words)
+                .contains("it is in streaks or spots");
+        assertThat(streaks.ask().map(found -> found.sign().key())).isNotEqualTo(java.util.Optional.of("in-streaks"));
+    }
+
+    private static Map<String, Double> shares(Diagnosis diagnosis) {
+        Map<String, Double> shares = new java.util.TreeMap<>();
+        diagnosis.held().forEach(held -> shares.put(held.cause().key(), held.share()));
+        return shares;
+    }
+
+    @Test
+    void theOrderOfWhatIsSeenDoesNotMatter() {
+        Random random = new Random(7);
+        for (int trial = 0; trial < 60; trial++) {
+            List<Sighting> seen = new ArrayList<>();
+            for (int i = 0; i < 1 + random.nextInt(5); i++) {
+                seen.add(new Sighting(
+                        Blemish.values()[random.nextInt(Blemish.values().length)],
+                        Zone.values()[random.nextInt(9)],
+                        Extent.values()[random.nextInt(3)]));
+            }
+            List<Sighting> other = new ArrayList<>(seen);
+            Collections.shuffle(other, random);
+            Facts facts = facts(Fact.AMBIENT_C, 12 + random.nextInt(12), Fact.HUMIDITY, 40 + random.nextInt(50));
+            Map<String, Double> before = shares(Diagnosis.of(MODEL, seen, Map.of(), facts));
+            Map<String, Double> after = shares(Diagnosis.of(MODEL, other, Map.of(), facts));
+            assertThat(after.keySet()).isEqualTo(before.keySet());
+            before.forEach((cause, share) -> assertThat(after.get(cause)).isCloseTo(share, within(1e-9)));
+        }
+    }
+
+    /** A fact that speaks for nothing, and one that is missing, change nothing. */
+    @Test
+    void neutralEvidenceChangesNothing() {
+        Sighting haze = new Sighting(Blemish.HAZE, Zone.ALL, Extent.SOME);
+        Map<String, Double> before = shares(Diagnosis.of(MODEL, List.of(haze), Map.of(), facts(Fact.HUMIDITY, 62)));
+        assertThat(shares(Diagnosis.of(MODEL, List.of(haze), Map.of(), facts())))
+                .isEqualTo(before);
+        assertThat(shares(Diagnosis.of(
+                        MODEL, List.of(haze), Map.of("no-such-sign", true), facts(Fact.HUMIDITY, Double.NaN))))
+                .isEqualTo(before);
+    }
+
+    @Test
+    void twentyFaultsAtOnceAreWeighedByTheWorstTwelve() {
+        List<Sighting> all = Arrays.stream(Blemish.values())
+                .limit(20)
+                .map(fault -> new Sighting(fault, Zone.ALL, Extent.MUCH))
+                .toList();
+        Diagnosis diagnosis = Diagnosis.of(MODEL, all, Map.of(), Facts.NONE);
+        assertThat(diagnosis.left()).isEqualTo(8);
+        assertThat(diagnosis.held()).isNotEmpty().allMatch(held -> held.share() > 0 && held.share() <= 1 + 1e-9);
+    }
+
+    @Test
+    void everyFaultHasACauseAndSomethingToDo() {
+        for (Blemish fault : Blemish.values()) {
+            Diagnosis diagnosis = of(fault, Zone.MIDDLE, Facts.NONE);
+            assertThat(diagnosis.held()).as(fault.words()).isNotEmpty();
+            assertThat(open(diagnosis)).as(fault.words()).isNotEmpty();
+        }
+    }
+}
