@@ -61,11 +61,7 @@ class AnewController {
         Map<String, String> typed = new LinkedHashMap<>();
         own(now).ifPresent(own -> typed.put("technique", own.key()));
         now.cup().schools().all().forEach(school -> typed.put(school.question().name(), school.name()));
-        typed.put(
-                AHEAD,
-                now.stepsAhead().stream()
-                        .map(step -> String.valueOf(step.number()))
-                        .collect(Collectors.joining(",")));
+        typed.put(AHEAD, PlanChanges.written(now.stepsAhead()));
         return page(now, Form.fresh(typed), model);
     }
 
@@ -97,7 +93,7 @@ class AnewController {
                         }
                         changes.anew(
                                 code,
-                                StepsController.numbers(typed.getOrDefault(AHEAD, "")),
+                                PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
                                 now.aheadBy(plan),
                                 technique,
                                 schools.all().stream().map(School::name).collect(Collectors.joining(",")));

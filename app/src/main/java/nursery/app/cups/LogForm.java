@@ -2,7 +2,6 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,16 +11,12 @@ import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.cure.Touch;
 import nursery.core.floor.Floor;
-import nursery.core.log.Blemish;
 import nursery.core.log.Cup;
-import nursery.core.log.Extent;
 import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
-import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
-import nursery.core.log.Zone;
 import nursery.core.resin.Resin;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
@@ -73,17 +68,6 @@ public final class LogForm {
         return overruled.map(why -> (note + "\n" + ALL_THE_SAME + why).strip()).orElse(note);
     }
 
-    /** What was touched of all that can be seen, and where: all over and some of it, if nothing is said. */
-    private List<Sighting> seen() {
-        return Arrays.stream(Blemish.values())
-                .filter(blemish -> reader.isTicked("seen-" + blemish.name()))
-                .map(blemish -> new Sighting(
-                        blemish,
-                        Zone.named(reader.raw("zone-" + blemish.name())).orElse(Zone.ALL),
-                        Extent.named(reader.raw("extent-" + blemish.name())).orElse(Extent.SOME)))
-                .toList();
-    }
-
     boolean isConfirmed() {
         return overruled(reader).isPresent();
     }
@@ -107,7 +91,7 @@ public final class LogForm {
                                 reader.choice("touch", "What was felt", Touch.class)
                                         .orElse(Touch.WET));
                     case CANCELLED, CAUSE_KNOWN -> elsewhere(mark);
-                    case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark, seen());
+                    case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark, List.of());
                     case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, kind);
                 };
         reader.faults().throwIfAny();

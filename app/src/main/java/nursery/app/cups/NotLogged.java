@@ -23,7 +23,7 @@ public final class NotLogged extends RuntimeException {
         this.concerns = concerns;
     }
 
-    static NotLogged refused(Refusal refusal) {
+    public static NotLogged refused(Refusal refusal) {
         return new NotLogged(List.of(refusal), List.of());
     }
 

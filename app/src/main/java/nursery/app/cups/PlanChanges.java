@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -36,6 +37,18 @@ public class PlanChanges {
         this.mapper = mapper;
         this.log = log;
         this.moments = moments;
+    }
+
+    /** The numbers of steps as a form carries them, so that it is seen what its maker saw. */
+    public static String written(List<PlanStep> steps) {
+        return steps.stream().map(step -> String.valueOf(step.number())).collect(Collectors.joining(","));
+    }
+
+    public static List<Integer> numbers(String written) {
+        return Arrays.stream(written.split(","))
+                .filter(number -> number.matches("\\d{1,6}"))
+                .map(Integer::valueOf)
+                .toList();
     }
 
     /** Puts one more coat into a cup's plan, to be poured next: it felt rough, or a fault was seen. */

@@ -1,10 +1,8 @@
 package nursery.app.cups;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -48,8 +46,7 @@ class StepsController {
         CupNow cup = pages.find(code);
         List<PlanStep> ahead = cup.stepsAhead();
         Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead, floors.show()::volumeNumber));
-        typed.put(
-                AHEAD, ahead.stream().map(step -> String.valueOf(step.number())).collect(Collectors.joining(",")));
+        typed.put(AHEAD, PlanChanges.written(ahead));
         return page(cup, Form.fresh(put.isEmpty() ? typed : EditForm.pressed(typed, "before-" + put)), model);
     }
 
@@ -72,7 +69,7 @@ class StepsController {
                     List<PlanStep> ahead = read(reader, typed, cup.cup());
                     reader.faults().throwIfAny();
                     try {
-                        changes.replan(code, numbers(typed.getOrDefault(AHEAD, "")), ahead);
+                        changes.replan(code, PlanChanges.numbers(typed.getOrDefault(AHEAD, "")), ahead);
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }
@@ -83,13 +80,6 @@ class StepsController {
 
     private List<PlanStep> read(FormReader reader, Map<String, String> typed, Cup cup) {
         return EditReading.steps(reader, typed, cup.freeNumber(), floors.show().volumeUnit(), LegalMoves.mostMl(cup));
-    }
-
-    static List<Integer> numbers(String written) {
-        return Arrays.stream(written.split(","))
-                .filter(number -> number.matches("\\d{1,6}"))
-                .map(Integer::valueOf)
-                .toList();
     }
 
     private String page(CupNow now, Form form, Model model) {

@@ -97,6 +97,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final StockBook stock;
     private final TechniqueBook techniques;
     private final PlanBook plans;
+    private final DemoFaults faults;
     private final TransactionTemplate transaction;
     private final Instant now;
 
@@ -111,6 +112,7 @@ class DemoShop implements SmartInitializingSingleton {
             StockBook stock,
             TechniqueBook techniques,
             PlanBook plans,
+            DemoFaults faults,
             TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
@@ -123,6 +125,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.stock = stock;
         this.techniques = techniques;
         this.plans = plans;
+        this.faults = faults;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -152,6 +155,12 @@ class DemoShop implements SmartInitializingSingleton {
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
         otherTechniques(slim20, slim12, plump, mug, regular, fast);
+        Shelf furnished = floors.shelf();
+        faults.inThePast(
+                now,
+                TRAMS,
+                furnished.blank(slim12).orElseThrow(),
+                furnished.resin(fast).orElseThrow());
         // The bottles were put on the shelf with what was in them by then.
         stock(regular, slow);
         plans.begin("Mira");
@@ -161,6 +170,7 @@ class DemoShop implements SmartInitializingSingleton {
                 .findFirst()
                 .orElseThrow()
                 .code());
+        faults.onTheFloor(now);
     }
 
     private void stock(long regular, long slow) {
@@ -208,6 +218,9 @@ class DemoShop implements SmartInitializingSingleton {
         toGlitter(depot, "Jonas", 39, 1);
         pour(depot, FLOOD, 17.6, 26, 3, "Jonas");
         log.add(depot, LogEntry.takenOff(mark(ago(8), "Jonas", "Hung by the window; forgot the second coat.")), true);
+        String crossing = start("Level crossing", TRAMS, slim12, regular, 9, "#3b3f46", "#e0b23c", 7);
+        toGlitter(crossing, "Jonas", 6.6, 1);
+        pour(crossing, FLOOD, 1.1, 41, 6, "Jonas");
         String bell = start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9);
         toGlitter(bell, "Mira", 8, 1);
         pour(bell, FLOOD, 1.2, 20, 4, "Mira");

@@ -75,7 +75,13 @@ class ComposeController {
         }
 
         List<Block> at(Place place) {
-            return all().filter(block -> block.place() == place).toList();
+            // What the technique has itself is not offered again under the same name.
+            return all().filter(block -> block.place() == place
+                            && (lent.contains(block)
+                                    || lent.stream()
+                                            .noneMatch(own -> own.place() == place
+                                                    && own.title().equals(block.title()))))
+                    .toList();
         }
 
         private Stream<Block> all() {

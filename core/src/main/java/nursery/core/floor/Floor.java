@@ -58,6 +58,23 @@ public record Floor(
         kept = List.copyOf(kept);
     }
 
+    /** The floor as it would be with one of its cups otherwise. */
+    public Floor with(CupNow changed) {
+        return new Floor(
+                now,
+                ways,
+                air,
+                shelf,
+                cups.stream()
+                        .map(cup -> cup.code().equals(changed.code()) ? changed : cup)
+                        .toList(),
+                open,
+                minutesPerCup,
+                hours,
+                pins,
+                kept);
+    }
+
     public Optional<CupNow> find(String code) {
         return cups.stream().filter(cup -> cup.code().equals(code)).findFirst();
     }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.core.log.Sighting;
@@ -16,11 +17,11 @@ import nursery.core.log.Zone;
  *
  * @param held causes that could be behind it, the likeliest first
  * @param unknown how likely it is that none of the causes known is
- * @param ask the question whose answer is expected to tell the most; empty if none tells enough to be worth a touch
+ * @param asks questions worth a touch, the one whose answer is expected to tell the most first
  * @param offers what can be done, best first
  * @param left faults left out because more than {@link #MOST_FAULTS} were seen at once
  */
-public record Diagnosis(List<Held> held, double unknown, Optional<Ask> ask, List<Offer> offers, int left) {
+public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Offer> offers, int left) {
 
     /** More kinds of fault than this at once are not weighed together; the worst of them are. */
     public static final int MOST_FAULTS = 12;
@@ -58,6 +59,21 @@ public record Diagnosis(List<Held> held, double unknown, Optional<Ask> ask, List
         return !held.isEmpty() && held.get(0).share() >= LIKELY && held.get(0).share() > unknown;
     }
 
+    /** This without a question that was passed over: the next best one is asked, if there is one. */
+    public Diagnosis without(Set<String> passed) {
+        return new Diagnosis(
+                held,
+                unknown,
+                asks.stream().filter(ask -> !passed.contains(ask.sign().key())).toList(),
+                offers,
+                left);
+    }
+
+    /** The question whose answer is expected to tell the most; empty if none tells enough to be worth a touch. */
+    public Optional<Ask> ask() {
+        return asks.stream().findFirst();
+    }
+
     /** @param answers to questions, by the sign's key */
     public static Diagnosis of(Model model, List<Sighting> seen, Map<String, Boolean> answers, Facts facts) {
         List<String> faults = seen.stream()
@@ -84,7 +100,7 @@ public record Diagnosis(List<Held> held, double unknown, Optional<Ask> ask, List
         return new Diagnosis(
                 held,
                 noneOf(model, weighed, network),
-                ask(model, known, network),
+                weighed.isEmpty() ? List.of() : asks(model, known, network),
                 offers(held),
                 faults.size() - weighed.size());
     }
@@ -133,12 +149,13 @@ public record Diagnosis(List<Held> held, double unknown, Optional<Ask> ask, List
         return network.weight(held) / network.weight();
     }
 
-    private static Optional<Ask> ask(Model model, Map<String, Boolean> known, Network network) {
+    private static List<Ask> asks(Model model, Map<String, Boolean> known, Network network) {
         return model.signs().stream()
                 .filter(sign -> sign.isAsked() && !known.containsKey(sign.key()))
                 .map(sign -> new Ask(sign, network.informationBits(model.bearing(sign), sign.leak())))
                 .filter(ask -> ask.bits() >= WORTH_ASKING_BITS)
-                .max(Comparator.comparing(Ask::bits));
+                .sorted(Comparator.comparing(Ask::bits).reversed())
+                .toList();
     }
 
     private static List<Reason> reasons(

@@ -52,11 +52,11 @@ public record Facts(Map<Fact, Double> known) {
         StringBuilder told = new StringBuilder();
         while (slots.find()) {
             String figure = Fact.named(slots.group(1))
-                    .map(this::value)
-                    .filter(OptionalDouble::isPresent)
-                    .map(value -> slots.group(2).isEmpty()
-                            ? Numbers.show(value.getAsDouble(), 2)
-                            : Numbers.show(100 * value.getAsDouble(), 0) + " %")
+                    .filter(known::containsKey)
+                    .map(fact -> slots.group(2).isEmpty()
+                            ? Numbers.show(
+                                    known.getOrDefault(fact, 0.0), fact.key().endsWith("Mm") ? 2 : 1)
+                            : Numbers.show(100 * known.getOrDefault(fact, 0.0), 0) + " %")
                     .orElse("?");
             slots.appendReplacement(told, Matcher.quoteReplacement(figure));
         }

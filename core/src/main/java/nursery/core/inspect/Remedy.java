@@ -1,11 +1,14 @@
 package nursery.core.inspect;
 
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import nursery.core.technique.Material;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
+import nursery.core.technique.Wait;
 
 /**
  * What makers do about a fault (P30–P42, steps 6 and 9 of the order of work).
@@ -13,6 +16,7 @@ import nursery.core.technique.TechniqueStep;
  * @see #steps() what it puts into the plan
  */
 public enum Remedy {
+    WAIT("Let it cure", "It comes by itself: feel it again when its window opens.", "", false),
     WAIT_AND_WARM(
             "Warm it and wait",
             "A cold cure only takes longer: a warm place, a day, and feel it again.",
@@ -103,6 +107,8 @@ public enum Remedy {
             StepKind.PREP),
     LEAVE_IT("Leave it as it is", "It does no harm, and few will see it.", "", false);
 
+    private static final Duration A_DAY = Duration.ofHours(24);
+
     private final String words;
     private final String how;
     private final String risk;
@@ -148,7 +154,18 @@ public enum Remedy {
 
     /** What it puts into the plan, to be done next, each with its usual wait. */
     public List<TechniqueStep> steps() {
-        return kinds.stream().map(TechniqueStep::usual).toList();
+        return this == WAIT_AND_WARM
+                ? List.of(new TechniqueStep(
+                        StepKind.REST,
+                        words,
+                        Wait.of(Wait.Kind.DRY, A_DAY),
+                        how,
+                        Optional.empty(),
+                        Material.ORDINARY,
+                        Optional.empty(),
+                        "",
+                        List.of()))
+                : kinds.stream().map(TechniqueStep::usual).toList();
     }
 
     public int handsOnMinutes() {

@@ -85,7 +85,7 @@ public final class StartingModel {
                         .when(Fact.OF_CURED, -1, 0.6, 15, "it has only {ageH} h of cure")
                         .when(Fact.OF_CURED, 0.6, 1, 6, "it has only {ageH} h of cure")
                         .when(Fact.OF_CURED, 1, ALWAYS, -15, "it has {ageH} h of cure")
-                        .helps(Remedy.WAIT_AND_WARM)
+                        .helps(Remedy.WAIT)
                         .forbids(OVER_IT),
                 cause("pooled", "It pooled thick at one end", 0.05)
                         .shows("soft", 0.4)

@@ -1,0 +1,89 @@
+package nursery.app.inspect;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import nursery.app.cups.LogBook;
+import nursery.app.cups.NotLogged;
+import nursery.app.cups.PlanChanges;
+import nursery.app.floor.Floors;
+import nursery.app.platform.Gone;
+import nursery.app.platform.Published;
+import nursery.core.floor.CupNow;
+import nursery.core.inspect.Confirmed;
+import nursery.core.inspect.CupFaults;
+import nursery.core.inspect.Learned;
+import nursery.core.inspect.Model;
+import nursery.core.inspect.Remedy;
+import nursery.core.inspect.StartingModel;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Refusal;
+import nursery.core.log.Sighting;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What this shop has learned of what goes wrong, and what is done about it. */
+@Published
+@Service
+public class CaseBook {
+
+    /** More settled cases than a shop has in years; the newest count. */
+    private static final int MOST_CASES = 2000;
+
+    private final CaseMapper mapper;
+    private final LogBook log;
+    private final PlanChanges changes;
+    private final Floors floors;
+
+    CaseBook(CaseMapper mapper, LogBook log, PlanChanges changes, Floors floors) {
+        this.mapper = mapper;
+        this.log = log;
+        this.changes = changes;
+        this.floors = floors;
+    }
+
+    /** What goes wrong, as practice has it and this shop's settled cases have moved it. */
+    public Model model() {
+        return Learned.from(StartingModel.MODEL, cases());
+    }
+
+    List<Confirmed> cases() {
+        return mapper.settled(MOST_CASES).stream()
+                .map(row -> new Confirmed(
+                        row.cause(),
+                        Sighting.read(Optional.ofNullable(row.seen()).orElse("")).stream()
+                                .map(one -> one.fault().written())
+                                .collect(Collectors.toSet())))
+                .toList();
+    }
+
+    /**
+     * Puts a remedy's steps before what is ahead of a cup, and writes down that it was chosen.
+     *
+     * @param expected the numbers of the steps ahead as the maker saw them
+     * @throws NotLogged if the cup has left the bench, or somebody chose otherwise meanwhile
+     */
+    @Transactional
+    public void choose(String code, Remedy remedy, List<Integer> expected, Mark mark) {
+        log.hold(code);
+        CupNow now = floors.cup(code).orElseThrow(Gone::new);
+        if (now.state().gone().isPresent()) {
+            throw NotLogged.refused(
+                    Refusal.simple("remedy", "The cup has left the bench: open it again first, then choose."));
+        }
+        if (!CupFaults.steps(now, remedy).isEmpty()) {
+            changes.replan(code, expected, CupFaults.ahead(now, remedy));
+        }
+        log.add(code, new LogEntry.Plain(mark, LogEntry.Kind.NOTED), true);
+    }
+
+    /** Writes down what was behind it. */
+    @Transactional
+    public void settle(String code, String cause, Mark mark) {
+        if (StartingModel.MODEL.cause(cause).isEmpty()) {
+            throw NotLogged.refused(Refusal.simple("cause", "No such cause is known: choose one of those told."));
+        }
+        log.add(code, new LogEntry.CauseKnown(mark, cause), true);
+    }
+}

@@ -1,0 +1,47 @@
+package nursery.app.inspect;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+/** Reads settled cases, and how often what was seen on how many cups. */
+@Mapper
+interface CaseMapper {
+
+    /** @param seen what was seen last before the cause was known */
+    record CaseRow(String cause, @Nullable String seen) {}
+
+    /** The newest settled cases; what was taken back is none. */
+    @Select(
+            """
+            SELECT e.cause, (SELECT s.seen FROM log_entry s WHERE s.cup_id = e.cup_id AND s.kind = 'FAULTS_SEEN'
+              AND s.id < e.id AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)
+              ORDER BY s.id DESC LIMIT 1) AS seen
+            FROM log_entry e WHERE e.cause IS NOT NULL
+              AND NOT EXISTS (SELECT 1 FROM log_entry c WHERE c.cancels_id = e.id)
+            ORDER BY e.id DESC LIMIT #{most}""")
+    List<CaseRow> settled(@Param("most") int most);
+
+    /**
+     * A coat, and what was seen on its cup after it and before the next.
+     *
+     * @param way the group it falls in: its technique, its resin, its turner
+     */
+    record CoatRow(long cupId, String technique, String resin, @Nullable String turner, @Nullable String seen) {}
+
+    /** Every cup with a coat, with all that was seen on it; the resin and turner of its newest coat. */
+    @Select(
+            """
+            SELECT c.id AS cup_id, c.technique, r.name AS resin, t.name AS turner,
+              (SELECT GROUP_CONCAT(s.seen SEPARATOR ' ') FROM log_entry s WHERE s.cup_id = c.id
+                AND s.kind = 'FAULTS_SEEN' AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)) AS seen
+            FROM cup c
+              JOIN log_entry p ON p.id = (SELECT MAX(q.id) FROM log_entry q WHERE q.cup_id = c.id AND q.kind = 'POURED'
+                AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = q.id))
+              JOIN resin r ON r.id = p.resin_id
+              LEFT JOIN spindle sp ON sp.id = p.spindle_id LEFT JOIN turner t ON t.id = sp.turner_id
+            ORDER BY c.id DESC LIMIT #{most}""")
+    List<CoatRow> coated(@Param("most") int most);
+}

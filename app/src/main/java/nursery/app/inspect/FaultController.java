@@ -1,0 +1,338 @@
+package nursery.app.inspect;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nursery.app.cups.LogBook;
+import nursery.app.cups.NotLogged;
+import nursery.app.cups.PlanChanges;
+import nursery.app.floor.Floors;
+import nursery.app.picture.Looks;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
+import nursery.app.platform.Show;
+import nursery.core.floor.Batch;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.floor.Standing;
+import nursery.core.inspect.CupFacts;
+import nursery.core.inspect.CupFaults;
+import nursery.core.inspect.Diagnosis;
+import nursery.core.inspect.Remedy;
+import nursery.core.log.Blemish;
+import nursery.core.log.Extent;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Sighting;
+import nursery.core.log.Zone;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+import nursery.core.technique.Caution;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.PlanStep;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Something looks wrong: what is seen, why that is, and what now. */
+@Controller
+class FaultController {
+
+    private static final String AHEAD = "ahead";
+    private static final int MOST_ASKED = 40;
+    private static final int LONGEST_NOTE = 400;
+
+    private final Floors floors;
+    private final LogBook log;
+    private final CaseBook cases;
+    private final FormPost posts;
+
+    FaultController(Floors floors, LogBook log, CaseBook cases, FormPost posts) {
+        this.floors = floors;
+        this.log = log;
+        this.cases = cases;
+        this.posts = posts;
+    }
+
+    @GetMapping("/cups/{code}/fault")
+    String seen(@PathVariable String code, Model model) {
+        return seen(find(code), Form.fresh(Map.of("zone", "all", "extent", "some")), model);
+    }
+
+    @PostMapping("/cups/{code}/fault")
+    ModelAndView see(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        CupNow now = find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    List<Sighting> sightings = sightings(reader);
+                    String note = reader.line("note", "The note", LONGEST_NOTE, false);
+                    reader.faults().throwIfAny();
+                    logged(() -> log.add(code, new LogEntry.FaultsSeen(mark(request, note), sightings), true));
+                    return "/cups/%s/why".formatted(code);
+                },
+                form -> seen(now, form, model));
+    }
+
+    private List<Sighting> sightings(FormReader reader) {
+        Zone zone = Zone.named(reader.raw("zone")).orElse(Zone.ALL);
+        Extent extent = Extent.named(reader.raw("extent")).orElse(Extent.SOME);
+        List<Sighting> sightings = Arrays.stream(Blemish.values())
+                .filter(fault -> reader.isTicked("seen-" + fault.name()))
+                .map(fault -> new Sighting(fault, zone, extent))
+                .toList();
+        reader.faults().require(!sightings.isEmpty(), "seen", "Touch what you see first.");
+        return sightings;
+    }
+
+    /**
+     * Something that can be done, with what it takes.
+     *
+     * @param steps what it puts into the plan
+     * @param readyAt when the cup would be ready then, if the plan finds a place
+     * @param later how much later than by the plan as it is
+     * @param others whose day changes with it
+     * @param against what the rules say of the plan then
+     */
+    record Way(
+            Diagnosis.Offer offer,
+            List<PlanStep> steps,
+            double ml,
+            Optional<Instant> readyAt,
+            Optional<Duration> later,
+            List<String> others,
+            List<Judgement.Finding> against) {
+
+        public Remedy remedy() {
+            return offer.remedy();
+        }
+
+        public List<String> cautions() {
+            return steps.stream()
+                    .map(PlanStep::caution)
+                    .filter(caution -> caution != Caution.NONE)
+                    .map(Caution::words)
+                    .distinct()
+                    .limit(1)
+                    .toList();
+        }
+    }
+
+    @GetMapping("/cups/{code}/why")
+    String why(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+        return why(find(code), Form.fresh(typed), model);
+    }
+
+    @PostMapping("/cups/{code}/remedy")
+    ModelAndView choose(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        CupNow now = find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Remedy remedy = Remedy.named(typed.getOrDefault("remedy", ""))
+                            .orElseThrow(() -> new InvalidInput(
+                                    List.of(new Fault("remedy", "Choose what is to be done about it."))));
+                    refuseForbidden(now, remedy, typed);
+                    logged(() -> cases.choose(
+                            code,
+                            remedy,
+                            PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
+                            mark(request, "Done about it: %s.".formatted(remedy.words()))));
+                    return "/cups/" + code;
+                },
+                form -> why(now, form, model));
+    }
+
+    private void refuseForbidden(CupNow now, Remedy remedy, Map<String, String> typed) {
+        diagnosis(now, typed).offers().stream()
+                .filter(offer -> offer.remedy() == remedy)
+                .flatMap(offer -> offer.against().stream())
+                .findFirst()
+                .ifPresent(cause -> {
+                    throw new InvalidInput(List.of(new Fault(
+                            "remedy",
+                            "%s: not while it may be that %s."
+                                    .formatted(
+                                            remedy.words(),
+                                            cause.words().substring(0, 1).toLowerCase(java.util.Locale.ROOT)
+                                                    + cause.words().substring(1)))));
+                });
+    }
+
+    @PostMapping("/cups/{code}/cause")
+    ModelAndView settle(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        CupNow now = find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    logged(() -> cases.settle(code, typed.getOrDefault("cause", ""), mark(request, "")));
+                    return "/cups/%s/why".formatted(code);
+                },
+                form -> why(now, form, model));
+    }
+
+    private void logged(Runnable work) {
+        try {
+            work.run();
+        } catch (NotLogged answer) {
+            throw answer.asFaults(floors.show());
+        }
+    }
+
+    private Mark mark(HttpServletRequest request, String note) {
+        Instant now = floors.show().now();
+        return Mark.unnumbered(now, now, Maker.of(request).name(), note);
+    }
+
+    private CupNow find(String code) {
+        return floors.cup(code)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+    }
+
+    private String seen(CupNow now, Form form, Model model) {
+        model.addAttribute("cup", now.cup());
+        model.addAttribute("form", form);
+        model.addAttribute("picture", Looks.of(now));
+        model.addAttribute("faults", Blemish.values());
+        model.addAttribute("zones", Zone.values());
+        model.addAttribute("extents", Extent.values());
+        model.addAttribute("coated", now.state().newestCoat().isPresent());
+        model.addAttribute("seen", CupFaults.on(now));
+        return "inspect/seen";
+    }
+
+    /** What was answered so far: {@code yes} and {@code no} hold the questions' keys, with commas between. */
+    private static Map<String, Boolean> answers(Map<String, String> typed) {
+        Map<String, Boolean> answers = new LinkedHashMap<>();
+        keys(typed, "yes").forEach(key -> answers.put(key, true));
+        keys(typed, "no").forEach(key -> answers.put(key, false));
+        return answers;
+    }
+
+    private static Set<String> keys(Map<String, String> typed, String field) {
+        return Arrays.stream(typed.getOrDefault(field, "").split(","))
+                .filter(key -> key.matches("[a-z-]{1,40}"))
+                .limit(MOST_ASKED)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private Diagnosis diagnosis(CupNow now, Map<String, String> typed) {
+        Floor floor = floors.now();
+        Optional<Batch> batch = now.state()
+                .newestCoat()
+                .flatMap(coat -> coat.pour().batch().stream().boxed().findFirst())
+                .flatMap(floors::batch);
+        return Diagnosis.of(
+                        cases.model(),
+                        CupFaults.on(now),
+                        answers(typed),
+                        CupFacts.of(now, floors.roomOf(now.cup()), floor.shelf(), batch, floor.now()))
+                .without(keys(typed, "skip"));
+    }
+
+    private String why(CupNow now, Form form, Model model) {
+        Diagnosis diagnosis = diagnosis(now, form.typed());
+        Show show = floors.show();
+        model.addAttribute("cup", now.cup());
+        model.addAttribute("form", form);
+        model.addAttribute("show", show);
+        model.addAttribute("picture", Looks.of(now));
+        model.addAttribute("seen", CupFaults.on(now));
+        model.addAttribute("diagnosis", diagnosis);
+        model.addAttribute(
+                "known",
+                CupFaults.cause(now).flatMap(key -> cases.model().cause(key)).orElse(null));
+        model.addAttribute("ways", now.state().gone().isPresent() ? List.of() : ways(now, diagnosis));
+        model.addAttribute(AHEAD, PlanChanges.written(now.stepsAhead()));
+        model.addAttribute("gone", now.state().gone().isPresent());
+        for (String field : List.of("yes", "no", "skip")) {
+            model.addAttribute(field, String.join(",", keys(form.typed(), field)));
+        }
+        return "inspect/why";
+    }
+
+    private List<Way> ways(CupNow now, Diagnosis diagnosis) {
+        Floor floor = floors.now();
+        Standing before = floors.standing(floor);
+        List<Way> ways = new ArrayList<>();
+        for (Diagnosis.Offer offer : diagnosis.offers()) {
+            List<PlanStep> steps = CupFaults.steps(now, offer.remedy());
+            if (offer.against().isPresent() || steps.isEmpty()) {
+                ways.add(new Way(offer, steps, 0, Optional.empty(), Optional.empty(), List.of(), List.of()));
+                continue;
+            }
+            List<PlanStep> ahead = CupFaults.ahead(now, offer.remedy());
+            var changed = now.cup().with(now.planWith(ahead));
+            CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
+            Floor with = floor.with(then);
+            Standing after = Standing.of(with.workshop(), floor.kept());
+            Optional<Instant> ready = after.readyAt(then);
+            ways.add(new Way(
+                    offer,
+                    steps,
+                    steps.stream()
+                            .filter(step -> step.kind().isPour())
+                            .mapToDouble(step -> now.share(step).suggestedMl())
+                            .sum(),
+                    ready,
+                    before.readyAt(now).flatMap(was -> ready.map(at -> Duration.between(was, at))),
+                    others(floor, now, before, after),
+                    now.judged(ahead).stream()
+                            .filter(finding -> !finding.isAdvice() && finding.place() < steps.size())
+                            .toList()));
+        }
+        return ways;
+    }
+
+    /** Cups that would be ready on another day. */
+    private List<String> others(Floor floor, CupNow now, Standing before, Standing after) {
+        Show show = floors.show();
+        return floor.cups().stream()
+                .filter(cup -> !cup.code().equals(now.code()))
+                .flatMap(cup -> {
+                    Optional<Instant> was = before.readyAt(cup);
+                    Optional<Instant> then = after.readyAt(cup);
+                    return was.isPresent()
+                                    && then.isPresent()
+                                    && !show.day(was.get()).equals(show.day(then.get()))
+                            ? Stream.of("%s %s instead of %s"
+                                    .formatted(cup.code(), show.day(then.get()), show.day(was.get())))
+                            : Stream.empty();
+                })
+                .toList();
+    }
+}

@@ -1,0 +1,184 @@
+package nursery.app.inspect;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nursery.app.inspect.CaseMapper.CoatRow;
+import nursery.core.inspect.Cause;
+import nursery.core.inspect.Confirmed;
+import nursery.core.inspect.Rate;
+import nursery.core.inspect.StartingModel;
+import nursery.core.log.Blemish;
+import nursery.core.log.Sighting;
+import nursery.core.measure.Numbers;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** What goes wrong here: how often, on what, and how sure that is. */
+@Controller
+class HereController {
+
+    /** More cups than a shop makes in years; the newest count. */
+    private static final int MOST_CUPS = 5000;
+
+    private final CaseMapper mapper;
+    private final CaseBook cases;
+
+    HereController(CaseMapper mapper, CaseBook cases) {
+        this.mapper = mapper;
+        this.cases = cases;
+    }
+
+    /** What cups are told apart by. */
+    enum By {
+        TECHNIQUE("technique", CoatRow::technique),
+        RESIN("resin of the newest coat", CoatRow::resin),
+        TURNER("turner of the newest coat", row -> Optional.ofNullable(row.turner())
+                .orElse("hung or by hand"));
+
+        private final String word;
+        private final Function<CoatRow, String> of;
+
+        By(String word, Function<CoatRow, String> of) {
+            this.word = word;
+            this.of = of;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** A group of cups and how often something was seen on one; the interval in per cent of all. */
+    record Group(String name, Rate rate) {
+
+        public double from() {
+            return 100 * rate.low();
+        }
+
+        public double wide() {
+            return 100 * (rate.high() - rate.low());
+        }
+
+        public double at() {
+            return 100 * rate.mean();
+        }
+
+        public String told() {
+            return "%d of %d".formatted(rate.hits(), rate.of());
+        }
+
+        public String sure() {
+            return "%s to %s %%".formatted(Numbers.show(from(), 0), Numbers.show(100 * rate.high(), 0));
+        }
+    }
+
+    @GetMapping("/faults")
+    String here(
+            @RequestParam(defaultValue = "") String fault,
+            @RequestParam(defaultValue = "TECHNIQUE") String by,
+            @RequestParam(defaultValue = "") String one,
+            @RequestParam(defaultValue = "") String other,
+            Model model) {
+        Optional<Blemish> only = Blemish.named(fault);
+        By way = Arrays.stream(By.values())
+                .filter(known -> known.name().equals(by))
+                .findFirst()
+                .orElse(By.TECHNIQUE);
+        List<CoatRow> cups = mapper.coated(MOST_CUPS);
+        List<Group> groups = groups(cups, way.of, only);
+        model.addAttribute("cups", cups.size());
+        model.addAttribute("faults", Blemish.values());
+        model.addAttribute("fault", only.orElse(null));
+        model.addAttribute("bys", By.values());
+        model.addAttribute("by", way);
+        model.addAttribute("groups", groups);
+        model.addAttribute("one", one);
+        model.addAttribute("other", other);
+        model.addAttribute("compared", compared(groups, one, other));
+        model.addAttribute("often", often(cups));
+        model.addAttribute("settled", settled());
+        return "inspect/here";
+    }
+
+    private static List<Group> groups(List<CoatRow> cups, Function<CoatRow, String> of, Optional<Blemish> only) {
+        Map<String, List<CoatRow>> together =
+                cups.stream().collect(Collectors.groupingBy(of, TreeMap::new, Collectors.toList()));
+        return together.entrySet().stream()
+                .map(entry -> new Group(
+                        entry.getKey(),
+                        new Rate(
+                                (int) entry.getValue().stream()
+                                        .filter(row -> shows(row, only))
+                                        .count(),
+                                entry.getValue().size())))
+                .sorted(Comparator.comparing((Group group) -> -group.rate().mean()))
+                .toList();
+    }
+
+    private static Set<Blemish> faultsOf(CoatRow row) {
+        return Sighting.read(Optional.ofNullable(row.seen()).orElse("")).stream()
+                .map(Sighting::fault)
+                .collect(Collectors.toCollection(HashSet::new));
+    }
+
+    private static boolean shows(CoatRow row, Optional<Blemish> only) {
+        Set<Blemish> seen = faultsOf(row);
+        return only.map(seen::contains).orElse(!seen.isEmpty());
+    }
+
+    /** Two ways compared in a sentence; nothing is claimed that the interval does not carry. */
+    private static Optional<String> compared(List<Group> groups, String one, String other) {
+        Optional<Group> first =
+                groups.stream().filter(group -> group.name().equals(one)).findFirst();
+        Optional<Group> second =
+                groups.stream().filter(group -> group.name().equals(other)).findFirst();
+        if (first.isEmpty() || second.isEmpty() || one.equals(other)) {
+            return Optional.empty();
+        }
+        Rate.Difference difference = first.get().rate().comparedTo(second.get().rate());
+        String between = "95 %%: %s to %s points"
+                .formatted(Numbers.show(100 * difference.low(), 0), Numbers.show(100 * difference.high(), 0));
+        String verdict = difference.isSure()
+                ? difference.low() > 0 ? "surely less often" : "surely more often"
+                : "surely different? Not yet";
+        return Optional.of("%s: %s cups instead of %s with %s, %s (%s)."
+                .formatted(one, first.get().told(), second.get().told(), other, verdict, between));
+    }
+
+    /** A fault and on how many cups it was seen. */
+    record Often(Blemish fault, Group group) {}
+
+    private static List<Often> often(List<CoatRow> cups) {
+        List<Often> often = new ArrayList<>();
+        for (Blemish fault : Blemish.values()) {
+            int hits = (int)
+                    cups.stream().filter(row -> faultsOf(row).contains(fault)).count();
+            if (hits > 0) {
+                often.add(new Often(fault, new Group(fault.words(), new Rate(hits, cups.size()))));
+            }
+        }
+        often.sort(Comparator.comparing(one -> -one.group().rate().hits()));
+        return often;
+    }
+
+    /** What was behind it, as it was settled. */
+    private Map<String, Long> settled() {
+        return cases.cases().stream()
+                .map(Confirmed::cause)
+                .collect(Collectors.groupingBy(
+                        key -> StartingModel.MODEL.cause(key).map(Cause::words).orElse(key),
+                        TreeMap::new,
+                        Collectors.counting()));
+    }
+}

@@ -1,0 +1,104 @@
+package nursery.core.inspect;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nursery.core.floor.CupNow;
+import nursery.core.log.Blemish;
+import nursery.core.log.CoatOnCup;
+import nursery.core.log.LogEntry;
+import nursery.core.log.LogEntry.FaultsSeen;
+import nursery.core.log.Sighting;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.TechniqueStep;
+import nursery.core.technique.Wait;
+
+/** What is seen on a cup, and what would be ahead of it if something were done about that. */
+public final class CupFaults {
+
+    private CupFaults() {}
+
+    /** What was seen since the newest coat was poured; of a fault seen twice the later. */
+    public static List<Sighting> on(CupNow now) {
+        Map<Blemish, Sighting> seen = new EnumMap<>(Blemish.class);
+        for (LogEntry entry : now.cup().happened()) {
+            boolean since = now.state()
+                    .newestCoat()
+                    .filter(coat ->
+                            entry.mark().happenedAt().isBefore(coat.times().pouredAt()))
+                    .isEmpty();
+            if (since && entry instanceof FaultsSeen faults) {
+                faults.sightings().forEach(one -> seen.put(one.fault(), one));
+            }
+        }
+        return List.copyOf(seen.values());
+    }
+
+    /** What was found to be behind it since, if that was said. */
+    public static Optional<String> cause(CupNow now) {
+        return now.cup().happened().stream()
+                .filter(entry -> now.state()
+                        .newestCoat()
+                        .filter(coat ->
+                                entry.mark().happenedAt().isBefore(coat.times().pouredAt()))
+                        .isEmpty())
+                .filter(LogEntry.CauseKnown.class::isInstance)
+                .map(entry -> ((LogEntry.CauseKnown) entry).cause())
+                .reduce((before, after) -> after);
+    }
+
+    /** The steps a remedy puts before what is ahead; for a cup that is stripped, all its steps once more. */
+    public static List<PlanStep> steps(CupNow now, Remedy remedy) {
+        List<PlanStep> steps = new ArrayList<>();
+        int number = now.cup().freeNumber();
+        if (remedy == Remedy.STRIP_BACK) {
+            for (PlanStep step : now.cup().plan()) {
+                steps.add(step.numbered(number++));
+            }
+            return steps;
+        }
+        boolean last = isLast(now);
+        for (PlanStep step : remedy.steps().stream().map(one -> one.in(0)).toList()) {
+            PlanStep planned = step.numbered(number++);
+            steps.add(
+                    remedy == Remedy.SCRAPE_OFF && step.kind().isPour()
+                            ? again(now, planned)
+                            : last && step.kind() == StepKind.BUILD_COAT ? finishing(planned) : planned);
+        }
+        return steps;
+    }
+
+    /** What would be ahead then; a stripped cup has nothing ahead but its own beginning. */
+    public static List<PlanStep> ahead(CupNow now, Remedy remedy) {
+        List<PlanStep> ahead = new ArrayList<>(steps(now, remedy));
+        if (remedy != Remedy.STRIP_BACK) {
+            ahead.addAll(now.stepsAhead());
+        }
+        return ahead;
+    }
+
+    /** P69: what follows a last coat is another last coat. */
+    private static boolean isLast(CupNow now) {
+        return now.state()
+                .newestCoat()
+                .map(CoatOnCup::step)
+                .filter(step -> step.kind() == StepKind.FINISHING_COAT)
+                .isPresent();
+    }
+
+    private static PlanStep finishing(PlanStep coat) {
+        PlanStep last = TechniqueStep.usual(StepKind.FINISHING_COAT).in(coat.number());
+        return last.waitingFor(coat.waiting());
+    }
+
+    /** The coat that is scraped off, once more. */
+    private static PlanStep again(CupNow now, PlanStep otherwise) {
+        return now.state()
+                .newestCoat()
+                .map(coat -> coat.step().numbered(otherwise.number()).waitingFor(Wait.none()))
+                .orElse(otherwise);
+    }
+}
