@@ -127,6 +127,8 @@ public class PlanChanges {
         if (taken || kept.size() < ahead.size()) {
             throw NotLogged.refused(Refusal.simple("steps", "A step stands there twice: open this page afresh."));
         }
+        // Read before anything is removed: the last step may be among it.
+        int from = lastPosition(cupId, cup) + 1;
         for (PlanStep step : now) {
             if (!kept.contains(step.number()) && mapper.removeStep(cupId, step.number()) == 0) {
                 throw NotLogged.refused(Refusal.simple(
@@ -135,7 +137,6 @@ public class PlanChanges {
                                 + "Leave it out on the cup's page instead."));
             }
         }
-        int from = lastPosition(cupId, cup) + 1;
         Set<Integer> there = now.stream().map(PlanStep::number).collect(Collectors.toSet());
         for (int i = 0; i < ahead.size(); i++) {
             StepRow row = StepRow.of(cupId, from + i, ahead.get(i));

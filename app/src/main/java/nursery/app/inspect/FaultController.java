@@ -59,6 +59,8 @@ class FaultController {
     private static final String AHEAD = "ahead";
     private static final int MOST_ASKED = 40;
     private static final int LONGEST_NOTE = 400;
+    /** Enough to let a plan settle around a few new steps, and still answer at once. */
+    private static final long STEPS_TRIED = 400;
 
     private final Floors floors;
     private final LogBook log;
@@ -287,7 +289,7 @@ class FaultController {
 
     private List<Way> ways(CupNow now, Diagnosis diagnosis) {
         Floor floor = floors.now();
-        Standing before = floors.standing(floor);
+        Standing before = Standing.anew(floor.workshop(), floor.kept(), STEPS_TRIED);
         List<Way> ways = new ArrayList<>();
         for (Diagnosis.Offer offer : diagnosis.offers()) {
             List<PlanStep> steps = CupFaults.steps(now, offer.remedy());
@@ -299,7 +301,7 @@ class FaultController {
             var changed = now.cup().with(now.planWith(ahead));
             CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
             Floor with = floor.with(then);
-            Standing after = Standing.of(with.workshop(), floor.kept());
+            Standing after = Standing.anew(with.workshop(), floor.kept(), STEPS_TRIED);
             Optional<Instant> ready = after.readyAt(then);
             ways.add(new Way(
                     offer,
@@ -318,7 +320,7 @@ class FaultController {
         return ways;
     }
 
-    /** Cups that would be ready on another day. */
+    /** Cups that would be ready on a later day. */
     private List<String> others(Floor floor, CupNow now, Standing before, Standing after) {
         Show show = floors.show();
         return floor.cups().stream()
@@ -328,6 +330,7 @@ class FaultController {
                     Optional<Instant> then = after.readyAt(cup);
                     return was.isPresent()
                                     && then.isPresent()
+                                    && then.get().isAfter(was.get())
                                     && !show.day(was.get()).equals(show.day(then.get()))
                             ? Stream.of("%s %s instead of %s"
                                     .formatted(cup.code(), show.day(then.get()), show.day(was.get())))

@@ -25,6 +25,13 @@ public record Standing(WeekPlan plan, List<Placement> kept, List<Departure> depa
         return new Standing(plan, kept, kept.isEmpty() ? List.of() : Departure.of(kept, plan));
     }
 
+    /** The plan as it could be from here: the kept one, moved only to be less late, to miss less or to scuff less. */
+    public static Standing anew(Workshop shop, List<Placement> kept, long steps) {
+        Planner planner = Planner.after(kept, shop);
+        planner.improve(Budget.of(steps));
+        return new Standing(planner.best(), kept, List.of());
+    }
+
     public boolean isKept() {
         return !kept.isEmpty();
     }
