@@ -300,6 +300,43 @@ class ApiTest {
                 .contains("label.recoatFromH", "coats[0].temperatureC", "coats[0].touches[0].touch");
     }
 
+    /** P39: soft where the ratio was off is scraped off, and nothing is coated over it. */
+    @Test
+    void aFaultIsDiagnosed() throws Exception {
+        JsonNode found = answer(
+                "/api/diagnose",
+                """
+                {"seen":[{"fault":"soft","zone":"all","extent":"much"}],
+                 "facts":{"ratioError":0.12,"ambientC":21,"dewMarginC":8,"humidity":45,"ageH":30,
+                          "filmMm":0.4,"carriesMm":0.9,"secondsStirred":180,"scuffed":true}}""");
+        assertThat(found.at("/causes/0/cause").asString()).isEqualTo("ratio-off");
+        assertThat(found.at("/causes/0/share").asDouble()).isBetween(0.5, 1.0);
+        assertThat(found.at("/causes/0/reasons/0/words").asString()).isEqualTo("measured 12 % off the ratio");
+        assertThat(found.at("/remedies/0/remedy").asString()).isEqualTo("scrape-off");
+        found.get("remedies").forEach(remedy -> {
+            if (remedy.get("remedy").asString().endsWith("-and-coat")) {
+                assertThat(remedy.get("notWhile").asString()).isEqualTo("ratio-off");
+            }
+        });
+        JsonNode unsure = answer("/api/diagnose", "{\"seen\":[{\"fault\":\"soft\",\"zone\":\"middle\"}]}");
+        assertThat(unsure.at("/tells").asBoolean()).isFalse();
+        assertThat(unsure.at("/ask/bits").asDouble()).isPositive();
+        assertThat(
+                        wrongFields(
+                                "/api/diagnose",
+                                """
+                        {"seen":[{"fault":"ugly","zone":"inside","extent":9},null],
+                         "facts":{"moon":1,"ageH":"old"},"answers":{"why":true}}"""))
+                .containsExactlyInAnyOrder(
+                        "seen[0].fault",
+                        "seen[0].zone",
+                        "seen[0].extent",
+                        "seen[1]",
+                        "facts.moon",
+                        "facts.ageH",
+                        "answers.why");
+    }
+
     /** Six hundred cups logged together are one form: it is read, and only then refused for want of a token. */
     @Test
     void aFormMayHaveThousandsOfFields() throws Exception {
@@ -325,6 +362,7 @@ class ApiTest {
                 "/api/forecast",
                 "/api/judge",
                 "/api/learn",
+                "/api/diagnose",
                 "/api/batch",
                 "/api/ratio",
                 "/api/turner")) {

@@ -187,10 +187,13 @@ abstract class Journey {
         String edit = page.url().substring(shop.address().length());
         page.navigate("/cups/A-01");
         send("Poured");
+        page.navigate("/cups/A-01/fault");
+        choose("haze");
+        send("Log it and say why");
         page.navigate("/plan");
         send("Make a plan to keep");
         String change = page.url().substring(shop.address().length());
-        long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
+        long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry WHERE kind = 'POURED'", Long.class);
         return List.of(
                 "/",
                 "/mix",
@@ -204,6 +207,9 @@ abstract class Journey {
                 "/cups/A-01/about",
                 "/cups/A-01/row",
                 "/cups/A-01/technique",
+                "/cups/A-01/fault",
+                "/cups/A-01/why",
+                "/faults",
                 "/cups/A-02/technique",
                 "/cups/archive",
                 "/cups/together",

@@ -117,10 +117,10 @@ interface FloorMapper {
     @Select(CUP + "WHERE c.code = #{code}")
     Optional<CupRow> cup(String code);
 
-    @Select(BATCH + "WHERE b.closed_at IS NULL ORDER BY b.id DESC, s.position")
+    @Select(BATCH + "WHERE b.closed_at IS NULL ORDER BY b.id DESC, s.position, a.place")
     List<ShareRow> open();
 
-    @Select(BATCH + "WHERE b.id = #{id} ORDER BY s.position")
+    @Select(BATCH + "WHERE b.id = #{id} ORDER BY s.position, a.place")
     List<ShareRow> batch(long id);
 
     @Select(

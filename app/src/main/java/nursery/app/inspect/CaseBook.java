@@ -1,6 +1,8 @@
 package nursery.app.inspect;
 
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.cups.LogBook;
@@ -9,9 +11,15 @@ import nursery.app.cups.PlanChanges;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Published;
+import nursery.core.cure.DewPoint;
+import nursery.core.film.TurnerCheck;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.inspect.Confirmed;
 import nursery.core.inspect.CupFaults;
+import nursery.core.inspect.Fact;
+import nursery.core.inspect.Facts;
+import nursery.core.inspect.Foresight;
 import nursery.core.inspect.Learned;
 import nursery.core.inspect.Model;
 import nursery.core.inspect.Remedy;
@@ -46,6 +54,36 @@ public class CaseBook {
     /** What goes wrong, as practice has it and this shop's settled cases have moved it. */
     public Model model() {
         return Learned.from(StartingModel.MODEL, cases());
+    }
+
+    /** What would likely go wrong with each of these coats, poured now; nothing where nothing is likely. */
+    public List<List<Foresight>> ahead(Floor floor, List<Coat> coats) {
+        Model model = model();
+        return coats.stream()
+                .map(coat -> Foresight.of(model, coat.facts(floor)))
+                .toList();
+    }
+
+    /**
+     * A coat that is not poured yet.
+     *
+     * @param check what its turner carries, if that is known and it turns
+     */
+    public record Coat(Optional<TurnerCheck> check) {
+        Facts facts(Floor floor) {
+            Map<Fact, Double> known = new EnumMap<>(Fact.class);
+            check.ifPresent(found -> {
+                known.put(Fact.FILM_MM, found.filmMm());
+                known.put(Fact.CARRIES_MM, found.carriesMm());
+            });
+            double airC = floor.air().temperatureC(floor.now());
+            known.put(Fact.AMBIENT_C, airC);
+            floor.air().course().humidityPercentAt(floor.now()).ifPresent(humidity -> {
+                known.put(Fact.HUMIDITY, humidity);
+                known.put(Fact.DEW_MARGIN_C, airC - DewPoint.celsius(airC, humidity));
+            });
+            return new Facts(known);
+        }
     }
 
     List<Confirmed> cases() {

@@ -1,6 +1,9 @@
 package nursery.app.inspect;
 
+import java.util.Arrays;
 import java.util.List;
+import nursery.core.technique.School;
+import nursery.core.technique.Schools;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -27,20 +30,39 @@ interface CaseMapper {
     /**
      * A coat, and what was seen on its cup after it and before the next.
      *
-     * @param way the group it falls in: its technique, its resin, its turner
+     * @param lot of the hardener of its newest coat, if the bottles know it
      */
-    record CoatRow(long cupId, String technique, String resin, @Nullable String turner, @Nullable String seen) {}
+    record CoatRow(
+            long cupId,
+            String technique,
+            String schools,
+            String resin,
+            @Nullable String turner,
+            String step,
+            @Nullable String lot,
+            @Nullable String seen) {
+
+        Schools ways() {
+            return Schools.of(Arrays.stream(schools.split(","))
+                    .filter(school -> !school.isEmpty())
+                    .map(School::valueOf)
+                    .toList());
+        }
+    }
 
     /** Every cup with a coat, with all that was seen on it; the resin and turner of its newest coat. */
     @Select(
             """
-            SELECT c.id AS cup_id, c.technique, r.name AS resin, t.name AS turner,
+            SELECT c.id AS cup_id, c.technique, c.schools, r.name AS resin, t.name AS turner, st.title AS step,
+              (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
+                WHERE d.entry_id = p.id OR d.batch_id = p.batch_id) AS lot,
               (SELECT GROUP_CONCAT(s.seen SEPARATOR ' ') FROM log_entry s WHERE s.cup_id = c.id
                 AND s.kind = 'FAULTS_SEEN' AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)) AS seen
             FROM cup c
               JOIN log_entry p ON p.id = (SELECT MAX(q.id) FROM log_entry q WHERE q.cup_id = c.id AND q.kind = 'POURED'
                 AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = q.id))
               JOIN resin r ON r.id = p.resin_id
+              JOIN cup_step st ON st.cup_id = c.id AND st.number = p.step
               LEFT JOIN spindle sp ON sp.id = p.spindle_id LEFT JOIN turner t ON t.id = sp.turner_id
             ORDER BY c.id DESC LIMIT #{most}""")
     List<CoatRow> coated(@Param("most") int most);

@@ -1,7 +1,6 @@
 package nursery.app.inspect;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -19,6 +18,7 @@ import nursery.core.inspect.StartingModel;
 import nursery.core.log.Blemish;
 import nursery.core.log.Sighting;
 import nursery.core.measure.Numbers;
+import nursery.core.technique.Question;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,22 +40,23 @@ class HereController {
     }
 
     /** What cups are told apart by. */
-    enum By {
-        TECHNIQUE("technique", CoatRow::technique),
-        RESIN("resin of the newest coat", CoatRow::resin),
-        TURNER("turner of the newest coat", row -> Optional.ofNullable(row.turner())
-                .orElse("hung or by hand"));
+    record By(String name, String word, Function<CoatRow, String> of) {
 
-        private final String word;
-        private final Function<CoatRow, String> of;
-
-        By(String word, Function<CoatRow, String> of) {
-            this.word = word;
-            this.of = of;
-        }
-
-        public String word() {
-            return word;
+        static List<By> all() {
+            List<By> all = new ArrayList<>(List.of(
+                    new By("TECHNIQUE", "technique", CoatRow::technique),
+                    new By("RESIN", "resin of the newest coat", CoatRow::resin),
+                    new By("TURNER", "turner of the newest coat", row -> Optional.ofNullable(row.turner())
+                            .orElse("hung or by hand")),
+                    new By("STEP", "newest coat", CoatRow::step),
+                    new By("LOT", "hardener’s lot", row -> Optional.ofNullable(row.lot())
+                            .orElse("not in the book"))));
+            for (Question question : Question.values()) {
+                all.add(new By(question.name(), question.words(), row -> row.ways()
+                        .on(question)
+                        .words()));
+            }
+            return all;
         }
     }
 
@@ -91,16 +92,17 @@ class HereController {
             @RequestParam(defaultValue = "") String other,
             Model model) {
         Optional<Blemish> only = Blemish.named(fault);
-        By way = Arrays.stream(By.values())
+        List<By> ways = By.all();
+        By way = ways.stream()
                 .filter(known -> known.name().equals(by))
                 .findFirst()
-                .orElse(By.TECHNIQUE);
+                .orElse(ways.get(0));
         List<CoatRow> cups = mapper.coated(MOST_CUPS);
         List<Group> groups = groups(cups, way.of, only);
         model.addAttribute("cups", cups.size());
         model.addAttribute("faults", Blemish.values());
         model.addAttribute("fault", only.orElse(null));
-        model.addAttribute("bys", By.values());
+        model.addAttribute("bys", ways);
         model.addAttribute("by", way);
         model.addAttribute("groups", groups);
         model.addAttribute("one", one);

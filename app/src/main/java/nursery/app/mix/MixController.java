@@ -2,11 +2,13 @@ package nursery.app.mix;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.floor.Floors;
+import nursery.app.inspect.CaseBook;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
@@ -16,6 +18,8 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfCup;
 import nursery.core.floor.Turner;
+import nursery.core.inspect.Cause;
+import nursery.core.inspect.Foresight;
 import nursery.core.resin.Resin;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -32,12 +36,14 @@ class MixController {
     private final Floors floors;
     private final FormPost posts;
     private final StockBook stock;
+    private final CaseBook cases;
 
-    MixController(MixBook mixes, Floors floors, FormPost posts, StockBook stock) {
+    MixController(MixBook mixes, Floors floors, FormPost posts, StockBook stock, CaseBook cases) {
         this.mixes = mixes;
         this.floors = floors;
         this.posts = posts;
         this.stock = stock;
+        this.cases = cases;
     }
 
     /** The bench with its coats; those due now and in no mix under way are picked, unless some are named. */
@@ -62,6 +68,7 @@ class MixController {
         Optional<List<SheetRow>> changed = sheet.flatMap(found -> found.changedSince(typed.getOrDefault("shown", "")));
         if (changed.isPresent()) {
             model.addAttribute("sheet", sheet.orElseThrow());
+            model.addAttribute("foreseen", foreseen(sheet.orElseThrow(), floor));
             model.addAttribute("resin", sheet.orElseThrow().resin());
             model.addAttribute("changed", changed.get());
             response.setHeader("HX-Retarget", "#sheet-head");
@@ -101,10 +108,36 @@ class MixController {
                         .toList());
         model.addAttribute("measuringCups", floor.shelf().measuringCups());
         model.addAttribute("turners", floor.shelf().turners());
-        model.addAttribute("sheet", sheet(form.typed(), floor, all).orElse(null));
+        Optional<MixSheet> sheet = sheet(form.typed(), floor, all);
+        model.addAttribute("sheet", sheet.orElse(null));
+        model.addAttribute(
+                "foreseen", sheet.map(found -> foreseen(found, floor)).orElse(List.of()));
         model.addAttribute("open", floor.open());
         model.addAttribute("fitness", floor.air().fitness(floor.now()));
         return "mix/mix";
+    }
+
+    /** What is likely to go wrong with these coats, each cause once, with the cups it is told of. */
+    private List<String> foreseen(MixSheet sheet, Floor floor) {
+        Map<Cause, List<String>> cups = new LinkedHashMap<>();
+        Map<Cause, Foresight> worst = new LinkedHashMap<>();
+        List<List<Foresight>> ahead = cases.ahead(
+                floor,
+                sheet.rows().stream().map(row -> new CaseBook.Coat(row.check())).toList());
+        for (int i = 0; i < ahead.size(); i++) {
+            for (Foresight one : ahead.get(i)) {
+                cups.computeIfAbsent(one.cause(), cause -> new ArrayList<>())
+                        .add(sheet.rows().get(i).candidate().code());
+                worst.merge(one.cause(), one, (first, other) -> first.chance() >= other.chance() ? first : other);
+            }
+        }
+        return worst.values().stream()
+                .map(found -> (cups.getOrDefault(found.cause(), List.of()).size()
+                                        == sheet.rows().size()
+                                ? ""
+                                : String.join(", ", cups.getOrDefault(found.cause(), List.of())) + ": ")
+                        + found.words())
+                .toList();
     }
 
     private Optional<MixSheet> sheet(Map<String, String> typed, Floor floor, List<Candidate> all) {
