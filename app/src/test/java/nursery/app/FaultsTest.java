@@ -1,5 +1,6 @@
 package nursery.app;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -25,6 +26,7 @@ import nursery.core.technique.StepKind;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
 
 /** From what a maker sees to the cause, the cure and the changed plan. */
 @ExtendWith(ShopUnderTest.class)
@@ -260,5 +262,48 @@ class FaultsTest {
                 .contains("19 times in 20");
         assertThat(tablet.page("/faults?fault=dust&by=TURNER")).contains("0 of 1");
         assertThat(tablet.get("/faults?fault=nothing&by=moon&one=a&other=b")).hasStatusOk();
+    }
+
+    private MvcTestResult importing(String file) {
+        return tablet.upload("/faults/import", "causes.faults.json", file.getBytes(UTF_8));
+    }
+
+    @Test
+    void theWholeModelGoesOutAsAFileAndComesBackAsItWas() throws Exception {
+        String file = tablet.get("/faults/file").getResponse().getContentAsString(UTF_8);
+        assertThat(importing(file)).hasStatus(302);
+        assertThat(shop.bean(CaseBook.class).model()).isEqualTo(StartingModel.MODEL);
+        assertThat(tablet.get("/faults/file").getResponse().getContentAsString(UTF_8))
+                .isEqualTo(file);
+        String otherwise = file.replace("\"prior\" : 0.05", "\"prior\" : 0.07");
+        assertThat(importing(otherwise)).hasStatus(302);
+        assertThat(cause("ratio-off")).isEqualTo(0.07);
+        assertThat(tablet.page("/faults")).contains("changed here");
+        assertThat(tablet.send("/faults/forget", typed())).hasStatus(302);
+        assertThat(cause("ratio-off")).isEqualTo(0.05);
+        assertThat(text(importing(file.replace("\"prior\" : 0.05", "\"prior\" : 1e300"))))
+                .contains("prior");
+        assertThat(text(importing(file.replace("ratioOff", "moonPhase")))).contains("is no fact that is weighed");
+        assertThat(text(importing(file.replace("scrape-off", "sing-to-it")))).contains("helps");
+        assertThat(text(importing("{\"format\":")).replace("&#39;", "'")).contains("The file is not JSON");
+        assertThat(cause("ratio-off")).isEqualTo(0.05);
+    }
+
+    @Test
+    void aCauseOfOnesOwnIsWeighedBesideTheOthers() {
+        upToTheFlood("24");
+        see("seen-DUST", "on");
+        Map<String, String> cat = typed(
+                "words", "The cat slept in the box", "shown", "dust", "often", "often", "helps", "sand-flat-and-coat");
+        assertThat(tablet.send("/faults/cause", cat)).hasStatus(302);
+        assertThat(why("")).contains("The cat slept in the box");
+        assertThat(text(tablet.send("/faults/cause", typed("words", "The cat slept in the box", "shown", "dust"))))
+                .contains("cannot be told from the causes there are");
+        assertThat(text(tablet.send("/faults/cause", typed("words", " ", "shown", "moon"))))
+                .contains("What it is is missing")
+                .contains("Choose how it shows.");
+        assertThat(tablet.send("/cups/" + code + "/cause", typed("cause", "the-cat-slept-in-the-box")))
+                .hasStatus(302);
+        assertThat(tablet.page("/cups/" + code)).contains("It was: the cat slept in the box");
     }
 }

@@ -33,7 +33,8 @@ class MigrationsTest {
             Map.entry("V12__assumed.sql", "c9356e642bea07d3"),
             Map.entry("V13__decided_amounts.sql", "ca6ea4572686f9fe"),
             Map.entry("V14__several_additions.sql", "ceb8d604859e7e88"),
-            Map.entry("V15__faults.sql", "1d0a4ea3f1d9ec2b"));
+            Map.entry("V15__faults.sql", "1d0a4ea3f1d9ec2b"),
+            Map.entry("V16__own_causes.sql", "168424ec1497072f"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -106,6 +106,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
         private static final List<String> TABLES = List.of(
                 "submission",
+                "fault_model",
                 "plan_wish",
                 "week_plan_step",
                 "week_plan",

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
 import nursery.app.ShopUnderTest.Running;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.springframework.web.context.WebApplicationContext;
@@ -41,6 +42,16 @@ final class Tablet {
 
     MvcTestResult send(String path, Map<String, String> typed) {
         return send(path, typed, "Mira");
+    }
+
+    MvcTestResult upload(String path, String name, byte[] file) {
+        return web.post()
+                .uri(path)
+                .multipart()
+                .file(new MockMultipartFile("file", name, "application/json", file))
+                .param("token", UUID.randomUUID().toString())
+                .with(csrf())
+                .exchange();
     }
 
     MvcTestResult get(String path) {

@@ -4,8 +4,6 @@ import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -37,10 +35,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
-import org.springframework.web.context.WebApplicationContext;
 
 /** Techniques copied, changed and exchanged; cups started from them, followed, and led off the plan. */
 @ExtendWith(ShopUnderTest.class)
@@ -197,16 +192,7 @@ class TechniquesTest {
     }
 
     private static MvcTestResult upload(byte[] file) {
-        MockMvcTester web =
-                MockMvcTester.from((WebApplicationContext) shop.context(), builder -> builder.apply(springSecurity())
-                        .build());
-        return web.post()
-                .uri("/techniques/import")
-                .multipart()
-                .file(new MockMultipartFile("file", "t.json", "application/json", file))
-                .param("token", UUID.randomUUID().toString())
-                .with(csrf())
-                .exchange();
+        return tablet.upload("/techniques/import", "t.json", file);
     }
 
     private static String file(String steps) {

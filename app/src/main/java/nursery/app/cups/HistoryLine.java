@@ -56,7 +56,7 @@ record HistoryLine(
                         + StartingModel.MODEL
                                 .cause(((LogEntry.CauseKnown) entry).cause())
                                 .map(Cause::words)
-                                .orElse(((LogEntry.CauseKnown) entry).cause());
+                                .orElse(((LogEntry.CauseKnown) entry).cause().replace('-', ' '));
             case HANDED_OVER -> "Handed over";
             case ABANDONED -> "Given up";
             case REOPENED -> "Opened again";

@@ -1,9 +1,13 @@
 package nursery.app.inspect;
 
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -15,6 +19,16 @@ interface CaseMapper {
 
     /** @param seen what was seen last before the cause was known */
     record CaseRow(String cause, @Nullable String seen) {}
+
+    @Select("SELECT body FROM fault_model WHERE id = 1")
+    Optional<String> model();
+
+    @Insert("INSERT INTO fault_model (id, body, saved_at, saved_by) VALUES (1, #{body}, #{at}, #{by}) "
+            + "ON DUPLICATE KEY UPDATE body = #{body}, saved_at = #{at}, saved_by = #{by}")
+    void saveModel(@Param("body") String body, @Param("at") Instant at, @Param("by") String by);
+
+    @Delete("DELETE FROM fault_model")
+    void dropModel();
 
     /** The newest settled cases; what was taken back is none. */
     @Select(

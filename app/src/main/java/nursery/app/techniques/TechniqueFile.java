@@ -1,26 +1,13 @@
 package nursery.app.techniques;
 
-import com.networknt.schema.Error;
-import com.networknt.schema.InputFormat;
-import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SchemaRegistryConfig;
-import com.networknt.schema.SpecificationVersion;
-import com.networknt.schema.path.PathType;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
+import nursery.app.platform.CheckedJson;
 import nursery.core.film.CoatRole;
-import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.DecalSize;
 import nursery.core.technique.Material;
@@ -29,12 +16,7 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.StreamReadFeature;
-import tools.jackson.core.TokenStreamLocation;
-import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -45,38 +27,22 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class TechniqueFile {
 
-    /** The largest technique anyone can follow is far smaller. */
-    static final int LARGEST_BYTES = 256 * 1024;
-
-    private static final int MOST_FAULTS = 50;
     private static final String FORMAT = "nursery-technique";
     private static final int VERSION = 1;
-    private static final JsonMapper JSON = JsonMapper.builder()
-            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-            .build();
-    private static final Schema SCHEMA = schema();
+    private static final CheckedJson FILE = new CheckedJson("/techniques/technique.schema.json", "technique");
 
     private TechniqueFile() {}
 
     /** @throws InvalidInput with every fault, named by its place in the file */
     static Technique read(byte[] file) {
-        refuseIf(
-                file.length > LARGEST_BYTES,
-                "The file is larger than %d kB: no technique is.".formatted(LARGEST_BYTES / 1024));
-        return read(text(file));
+        return read(FILE.read(file));
     }
 
     static Technique read(String text) {
-        JsonNode root = parse(text);
-        List<Fault> faults = SCHEMA.validate(root).stream()
-                .map(TechniqueFile::fault)
-                .distinct()
-                .limit(MOST_FAULTS)
-                .toList();
-        if (!faults.isEmpty()) {
-            throw new InvalidInput(faults);
-        }
+        return read(FILE.read(text));
+    }
+
+    private static Technique read(JsonNode root) {
         return new Technique(
                 root.path("name").asString("").strip(),
                 root.path("about").asString("").strip(),
@@ -85,7 +51,7 @@ final class TechniqueFile {
     }
 
     static String write(Technique technique) {
-        ObjectNode root = JSON.createObjectNode()
+        ObjectNode root = CheckedJson.object()
                 .put("format", FORMAT)
                 .put("version", VERSION)
                 .put("name", technique.name())
@@ -99,71 +65,12 @@ final class TechniqueFile {
                     .put("title", block.title())
                     .put("parts", block.parts()));
         }
-        return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root) + "\n";
+        return CheckedJson.written(root);
     }
 
     /** The schema itself, for who writes files by other means. */
     static byte[] schemaFile() {
-        try (InputStream schema = TechniqueFile.class.getResourceAsStream("/techniques/technique.schema.json")) {
-            return Optional.ofNullable(schema).orElseThrow().readAllBytes();
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    private static Schema schema() {
-        SchemaRegistryConfig told = SchemaRegistryConfig.builder()
-                .pathType(PathType.JSON_PATH)
-                .locale(Locale.ENGLISH)
-                .build();
-        return SchemaRegistry.withDefaultDialect(
-                        SpecificationVersion.DRAFT_2020_12, registry -> registry.schemaRegistryConfig(told))
-                .getSchema(new String(schemaFile(), StandardCharsets.UTF_8), InputFormat.JSON);
-    }
-
-    private static String text(byte[] file) {
-        try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file))
-                    .toString();
-            return text.startsWith("\ufeff") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            throw refused("The file is not UTF-8 text: save it as UTF-8 and try again.");
-        }
-    }
-
-    private static JsonNode parse(String text) {
-        try {
-            JsonNode root = JSON.readTree(text);
-            refuseIf(root == null || root.isMissingNode(), "The file is empty.");
-            return Optional.ofNullable(root).orElseThrow();
-        } catch (JacksonException e) {
-            TokenStreamLocation at = e.getLocation();
-            String where = at == null ? "" : " at line %d, column %d".formatted(at.getLineNr(), at.getColumnNr());
-            throw refused("The file is not JSON%s: %s.".formatted(where, e.getOriginalMessage()));
-        }
-    }
-
-    private static void refuseIf(boolean wrong, String message) {
-        if (wrong) {
-            throw refused(message);
-        }
-    }
-
-    private static InvalidInput refused(String message) {
-        return new InvalidInput(List.of(new Fault("file", message)));
-    }
-
-    private static Fault fault(Error message) {
-        String at = message.getInstanceLocation().toString().replaceFirst("^\\$\\.?", "");
-        String field = at.isEmpty() ? "file" : at;
-        return new Fault(
-                field,
-                "%s: %s."
-                        .formatted(
-                                at.isEmpty() ? "The file" : at,
-                                message.getMessage().replaceFirst("^\\$[^:]*: ", "")));
+        return FILE.schemaFile();
     }
 
     private static Technique.Block block(JsonNode node) {
@@ -215,7 +122,7 @@ final class TechniqueFile {
 
     private static ObjectNode node(Technique.Part part) {
         if (part instanceof Technique.Repeat repeat) {
-            ObjectNode node = JSON.createObjectNode()
+            ObjectNode node = CheckedJson.object()
                     .put("repeat", repeat.title())
                     .put("least", repeat.least())
                     .put("most", repeat.most())
@@ -228,7 +135,7 @@ final class TechniqueFile {
     }
 
     private static ObjectNode node(TechniqueStep step) {
-        ObjectNode node = JSON.createObjectNode().put("do", step.kind().written());
+        ObjectNode node = CheckedJson.object().put("do", step.kind().written());
         putUnlessEmpty(node, "title", step.title());
         if (step.waiting().kind() != Wait.Kind.NONE) {
             node.set("wait", node(step.waiting()));
@@ -252,7 +159,7 @@ final class TechniqueFile {
     }
 
     private static ObjectNode node(Wait wait) {
-        ObjectNode node = JSON.createObjectNode().put("kind", wait.kind().written());
+        ObjectNode node = CheckedJson.object().put("kind", wait.kind().written());
         if (wait.kind().isMinutes()) {
             node.put("minutes", wait.atLeast().toMinutes());
         } else if (wait.kind() == Wait.Kind.AGE) {
