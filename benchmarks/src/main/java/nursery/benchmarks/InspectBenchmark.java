@@ -31,7 +31,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @Fork(1)
 public class InspectBenchmark {
 
-    @Param({"1", "3", "6", "12"})
+    @Param({"1", "3", "6", "10"})
     private int faults = 1;
 
     private final Facts facts = new Facts(Map.of(

@@ -24,7 +24,7 @@ import nursery.core.log.Zone;
 public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Offer> offers, int left) {
 
     /** More kinds of fault than this at once are not weighed together; the worst of them are. */
-    public static final int MOST_FAULTS = 12;
+    public static final int MOST_FAULTS = 10;
 
     /** Below this a cause is not spoken of. */
     private static final double WORTH_SAYING = 0.05;

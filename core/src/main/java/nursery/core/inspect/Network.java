@@ -24,6 +24,8 @@ final class Network {
     private final double[][] there;
     private final double[] thereLeak;
     private final double[] missing;
+    /** Whether a cause brings about any of the signs that are there. */
+    private final boolean[] bears;
 
     /**
      * @param priors of each cause
@@ -37,6 +39,12 @@ final class Network {
         this.thereLeak = thereLeak.clone();
         this.missing = new double[priors.length];
         Arrays.fill(missing, 1);
+        this.bears = new boolean[priors.length];
+        for (double[] sign : this.there) {
+            for (int cause = 0; cause < priors.length; cause++) {
+                bears[cause] |= sign[cause] > 0;
+            }
+        }
         for (double[] sign : absent) {
             for (int cause = 0; cause < priors.length; cause++) {
                 missing[cause] *= 1 - sign[cause];
@@ -51,18 +59,24 @@ final class Network {
         for (int sign = 0; sign < there.length; sign++) {
             spread(made, sign, thereLeak[sign]);
         }
+        double factor = 1;
         for (int cause = 0; cause < priors.length; cause++) {
             double off = held[cause] == Held.ACTING ? 0 : 1 - priors[cause];
             double on = held[cause] == Held.ABSENT ? 0 : priors[cause] * missing[cause];
-            double[] acting = on == 0 ? new double[made.length] : made.clone();
-            for (int sign = 0; on > 0 && sign < there.length; sign++) {
+            if (!bears[cause] || on == 0) {
+                // Whether it acts or not changes nothing about what is there.
+                factor *= off + on;
+                continue;
+            }
+            double[] acting = made.clone();
+            for (int sign = 0; sign < there.length; sign++) {
                 spread(acting, sign, there[sign][cause]);
             }
             for (int state = 0; state < made.length; state++) {
                 made[state] = off * made[state] + on * acting[state];
             }
         }
-        return made[made.length - 1];
+        return factor * made[made.length - 1];
     }
 
     private static void spread(double[] made, int sign, double probability) {
