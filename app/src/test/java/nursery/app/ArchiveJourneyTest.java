@@ -36,10 +36,10 @@ class ArchiveJourneyTest extends Journey {
         page.navigate("/cups");
         assertThat(page.locator("main")).not().containsText("Winter sky");
         link("Archive").click();
-        page.getByLabel("Code, name or whom it is for").fill("nowhere");
+        page.getByLabel("Code, name, whom it is for, technique").fill("nowhere");
         send("Find");
         assertThat(page.locator("main")).containsText("No cup that has left the floor bears “nowhere”");
-        page.getByLabel("Code, name or whom it is for").fill("winter");
+        page.getByLabel("Code, name, whom it is for, technique").fill("winter");
         send("Find");
         assertThat(page.locator(".coming")).containsText("given up");
         noWiderThanTheScreen();

@@ -10,10 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.floor.RoomPlan;
 import nursery.app.inspect.CaseBook;
+import nursery.app.room.RoomBook;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.cure.RoomReading;
 import nursery.core.inspect.CupFaults;
 import nursery.core.inspect.StartingModel;
 import nursery.core.log.Blemish;
@@ -124,7 +127,7 @@ class FaultsTest {
         assertThat(why(""))
                 .contains("Most likely: More film than the turner carries")
                 // 72 ml on 490 cm²; 6 rpm carry about 1.3 mm of this resin at 21 °C (Moffatt 1977, see TurnerCheck).
-                .containsPattern("1\\.4\\d mm where this turner carried 1\\.\\d+")
+                .containsPattern("1\\.4\\d mm where this turner carries 1\\.\\d+")
                 .contains("Sand it flat and coat")
                 .containsPattern("Ready <b>");
     }
@@ -261,6 +264,8 @@ class FaultsTest {
                 .contains("1 of 1")
                 .contains("19 times in 20");
         assertThat(tablet.page("/faults?fault=dust&by=TURNER")).contains("0 of 1");
+        assertThat(tablet.page("/faults?by=ROOM")).contains("not read then");
+        assertThat(tablet.page("/faults?by=MIX_REST")).contains("1 of 1");
         assertThat(tablet.get("/faults?fault=nothing&by=moon&one=a&other=b")).hasStatusOk();
     }
 
@@ -294,9 +299,23 @@ class FaultsTest {
         upToTheFlood("24");
         see("seen-DUST", "on");
         Map<String, String> cat = typed(
-                "words", "The cat slept in the box", "shown", "dust", "often", "often", "helps", "sand-flat-and-coat");
+                "words",
+                "The cat slept in the box",
+                "shown",
+                "dust",
+                "often",
+                "often",
+                "helps",
+                "sand-flat-and-coat",
+                "own",
+                "Lock the cat out");
         assertThat(tablet.send("/faults/cause", cat)).hasStatus(302);
-        assertThat(why("")).contains("The cat slept in the box");
+        assertThat(why("")).contains("The cat slept in the box", "Lock the cat out");
+        assertThat(tablet.send("/cups/" + code + "/remedy", typed("own", "the-cat-slept-in-the-box")))
+                .hasStatus(302);
+        assertThat(tablet.page("/cups/" + code)).contains("Done about it: Lock the cat out.");
+        assertThat(text(tablet.send("/cups/" + code + "/remedy", typed("own", "ratio-off"))))
+                .contains("Choose what is to be done about it.");
         assertThat(text(tablet.send("/faults/cause", typed("words", "The cat slept in the box", "shown", "dust"))))
                 .contains("cannot be told from the causes there are");
         assertThat(text(tablet.send("/faults/cause", typed("words", " ", "shown", "moon"))))
@@ -305,5 +324,22 @@ class FaultsTest {
         assertThat(tablet.send("/cups/" + code + "/cause", typed("cause", "the-cat-slept-in-the-box")))
                 .hasStatus(302);
         assertThat(tablet.page("/cups/" + code)).contains("It was: the cat slept in the box");
+    }
+
+    /** P28, P36: in a damp room a coat likely hazes; the bench and the mixing sheet say so before it is poured. */
+    @Test
+    void whatIsLikelyToGoWrongIsSaidBefore() {
+        upToTheFlood("24");
+        shop.clock().forward(Duration.ofHours(5));
+        assertThat(tablet.page("/")).doesNotContain("A coat now?");
+        shop.bean(RoomBook.class)
+                .add(
+                        RoomPlan.BENCH,
+                        List.of(new RoomReading(shop.clock().instant(), 14, OptionalDouble.of(86))),
+                        "by hand");
+        assertThat(tablet.page("/")).contains("A coat now?").contains("about");
+        assertThat(tablet.page("/mix?pick-" + code + "=on"))
+                .contains("<b>Likely:</b>")
+                .containsPattern("the humidity reached 86 %|above its dew point");
     }
 }

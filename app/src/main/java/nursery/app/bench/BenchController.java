@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
+import nursery.app.inspect.CaseBook;
 import nursery.app.picture.TimeBar;
 import nursery.app.platform.Show;
 import nursery.core.cure.Phase;
@@ -26,9 +27,11 @@ class BenchController {
     private static final Duration SHOWN_AFTER_FULL_CURE = Duration.ofDays(3);
 
     private final Floors floors;
+    private final CaseBook cases;
 
-    BenchController(Floors floors) {
+    BenchController(Floors floors, CaseBook cases) {
         this.floors = floors;
+        this.cases = cases;
     }
 
     @GetMapping("/")
@@ -84,6 +87,14 @@ class BenchController {
         List<CupNow> together = floor.dueTogether(Optional.empty());
         model.addAttribute("mixFor", together.size());
         model.addAttribute("mixLink", mixLink(together));
+        // Turners differ; the room is the same for every coat that is due.
+        model.addAttribute(
+                "foreseen",
+                together.isEmpty()
+                        ? List.of()
+                        : cases.ahead(floor, List.of(new CaseBook.Coat(Optional.empty()))).stream()
+                                .flatMap(ahead -> ahead.stream().limit(1))
+                                .toList());
         model.addAttribute("roomC", floor.air().temperatureC(now));
         model.addAttribute("roomAssumed", floor.air().lastReadAt().isEmpty());
         model.addAttribute("hasBlanks", !floor.shelf().blanks().isEmpty());

@@ -1,11 +1,13 @@
 package nursery.app.cups;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -63,6 +65,43 @@ class CupsController {
         }
     }
 
+    /** When a cup is wanted, as the shelf is looked through by it. */
+    enum Due {
+        ANY("any day, or none"),
+        WEEK("within a week"),
+        PAST("past its day"),
+        NONE("no day promised");
+
+        private final String word;
+
+        Due(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        static Due named(String written) {
+            return Arrays.stream(values())
+                    .filter(due -> due.name().equals(written))
+                    .findFirst()
+                    .orElse(ANY);
+        }
+
+        boolean holds(CupNow cup, Instant now) {
+            Optional<Instant> day = cup.cup().promise().dueAt();
+            return switch (this) {
+                case ANY -> true;
+                case WEEK ->
+                    day.filter(at -> !at.isBefore(now) && at.isBefore(now.plus(Duration.ofDays(7))))
+                            .isPresent();
+                case PAST -> day.filter(now::isAfter).isPresent();
+                case NONE -> day.isEmpty();
+            };
+        }
+    }
+
     /** The cups on the floor, those that are looked for; a code leads to its cup at once, wherever it lies. */
     @GetMapping("/cups")
     String all(
@@ -70,6 +109,7 @@ class CupsController {
             @RequestParam(defaultValue = "") String stage,
             @RequestParam(defaultValue = "") String resin,
             @RequestParam(defaultValue = "") String order,
+            @RequestParam(defaultValue = "") String due,
             @RequestParam(defaultValue = "CODE") String sort,
             @RequestParam(defaultValue = "1") String page,
             Model model) {
@@ -82,7 +122,8 @@ class CupsController {
         Predicate<CupNow> kept = cup -> matches(cup.cup(), wanted)
                 && (resin.isEmpty()
                         || resin.equals(String.valueOf(cup.cup().resins().base().id())))
-                && (order.isEmpty() || order.equals(cup.cup().about().madeFor()));
+                && (order.isEmpty() || order.equals(cup.cup().about().madeFor()))
+                && Due.named(due).holds(cup, floor.now());
         List<CupNow> found = floor.cups().stream()
                 .filter(kept)
                 .sorted(Sort.named(sort).order)
@@ -127,8 +168,11 @@ class CupsController {
                         resin,
                         "order",
                         order,
+                        "due",
+                        Due.named(due).name(),
                         "sort",
                         Sort.named(sort).name()));
+        model.addAttribute("dues", Due.values());
         model.addAttribute("page", at);
         model.addAttribute("pages", pages);
         return "cups/cups";

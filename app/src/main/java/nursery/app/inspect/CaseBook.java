@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.cups.LogBook;
@@ -105,9 +106,10 @@ public class CaseBook {
      * Puts a cause of the shop's own beside the others.
      *
      * @param shows how likely it shows the fault
+     * @param own what is done about it here, in the shop's words
      */
     @Transactional
-    void add(String words, Blemish fault, double shows, Optional<Remedy> remedy, String by) {
+    void add(String words, Blemish fault, double shows, Optional<Remedy> remedy, String own, String by) {
         Model model = written();
         String key =
                 words.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-$", "");
@@ -118,7 +120,8 @@ public class CaseBook {
                 List.of(),
                 Map.of(fault.written(), shows),
                 remedy.map(List::of).orElse(List.of()),
-                Set.of());
+                Set.of(),
+                own);
         if (key.length() < 2 || model.cause(cause.key()).isPresent()) {
             throw new InvalidInput(List.of(new Fault(
                     "words", "“%s” cannot be told from the causes there are: name it otherwise.".formatted(words))));
@@ -184,6 +187,18 @@ public class CaseBook {
             changes.replan(code, expected, CupFaults.ahead(now, remedy));
         }
         log.add(code, new LogEntry.Plain(mark, LogEntry.Kind.NOTED), true);
+    }
+
+    /** Writes down that something of the shop's own is done about a cause. */
+    @Transactional
+    public void chooseOwn(String code, String cause, Function<String, Mark> mark) {
+        log.hold(code);
+        String own = written()
+                .cause(cause)
+                .map(Cause::own)
+                .filter(words -> !words.isEmpty())
+                .orElseThrow(() -> NotLogged.refused(Refusal.simple("remedy", "Choose what is to be done about it.")));
+        log.add(code, new LogEntry.Plain(mark.apply("Done about it: %s.".formatted(own)), LogEntry.Kind.NOTED), true);
     }
 
     /** Writes down what was behind it. */

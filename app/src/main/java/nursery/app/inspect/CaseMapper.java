@@ -54,6 +54,7 @@ interface CaseMapper {
             @Nullable String turner,
             String step,
             @Nullable String lot,
+            @Nullable Double roomC,
             @Nullable String seen) {
 
         Schools ways() {
@@ -70,14 +71,16 @@ interface CaseMapper {
             SELECT c.id AS cup_id, c.technique, c.schools, r.name AS resin, t.name AS turner, st.title AS step,
               (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
                 WHERE d.entry_id = p.id OR d.batch_id = p.batch_id) AS lot,
+              (SELECT g.temperature_c FROM room_reading g WHERE g.taken_at <= p.happened_at
+                AND g.taken_at > p.happened_at - INTERVAL 3 HOUR ORDER BY g.taken_at DESC LIMIT 1) AS room_c,
               (SELECT GROUP_CONCAT(s.seen SEPARATOR ' ') FROM log_entry s WHERE s.cup_id = c.id
                 AND s.kind = 'FAULTS_SEEN' AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)) AS seen
-            FROM cup c
+            FROM (SELECT id, technique, schools FROM cup ORDER BY id DESC LIMIT #{most}) c
               JOIN log_entry p ON p.id = (SELECT MAX(q.id) FROM log_entry q WHERE q.cup_id = c.id AND q.kind = 'POURED'
                 AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = q.id))
               JOIN resin r ON r.id = p.resin_id
               JOIN cup_step st ON st.cup_id = c.id AND st.number = p.step
               LEFT JOIN spindle sp ON sp.id = p.spindle_id LEFT JOIN turner t ON t.id = sp.turner_id
-            ORDER BY c.id DESC LIMIT #{most}""")
+            ORDER BY c.id DESC""")
     List<CoatRow> coated(@Param("most") int most);
 }

@@ -1,9 +1,7 @@
 package nursery.app.inspect;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -12,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import nursery.app.cups.LogBook;
 import nursery.app.cups.NotLogged;
 import nursery.app.cups.PlanChanges;
@@ -26,7 +23,6 @@ import nursery.app.platform.Show;
 import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
-import nursery.core.floor.Standing;
 import nursery.core.inspect.CupFacts;
 import nursery.core.inspect.CupFaults;
 import nursery.core.inspect.Diagnosis;
@@ -39,9 +35,6 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import nursery.core.technique.Caution;
-import nursery.core.technique.Judgement;
-import nursery.core.technique.PlanStep;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -59,18 +52,18 @@ class FaultController {
     private static final String AHEAD = "ahead";
     private static final int MOST_ASKED = 40;
     private static final int LONGEST_NOTE = 400;
-    /** Enough to let a plan settle around a few new steps, and still answer at once. */
-    private static final long STEPS_TRIED = 400;
 
     private final Floors floors;
     private final LogBook log;
     private final CaseBook cases;
+    private final Remedies remedies;
     private final FormPost posts;
 
-    FaultController(Floors floors, LogBook log, CaseBook cases, FormPost posts) {
+    FaultController(Floors floors, LogBook log, CaseBook cases, Remedies remedies, FormPost posts) {
         this.floors = floors;
         this.log = log;
         this.cases = cases;
+        this.remedies = remedies;
         this.posts = posts;
     }
 
@@ -111,39 +104,6 @@ class FaultController {
         return sightings;
     }
 
-    /**
-     * Something that can be done, with what it takes.
-     *
-     * @param steps what it puts into the plan
-     * @param readyAt when the cup would be ready then, if the plan finds a place
-     * @param later how much later than by the plan as it is
-     * @param others whose day changes with it
-     * @param against what the rules say of the plan then
-     */
-    record Way(
-            Diagnosis.Offer offer,
-            List<PlanStep> steps,
-            double ml,
-            Optional<Instant> readyAt,
-            Optional<Duration> later,
-            List<String> others,
-            List<Judgement.Finding> against) {
-
-        public Remedy remedy() {
-            return offer.remedy();
-        }
-
-        public List<String> cautions() {
-            return steps.stream()
-                    .map(PlanStep::caution)
-                    .filter(caution -> caution != Caution.NONE)
-                    .map(Caution::words)
-                    .distinct()
-                    .limit(1)
-                    .toList();
-        }
-    }
-
     @GetMapping("/cups/{code}/why")
     String why(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
         return why(find(code), Form.fresh(typed), model);
@@ -160,6 +120,11 @@ class FaultController {
                 typed,
                 model,
                 () -> {
+                    String own = typed.getOrDefault("own", "");
+                    if (!own.isEmpty()) {
+                        logged(() -> cases.chooseOwn(code, own, note -> mark(request, note)));
+                        return "/cups/" + code;
+                    }
                     Remedy remedy = Remedy.named(typed.getOrDefault("remedy", ""))
                             .orElseThrow(() -> new InvalidInput(
                                     List.of(new Fault("remedy", "Choose what is to be done about it."))));
@@ -278,64 +243,12 @@ class FaultController {
         model.addAttribute(
                 "known",
                 CupFaults.cause(now).flatMap(key -> cases.model().cause(key)).orElse(null));
-        model.addAttribute("ways", now.state().gone().isPresent() ? List.of() : ways(now, diagnosis));
+        model.addAttribute("ways", now.state().gone().isPresent() ? List.of() : remedies.of(now, diagnosis));
         model.addAttribute(AHEAD, PlanChanges.written(now.stepsAhead()));
         model.addAttribute("gone", now.state().gone().isPresent());
         for (String field : List.of("yes", "no", "skip")) {
             model.addAttribute(field, String.join(",", keys(form.typed(), field)));
         }
         return "inspect/why";
-    }
-
-    private List<Way> ways(CupNow now, Diagnosis diagnosis) {
-        Floor floor = floors.now();
-        Standing before = Standing.anew(floor.workshop(), floor.kept(), STEPS_TRIED);
-        List<Way> ways = new ArrayList<>();
-        for (Diagnosis.Offer offer : diagnosis.offers()) {
-            List<PlanStep> steps = CupFaults.steps(now, offer.remedy());
-            if (offer.against().isPresent() || steps.isEmpty()) {
-                ways.add(new Way(offer, steps, 0, Optional.empty(), Optional.empty(), List.of(), List.of()));
-                continue;
-            }
-            List<PlanStep> ahead = CupFaults.ahead(now, offer.remedy());
-            var changed = now.cup().with(now.planWith(ahead));
-            CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
-            Floor with = floor.with(then);
-            Standing after = Standing.anew(with.workshop(), floor.kept(), STEPS_TRIED);
-            Optional<Instant> ready = after.readyAt(then);
-            ways.add(new Way(
-                    offer,
-                    steps,
-                    steps.stream()
-                            .filter(step -> step.kind().isPour())
-                            .mapToDouble(step -> now.share(step).suggestedMl())
-                            .sum(),
-                    ready,
-                    before.readyAt(now).flatMap(was -> ready.map(at -> Duration.between(was, at))),
-                    others(floor, now, before, after),
-                    now.judged(ahead).stream()
-                            .filter(finding -> !finding.isAdvice() && finding.place() < steps.size())
-                            .toList()));
-        }
-        return ways;
-    }
-
-    /** Cups that would be ready on a later day. */
-    private List<String> others(Floor floor, CupNow now, Standing before, Standing after) {
-        Show show = floors.show();
-        return floor.cups().stream()
-                .filter(cup -> !cup.code().equals(now.code()))
-                .flatMap(cup -> {
-                    Optional<Instant> was = before.readyAt(cup);
-                    Optional<Instant> then = after.readyAt(cup);
-                    return was.isPresent()
-                                    && then.isPresent()
-                                    && then.get().isAfter(was.get())
-                                    && !show.day(was.get()).equals(show.day(then.get()))
-                            ? Stream.of("%s %s instead of %s"
-                                    .formatted(cup.code(), show.day(then.get()), show.day(was.get())))
-                            : Stream.empty();
-                })
-                .toList();
     }
 }

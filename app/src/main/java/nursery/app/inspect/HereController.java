@@ -1,8 +1,5 @@
 package nursery.app.inspect;
 
-import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -15,9 +12,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import nursery.app.inspect.CaseMapper.CoatRow;
 import nursery.app.platform.Form;
-import nursery.app.platform.FormPost;
-import nursery.app.platform.FormReader;
-import nursery.app.platform.Maker;
 import nursery.core.inspect.Cause;
 import nursery.core.inspect.Confirmed;
 import nursery.core.inspect.Rate;
@@ -25,21 +19,13 @@ import nursery.core.inspect.Remedy;
 import nursery.core.inspect.StartingModel;
 import nursery.core.log.Blemish;
 import nursery.core.log.Sighting;
-import nursery.core.measure.Fault;
-import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
 import nursery.core.technique.Question;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
-import org.springframework.web.servlet.ModelAndView;
 
 /** What goes wrong here: how often, on what, and how sure that is. */
 @Controller
@@ -48,18 +34,15 @@ class HereController {
     /** More cups than a shop makes in years; the newest count. */
     private static final int MOST_CUPS = 5000;
 
-    private static final int LONGEST_WORDS = 120;
-    private static final Map<String, Double> OFTEN = Map.of("seldom", 0.2, "sometimes", 0.4);
-    private static final double USUALLY = 0.7;
+    private static final double COLD_C = 18;
+    private static final double WARM_C = 25;
 
     private final CaseMapper mapper;
     private final CaseBook cases;
-    private final FormPost posts;
 
-    HereController(CaseMapper mapper, CaseBook cases, FormPost posts) {
+    HereController(CaseMapper mapper, CaseBook cases) {
         this.mapper = mapper;
         this.cases = cases;
-        this.posts = posts;
     }
 
     /** What cups are told apart by. */
@@ -71,6 +54,7 @@ class HereController {
                     new By("RESIN", "resin of the newest coat", CoatRow::resin),
                     new By("TURNER", "turner of the newest coat", row -> Optional.ofNullable(row.turner())
                             .orElse("hung or by hand")),
+                    new By("ROOM", "the room at the newest coat", row -> warmth(row.roomC())),
                     new By("STEP", "newest coat", CoatRow::step),
                     new By("LOT", "hardener’s lot", row -> Optional.ofNullable(row.lot())
                             .orElse("not in the book"))));
@@ -81,6 +65,14 @@ class HereController {
             }
             return all;
         }
+    }
+
+    /** P28: below 18 °C resin spreads badly; the label's own warmth is about 21 to 24 °C (from memory). */
+    private static String warmth(@Nullable Double roomC) {
+        if (roomC == null) {
+            return "not read then";
+        }
+        return roomC < COLD_C ? "cold" : roomC <= WARM_C ? "as the label has it" : "warm";
     }
 
     /** A group of cups and how often something was seen on one; the interval in per cent of all. */
@@ -112,86 +104,8 @@ class HereController {
         return page(Form.fresh(asked), model);
     }
 
-    @GetMapping(value = "/faults/file", produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<String> file() {
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename("causes.faults.json")
-                                .build()
-                                .toString())
-                .body(ModelFile.write(cases.model()));
-    }
-
-    @GetMapping(value = "/faults/schema.json", produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<byte[]> schema() {
-        return ResponseEntity.ok(ModelFile.schemaFile());
-    }
-
-    @PostMapping("/faults/import")
-    ModelAndView take(
-            @RequestParam Map<String, String> typed,
-            @RequestParam("file") MultipartFile file,
-            Model model,
-            HttpServletRequest request) {
-        return posts.handle(
-                typed,
-                model,
-                () -> {
-                    if (file.isEmpty()) {
-                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-                    }
-                    cases.take(ModelFile.read(bytes(file)), Maker.of(request).name());
-                    return "/faults";
-                },
-                form -> page(form, model));
-    }
-
-    @PostMapping("/faults/forget")
-    ModelAndView forget(@RequestParam Map<String, String> typed, Model model) {
-        return posts.handle(
-                typed,
-                model,
-                () -> {
-                    cases.forget();
-                    return "/faults";
-                },
-                form -> page(form, model));
-    }
-
-    @PostMapping("/faults/cause")
-    ModelAndView add(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
-        return posts.handle(
-                typed,
-                model,
-                () -> {
-                    FormReader reader = new FormReader(typed);
-                    String words = reader.line("words", "What it is", LONGEST_WORDS, true);
-                    Optional<Blemish> fault = Blemish.named(reader.raw("shown"));
-                    reader.faults().require(fault.isPresent(), "shown", "Choose how it shows.");
-                    double shows = OFTEN.getOrDefault(reader.raw("often"), USUALLY);
-                    reader.faults().throwIfAny();
-                    cases.add(
-                            words,
-                            fault.orElseThrow(),
-                            shows,
-                            Remedy.named(reader.raw("helps")),
-                            Maker.of(request).name());
-                    return "/faults";
-                },
-                form -> page(form, model));
-    }
-
-    private static byte[] bytes(MultipartFile file) {
-        try {
-            return file.getBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private String page(Form form, Model model) {
+    /** The page, for whoever fills in one of its forms. */
+    String page(Form form, Model model) {
         String fault = form.value("fault");
         String by = form.value("by");
         String one = form.value("one");

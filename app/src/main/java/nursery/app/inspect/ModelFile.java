@@ -90,7 +90,8 @@ final class ModelFile {
                 evidence,
                 shows,
                 remedies(node.path("helps")).toList(),
-                remedies(node.path("forbids")).collect(Collectors.toSet()));
+                remedies(node.path("forbids")).collect(Collectors.toSet()),
+                node.path("own").asString("").strip());
     }
 
     private static Stream<Remedy> remedies(JsonNode node) {
@@ -137,6 +138,9 @@ final class ModelFile {
         write(
                 node.putArray("forbids"),
                 Set.copyOf(cause.forbids()).stream().sorted().toList());
+        if (!cause.own().isEmpty()) {
+            node.put("own", cause.own());
+        }
     }
 
     private static void write(ArrayNode into, List<Remedy> remedies) {

@@ -12,6 +12,7 @@ import java.util.Set;
  * @param shows how likely it alone brings each sign about, by the sign's key
  * @param helps what can be done, best first
  * @param forbids what must not be done while it may be the cause
+ * @param own what a shop itself does about it, in its words; empty if that is nothing of its own
  */
 public record Cause(
         String key,
@@ -20,7 +21,20 @@ public record Cause(
         List<Evidence> evidence,
         Map<String, Double> shows,
         List<Remedy> helps,
-        Set<Remedy> forbids) {
+        Set<Remedy> forbids,
+        String own) {
+
+    /** A cause with none but the remedies of practice. */
+    public Cause(
+            String key,
+            String words,
+            double prior,
+            List<Evidence> evidence,
+            Map<String, Double> shows,
+            List<Remedy> helps,
+            Set<Remedy> forbids) {
+        this(key, words, prior, evidence, shows, helps, forbids, "");
+    }
 
     public Cause {
         evidence = List.copyOf(evidence);

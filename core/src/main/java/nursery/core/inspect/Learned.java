@@ -47,7 +47,8 @@ public final class Learned {
                 cause.evidence(),
                 shows,
                 cause.helps(),
-                cause.forbids());
+                cause.forbids(),
+                cause.own());
     }
 
     private static double mean(double start, double weight, double hits, double of) {

@@ -1,0 +1,163 @@
+package nursery.core.inspect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.cure.RoomCourse;
+import nursery.core.cure.RoomReading;
+import nursery.core.film.CoatRole;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.MadeRoom;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.Turner;
+import nursery.core.log.Blemish;
+import nursery.core.log.Cup;
+import nursery.core.log.Extent;
+import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
+import nursery.core.log.Pot;
+import nursery.core.log.Sighting;
+import nursery.core.log.Spindle;
+import nursery.core.log.Zone;
+import nursery.core.resin.Label;
+import nursery.core.resin.Resin;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+import org.junit.jupiter.api.Test;
+
+/** What a cup's log, its turner and its room know of its newest coat, and who is on a spindle. */
+class CupFactsTest {
+
+    private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
+    private static final Blank SLIM = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
+    private static final Label LABEL = StartingProfile.REGULAR.label();
+    private static final Spindle FIRST = new Spindle(1, "Spindle 1");
+    private static final Shelf SHELF =
+            new Shelf(List.of(), List.of(), List.of(new Turner(1, "Turner", 6, false, List.of(FIRST))), List.of());
+
+    /** 20 °C and 50 % humidity, dew point 9.3 °C (Magnus form of WMO-No. 8). */
+    private static final RoomCourse ROOM = new RoomCourse(List.of(
+            new RoomReading(START.minus(Duration.ofDays(1)), 20, OptionalDouble.of(50)),
+            new RoomReading(START.plus(Duration.ofDays(9)), 20, OptionalDouble.of(50))));
+
+    private final List<LogEntry> log = new ArrayList<>();
+
+    private static Resin resin() {
+        return Resin.of(1, "Regular", LABEL);
+    }
+
+    private static Cup cup(String code) {
+        return Cup.started(
+                code,
+                SLIM,
+                new Cup.Resins(resin(), resin()),
+                List.of(
+                        new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                        new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD)),
+                        new PlanStep(3, StepKind.FINISH, Wait.age(12), "", Optional.empty())),
+                START);
+    }
+
+    private static Mark mark(long id, double hours) {
+        Instant at = START.plus(Duration.ofSeconds(Math.round(hours * 3600)));
+        return new Mark(id, at, at, "Mira", "");
+    }
+
+    private LogEntry pour(long id, int step, double hours, double ml) {
+        return new LogEntry.Poured(
+                mark(id, hours), step, ml, Optional.of(FIRST), Optional.of(Pot.of(resin(), OptionalLong.empty())));
+    }
+
+    private CupNow now(Cup cup, double hours) {
+        Cup logged = cup.withLog(log);
+        return new CupNow(logged, logged.at(ROOM, mark(0, hours).happenedAt()));
+    }
+
+    private static double fact(Facts facts, Fact fact) {
+        return facts.value(fact).orElse(Double.NaN);
+    }
+
+    @Test
+    void theRoomAndTheFilmAreThoseOfTheCoat() {
+        log.add(pour(1, 1, 0, 24));
+        Facts facts = CupFacts.of(
+                now(cup("A-01"), 6), ROOM, SHELF, Optional.empty(), mark(0, 6).happenedAt());
+        assertThat(fact(facts, Fact.AMBIENT_C)).isCloseTo(20, within(1e-9));
+        assertThat(fact(facts, Fact.DEW_MARGIN_C)).isCloseTo(20 - 9.3, within(0.05));
+        assertThat(fact(facts, Fact.HUMIDITY)).isEqualTo(50);
+        // A cylinder of 229.3 mm around, coated on 200 of 205 mm and on its base, by hand: 500.4 cm²; 24 ml are 0.48
+        // mm.
+        assertThat(fact(facts, Fact.FILM_MM)).isCloseTo(0.48, within(0.002));
+        assertThat(fact(facts, Fact.CARRIES_MM)).isGreaterThan(fact(facts, Fact.FILM_MM));
+        assertThat(fact(facts, Fact.OF_CURED)).isBetween(0.1, 0.3);
+        assertThat(facts.value(Fact.OF_TURNING)).as("still on its spindle").isEmpty();
+        assertThat(facts.value(Fact.SCUFFED)).as("nothing below").isEmpty();
+    }
+
+    @Test
+    void takenOffHalfWayItTurnedHalfAsLong() {
+        log.add(pour(1, 1, 0, 24));
+        double turningH = LABEL.times().turningH();
+        // At 20 °C the clock runs a little slower than at the label's 24 °C: about 0.76 of it (Arrhenius, 50 kJ/mol).
+        log.add(LogEntry.takenOff(mark(2, turningH / 2)));
+        Facts facts = CupFacts.of(
+                now(cup("A-01"), 6), ROOM, SHELF, Optional.empty(), mark(0, 6).happenedAt());
+        double rate = Math.exp(-50_000 / 8.314462618 * (1 / 293.15 - 1 / (273.15 + LABEL.referenceC())));
+        assertThat(fact(facts, Fact.OF_TURNING)).isCloseTo(0.5 * rate, within(0.005));
+    }
+
+    @Test
+    void whatLiesBelowIsKnownByItsAgeAndWhetherItWasScuffed() {
+        log.add(pour(1, 1, 0, 24));
+        log.add(pour(2, 2, 40, 20));
+        Facts late = CupFacts.of(
+                now(cup("A-01"), 60), ROOM, SHELF, Optional.empty(), mark(0, 60).happenedAt());
+        assertThat(fact(late, Fact.BELOW_OF_WINDOW)).isGreaterThan(1);
+        assertThat(fact(late, Fact.SCUFFED)).isZero();
+        log.add(1, LogEntry.scuffed(mark(3, 39)));
+        Facts scuffed = CupFacts.of(
+                now(cup("A-01"), 60), ROOM, SHELF, Optional.empty(), mark(0, 60).happenedAt());
+        assertThat(fact(scuffed, Fact.SCUFFED)).isEqualTo(1);
+    }
+
+    @Test
+    void onlyWhatWasSeenSinceTheNewestCoatCounts() {
+        log.add(pour(1, 1, 0, 24));
+        log.add(new LogEntry.FaultsSeen(mark(2, 5), List.of(new Sighting(Blemish.HAZE, Zone.ALL, Extent.SOME))));
+        assertThat(CupFaults.on(now(cup("A-01"), 6))).hasSize(1);
+        log.add(new LogEntry.FaultsSeen(mark(3, 5.5), List.of(new Sighting(Blemish.HAZE, Zone.RIM, Extent.MUCH))));
+        assertThat(CupFaults.on(now(cup("A-01"), 6)))
+                .as("of a fault seen twice the later")
+                .containsExactly(new Sighting(Blemish.HAZE, Zone.RIM, Extent.MUCH));
+        log.add(pour(4, 2, 8, 20));
+        assertThat(CupFaults.on(now(cup("A-01"), 9))).isEmpty();
+    }
+
+    @Test
+    void whoWasPouredOnASpindleLastIsOnIt() {
+        log.add(pour(1, 1, 0, 24));
+        CupNow first = now(cup("A-01"), 3);
+        log.clear();
+        log.add(pour(2, 1, 2, 24));
+        CupNow second = now(cup("A-02"), 3);
+        Instant at = mark(0, 3).happenedAt();
+        List<CupNow> both = MadeRoom.on(List.of(first, second), ROOM, at);
+        assertThat(both.get(0).state().hold()).isEmpty();
+        assertThat(both.get(1).state().hold()).isPresent();
+        LogEntry off = both.get(0).cup().log().get(1);
+        assertThat(off.mark().isInTheBook()).isFalse();
+        assertThat(off.mark().happenedAt()).isEqualTo(mark(0, 2).happenedAt());
+        assertThat(MadeRoom.on(List.of(first), ROOM, at).get(0).state().hold()).isPresent();
+    }
+}
