@@ -45,7 +45,7 @@ class FaultJourneyTest extends Journey {
         page.locator(".remedies button[value='scrape-off']").click();
         assertThat(doNow()).hasText("Wipe with solvent");
         unfold("History");
-        assertThat(page.locator(".history")).containsText("Done about it: Scrape that coat off.");
+        assertThat(page.locator(".history")).containsText("Done about it: Scrape that coat off");
         page.navigate("/faults");
         noWiderThanTheScreen();
         assertThat(page.locator("main")).containsText("1 of 1");

@@ -171,7 +171,18 @@ class FaultsTest {
                 .hasStatus(302);
         assertThat(ahead()).extracting(PlanStep::kind).startsWith(StepKind.SAND, StepKind.WASH, StepKind.BUILD_COAT);
         assertThat(ahead().subList(3, ahead().size())).isEqualTo(before);
-        assertThat(tablet.page("/cups/" + code)).contains("Done about it: Clean, scuff and coat.");
+        assertThat(tablet.page("/cups/" + code))
+                .contains("Done about it: Clean, scuff and coat")
+                .doesNotContain("Did it help?");
+        double prior = cause("residue");
+        tablet.send(
+                "/cups/" + code + "/log",
+                typed("what", "DONE", "step", "" + ahead().get(0).number(), "when", "0"));
+        assertThat(tablet.page("/cups/" + code)).contains("Did it help?").contains("value=\"residue\"");
+        assertThat(tablet.send("/cups/" + code + "/cause", typed("cause", "residue")))
+                .hasStatus(302);
+        assertThat(cause("residue")).as("a remedy that worked settles the case").isGreaterThan(prior);
+        assertThat(tablet.page("/cups/" + code)).doesNotContain("Did it help?");
     }
 
     /** P39: nothing is coated over a mix that was off its ratio. */
@@ -313,7 +324,7 @@ class FaultsTest {
         assertThat(why("")).contains("The cat slept in the box", "Lock the cat out");
         assertThat(tablet.send("/cups/" + code + "/remedy", typed("own", "the-cat-slept-in-the-box")))
                 .hasStatus(302);
-        assertThat(tablet.page("/cups/" + code)).contains("Done about it: Lock the cat out.");
+        assertThat(tablet.page("/cups/" + code)).contains("Done about it: Lock the cat out");
         assertThat(text(tablet.send("/cups/" + code + "/remedy", typed("own", "ratio-off"))))
                 .contains("Choose what is to be done about it.");
         assertThat(text(tablet.send("/faults/cause", typed("words", "The cat slept in the box", "shown", "dust"))))

@@ -24,6 +24,7 @@ import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
+import nursery.core.inspect.CupFaults;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState.Concern;
@@ -84,6 +85,15 @@ class CupPages {
                 "needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
         model.addAttribute("history", HistoryLine.of(cup.cup(), show));
         model.addAttribute("said", Said.of(cup.cup(), show));
+        model.addAttribute(
+                "tried",
+                CupFaults.tried(cup)
+                        .filter(tried -> !tried.cause().isEmpty())
+                        .map(tried -> HistoryLine.what(tried, cup.cup(), show))
+                        .orElse(""));
+        model.addAttribute(
+                "suspected",
+                CupFaults.tried(cup).map(LogEntry.RemedyChosen::cause).orElse(""));
         model.addAttribute("underWay", floor.batchFor(cup).map(Batch::number).orElse(null));
         Set<Long> overruled = cup.cup().log().stream()
                 .map(LogEntry::mark)

@@ -8,6 +8,7 @@ import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import nursery.app.platform.Show;
 import nursery.core.inspect.Cause;
+import nursery.core.inspect.Remedy;
 import nursery.core.inspect.StartingModel;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
@@ -51,6 +52,7 @@ record HistoryLine(
             case SKIPPED -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": left out";
             case TOUCHED -> "Felt: " + ((LogEntry.Touched) entry).touch().words();
             case FAULTS_SEEN -> seen((LogEntry.FaultsSeen) entry);
+            case REMEDY_CHOSEN -> "Done about it: " + remedy((LogEntry.RemedyChosen) entry);
             case CAUSE_KNOWN ->
                 "It was: "
                         + StartingModel.MODEL
@@ -65,6 +67,10 @@ record HistoryLine(
             case NOTED -> "Note";
             case CANCELLED -> "Cancelled";
         };
+    }
+
+    private static String remedy(LogEntry.RemedyChosen chosen) {
+        return Remedy.named(chosen.remedy()).map(Remedy::words).orElse(chosen.remedy());
     }
 
     private static String seen(LogEntry.FaultsSeen entry) {

@@ -90,7 +90,7 @@ public final class LogForm {
                                 mark,
                                 reader.choice("touch", "What was felt", Touch.class)
                                         .orElse(Touch.WET));
-                    case CANCELLED, CAUSE_KNOWN -> elsewhere(mark);
+                    case CANCELLED, REMEDY_CHOSEN, CAUSE_KNOWN -> elsewhere(mark);
                     case FAULTS_SEEN -> new LogEntry.FaultsSeen(mark, List.of());
                     case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, kind);
                 };

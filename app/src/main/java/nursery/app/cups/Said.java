@@ -31,6 +31,9 @@ record Said(String words, OptionalLong undoes) {
     private static Said logged(LogEntry entry, Cup cup, Show show) {
         return new Said(
                 "Logged %s: %s".formatted(show.at(entry.mark().happenedAt()), HistoryLine.what(entry, cup, show)),
-                OptionalLong.of(entry.mark().id()));
+                // A remedy is taken back where its steps are: in the plan.
+                entry.kind() == LogEntry.Kind.REMEDY_CHOSEN
+                        ? OptionalLong.empty()
+                        : OptionalLong.of(entry.mark().id()));
     }
 }

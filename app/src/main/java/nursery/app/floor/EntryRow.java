@@ -14,7 +14,11 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import org.jspecify.annotations.Nullable;
 
-/** A log entry as its table keeps it: each kind fills the columns it has a use for. */
+/**
+ * A log entry as its table keeps it: each kind fills the columns it has a use for.
+ *
+ * @param seen faults with their place, or what is done about them
+ */
 @Published
 public record EntryRow(
         @Nullable Long id,
@@ -46,6 +50,10 @@ public record EntryRow(
                 row(cupId, entry, null, null, null)
                         .saying(Sighting.written(((LogEntry.FaultsSeen) entry).sightings()), null);
             case CAUSE_KNOWN -> row(cupId, entry, null, null, null).saying(null, ((LogEntry.CauseKnown) entry).cause());
+            case REMEDY_CHOSEN -> {
+                LogEntry.RemedyChosen chosen = (LogEntry.RemedyChosen) entry;
+                yield row(cupId, entry, null, null, null).saying(chosen.remedy(), chosen.cause());
+            }
             case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> row(cupId, entry, null, null, null);
         };
     }
@@ -97,7 +105,7 @@ public record EntryRow(
                 mark.note());
     }
 
-    private EntryRow saying(@Nullable String faults, @Nullable String behind) {
+    private EntryRow saying(@Nullable String said, @Nullable String behind) {
         return new EntryRow(
                 id,
                 cupId,
@@ -110,7 +118,7 @@ public record EntryRow(
                 resinId,
                 resinEdition,
                 touch,
-                faults,
+                said,
                 behind,
                 happenedAt,
                 recordedAt,
@@ -137,6 +145,7 @@ public record EntryRow(
                 new LogEntry.FaultsSeen(
                         mark, Sighting.read(Optional.ofNullable(seen).orElse("")));
             case CAUSE_KNOWN -> new LogEntry.CauseKnown(mark, needed(cause));
+            case REMEDY_CHOSEN -> new LogEntry.RemedyChosen(mark, needed(seen), needed(cause));
             case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, of);
         };
     }

@@ -6,7 +6,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.cups.LogBook;
@@ -172,11 +171,12 @@ public class CaseBook {
     /**
      * Puts a remedy's steps before what is ahead of a cup, and writes down that it was chosen.
      *
+     * @param cause what is held likeliest, by its key
      * @param expected the numbers of the steps ahead as the maker saw them
      * @throws NotLogged if the cup has left the bench, or somebody chose otherwise meanwhile
      */
     @Transactional
-    public void choose(String code, Remedy remedy, List<Integer> expected, Mark mark) {
+    public void choose(String code, Remedy remedy, String cause, List<Integer> expected, Mark mark) {
         log.hold(code);
         CupNow now = floors.cup(code).orElseThrow(Gone::new);
         if (now.state().gone().isPresent()) {
@@ -186,19 +186,19 @@ public class CaseBook {
         if (!CupFaults.steps(now, remedy).isEmpty()) {
             changes.replan(code, expected, CupFaults.ahead(now, remedy));
         }
-        log.add(code, new LogEntry.Plain(mark, LogEntry.Kind.NOTED), true);
+        log.add(code, new LogEntry.RemedyChosen(mark, remedy.written(), cause), true);
     }
 
     /** Writes down that something of the shop's own is done about a cause. */
     @Transactional
-    public void chooseOwn(String code, String cause, Function<String, Mark> mark) {
+    public void chooseOwn(String code, String cause, Mark mark) {
         log.hold(code);
         String own = written()
                 .cause(cause)
                 .map(Cause::own)
                 .filter(words -> !words.isEmpty())
                 .orElseThrow(() -> NotLogged.refused(Refusal.simple("remedy", "Choose what is to be done about it.")));
-        log.add(code, new LogEntry.Plain(mark.apply("Done about it: %s.".formatted(own)), LogEntry.Kind.NOTED), true);
+        log.add(code, new LogEntry.RemedyChosen(mark, own, cause), true);
     }
 
     /** Writes down what was behind it. */

@@ -36,7 +36,7 @@ interface CaseMapper {
             SELECT e.cause, (SELECT s.seen FROM log_entry s WHERE s.cup_id = e.cup_id AND s.kind = 'FAULTS_SEEN'
               AND s.id < e.id AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)
               ORDER BY s.id DESC LIMIT 1) AS seen
-            FROM log_entry e WHERE e.cause IS NOT NULL
+            FROM log_entry e WHERE e.cause IS NOT NULL AND e.kind = 'CAUSE_KNOWN'
               AND NOT EXISTS (SELECT 1 FROM log_entry c WHERE c.cancels_id = e.id)
             ORDER BY e.id DESC LIMIT #{most}""")
     List<CaseRow> settled(@Param("most") int most);

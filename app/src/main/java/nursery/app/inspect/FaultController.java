@@ -122,7 +122,7 @@ class FaultController {
                 () -> {
                     String own = typed.getOrDefault("own", "");
                     if (!own.isEmpty()) {
-                        logged(() -> cases.chooseOwn(code, own, note -> mark(request, note)));
+                        logged(() -> cases.chooseOwn(code, own, mark(request, "")));
                         return "/cups/" + code;
                     }
                     Remedy remedy = Remedy.named(typed.getOrDefault("remedy", ""))
@@ -132,11 +132,23 @@ class FaultController {
                     logged(() -> cases.choose(
                             code,
                             remedy,
+                            likeliest(now, remedy, typed),
                             PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
-                            mark(request, "Done about it: %s.".formatted(remedy.words()))));
+                            mark(request, "")));
                     return "/cups/" + code;
                 },
                 form -> why(now, form, model));
+    }
+
+    /** The likeliest cause this is for; the likeliest of all where it is for none. */
+    private String likeliest(CupNow now, Remedy remedy, Map<String, String> typed) {
+        List<Diagnosis.Held> held = diagnosis(now, typed).held();
+        return held.stream()
+                .filter(one -> one.cause().helps().contains(remedy))
+                .findFirst()
+                .or(() -> held.stream().findFirst())
+                .map(one -> one.cause().key())
+                .orElse("");
     }
 
     private void refuseForbidden(CupNow now, Remedy remedy, Map<String, String> typed) {

@@ -50,6 +50,24 @@ public final class CupFaults {
                 .reduce((before, after) -> after);
     }
 
+    /** What was done about a fault, if work followed it, nothing was seen since, and nobody has said what it was. */
+    public static Optional<LogEntry.RemedyChosen> tried(CupNow now) {
+        Optional<LogEntry.RemedyChosen> tried = Optional.empty();
+        boolean worked = false;
+        for (LogEntry entry : now.cup().happened()) {
+            switch (entry.kind()) {
+                case REMEDY_CHOSEN -> {
+                    tried = Optional.of((LogEntry.RemedyChosen) entry);
+                    worked = false;
+                }
+                case FAULTS_SEEN, CAUSE_KNOWN -> tried = Optional.empty();
+                case DONE, POURED, SCUFFED -> worked = true;
+                case SKIPPED, HANDED_OVER, ABANDONED, REOPENED, TOUCHED, TAKEN_OFF, NOTED, CANCELLED -> {}
+            }
+        }
+        return worked ? tried : Optional.empty();
+    }
+
     /** The steps a remedy puts before what is ahead; for a cup that is stripped, all its steps once more. */
     public static List<PlanStep> steps(CupNow now, Remedy remedy) {
         List<PlanStep> steps = new ArrayList<>();

@@ -70,7 +70,7 @@ public final class CupFold {
             case FAULTS_SEEN -> layers.withFaults();
             case HANDED_OVER, ABANDONED -> leave(entry);
             case REOPENED -> comeBack();
-            case NOTED, TOUCHED, CAUSE_KNOWN -> layers;
+            case NOTED, TOUCHED, REMEDY_CHOSEN, CAUSE_KNOWN -> layers;
             case CANCELLED -> throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
         };
         lastSeen = entry.mark().happenedAt();

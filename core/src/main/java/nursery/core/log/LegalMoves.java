@@ -113,7 +113,7 @@ public final class LegalMoves {
             case TAKEN_OFF ->
                 tooEarly(state, at)
                         .or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
-            case NOTED, CAUSE_KNOWN, CANCELLED -> Optional.empty();
+            case NOTED, REMEDY_CHOSEN, CAUSE_KNOWN, CANCELLED -> Optional.empty();
         };
     }
 
@@ -121,7 +121,7 @@ public final class LegalMoves {
     private static boolean isWork(LogEntry.Kind kind) {
         return switch (kind) {
             case DONE, POURED, SKIPPED, FAULTS_SEEN, ABANDONED, SCUFFED, TOUCHED, TAKEN_OFF -> true;
-            case HANDED_OVER, REOPENED, NOTED, CAUSE_KNOWN, CANCELLED -> false;
+            case HANDED_OVER, REOPENED, NOTED, REMEDY_CHOSEN, CAUSE_KNOWN, CANCELLED -> false;
         };
     }
 
@@ -169,8 +169,16 @@ public final class LegalMoves {
             case DONE, POURED -> concernsAbout(state, cup, cup.step(((OfStep) entry).step()), entry);
             case SCUFFED -> scuffedTooSoon(state, entry);
             case HANDED_OVER -> handedOverTooSoon(state, entry);
-            case SKIPPED, FAULTS_SEEN, ABANDONED, REOPENED, TOUCHED, TAKEN_OFF, NOTED, CAUSE_KNOWN, CANCELLED ->
-                List.of();
+            case SKIPPED,
+                    FAULTS_SEEN,
+                    ABANDONED,
+                    REOPENED,
+                    TOUCHED,
+                    TAKEN_OFF,
+                    NOTED,
+                    REMEDY_CHOSEN,
+                    CAUSE_KNOWN,
+                    CANCELLED -> List.of();
         };
     }
 

@@ -26,6 +26,7 @@ public sealed interface LogEntry {
         TOUCHED,
         TAKEN_OFF,
         NOTED,
+        REMEDY_CHOSEN,
         CAUSE_KNOWN,
         CANCELLED
     }
@@ -97,6 +98,19 @@ public sealed interface LogEntry {
     }
 
     /**
+     * Something is to be done about the faults seen before.
+     *
+     * @param remedy by its name, or what a shop calls its own
+     * @param cause what was held likeliest then, by its key
+     */
+    record RemedyChosen(Mark mark, String remedy, String cause) implements LogEntry {
+        @Override
+        public Kind kind() {
+            return Kind.REMEDY_CHOSEN;
+        }
+    }
+
+    /**
      * What was behind the faults seen before is known.
      *
      * @param cause by its key in the model of what goes wrong
@@ -124,7 +138,7 @@ public sealed interface LogEntry {
         public Plain {
             boolean carriesMore =
                     switch (kind) {
-                        case DONE, POURED, SKIPPED, TOUCHED, FAULTS_SEEN, CAUSE_KNOWN, CANCELLED -> true;
+                        case DONE, POURED, SKIPPED, TOUCHED, FAULTS_SEEN, REMEDY_CHOSEN, CAUSE_KNOWN, CANCELLED -> true;
                         case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> false;
                     };
             if (carriesMore) {
