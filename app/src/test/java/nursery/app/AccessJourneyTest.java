@@ -37,8 +37,9 @@ class AccessJourneyTest extends Journey {
                 page.setViewportSize(other, 700);
                 reachable(path, other, violations);
                 if (other == 320) {
+                    // The colours are those of 390 px, and measuring them takes most of the time.
                     new AxeBuilder(page)
-                            .analyze().getViolations().stream()
+                            .disableRules(List.of("color-contrast")).analyze().getViolations().stream()
                                     .map(rule -> describe(path + " at 320 px", scheme, rule))
                                     .forEach(violations::add);
                 }

@@ -23,6 +23,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.ErrorResponse;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.server.ResponseStatusException;
@@ -60,6 +61,10 @@ class Troubles implements HandlerExceptionResolver, Ordered {
     @Override
     public @Nullable ModelAndView resolveException(
             HttpServletRequest request, HttpServletResponse response, @Nullable Object handler, Exception trouble) {
+        if (trouble instanceof AsyncRequestNotUsableException) {
+            // Whoever listened has left: there is nobody to answer, and nothing went wrong here.
+            return new ModelAndView();
+        }
         boolean program = request.getRequestURI().startsWith("/api/")
                 || request.getRequestURI().startsWith("/scale/");
         Optional<Answer> answer = known(trouble, request);
