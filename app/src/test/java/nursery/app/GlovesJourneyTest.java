@@ -244,11 +244,11 @@ class GlovesJourneyTest extends Journey {
         button("Put in a step first").click();
         assertThat(page.locator("#judgement")).containsText("Choose what this step is.");
         page.locator("#s0-do").selectOption("vinyl");
-        assertThat(page.locator(".edit-rows li").first()).containsText("Lay the vinyl");
+        assertThat(page.locator(".edit-rows summary").first()).containsText("Lay the vinyl");
         button("Down: Lay the vinyl").click();
-        assertThat(page.locator(".edit-rows li").nth(1)).containsText("Lay the vinyl");
+        assertThat(page.locator(".edit-rows summary").nth(1)).containsText("Lay the vinyl");
         button("Up: Lay the vinyl").click();
-        assertThat(page.locator(".edit-rows li").first()).containsText("Lay the vinyl");
+        assertThat(page.locator(".edit-rows summary").first()).containsText("Lay the vinyl");
         button("Remove: Glitter").click();
         assertThat(button("Remove: Glitter")).hasCount(0);
         noWiderThanTheScreen();
