@@ -92,7 +92,7 @@ public enum Remedy {
             StepKind.FINISHING_COAT),
     SCRAPE_OFF(
             "Scrape that coat off",
-            "Off to the layer that is firm, wipe, flash off, wash, and coat anew. Never over it.",
+            "Gloves on, it is not cured: off to the firm layer, wipe, flash off, wash, coat anew. Never over it.",
             "The layer below may suffer.",
             false,
             StepKind.WIPE,
@@ -101,7 +101,7 @@ public enum Remedy {
             StepKind.BUILD_COAT),
     STRIP_BACK(
             "Strip it back to steel",
-            "Heat, a blade, and the cup from the beginning.",
+            "Warmed and cut off outdoors, respirator on, blade away from your hand; then from the beginning.",
             "All that is on it is lost.",
             false,
             StepKind.PREP),
