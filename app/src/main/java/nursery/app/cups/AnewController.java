@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -12,9 +11,7 @@ import nursery.app.platform.FormReader;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.floor.CupNow;
-import nursery.core.log.Refusal;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -85,18 +82,12 @@ class AnewController {
                     reader.faults().throwIfAny();
                     String technique = ways.chosen(typed).technique().name();
                     try {
-                        if (isCoated(now) && !technique.equals(now.cup().about().technique())) {
-                            throw NotLogged.refused(Refusal.simple(
-                                    "technique",
-                                    "A coat is on this cup: it stays %s. Its steps ahead can still be changed."
-                                            .formatted(now.cup().about().technique())));
-                        }
                         changes.anew(
                                 code,
                                 PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
                                 now.aheadBy(plan),
                                 technique,
-                                schools.all().stream().map(School::name).collect(Collectors.joining(",")));
+                                schools);
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }

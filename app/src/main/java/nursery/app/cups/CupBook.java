@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import nursery.app.cups.CupMapper.NewCupRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
@@ -17,7 +16,6 @@ import nursery.core.log.Refusal;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.Order;
-import nursery.core.technique.School;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -60,7 +58,7 @@ public class CupBook {
                 .editions()
                 .current()
                 .number();
-        String schools = order.schools().all().stream().map(School::name).collect(Collectors.joining(","));
+        String schools = order.schools().written();
         List<String> codes = new ArrayList<>();
         for (int i = 0; i < order.count(); i++) {
             codes.add(start(order, nameOf(order, before + i, all), schools, edition, startedAt));

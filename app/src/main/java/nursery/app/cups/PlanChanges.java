@@ -18,6 +18,7 @@ import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.Refusal;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.Wait;
@@ -98,11 +99,20 @@ public class PlanChanges {
     /**
      * Lets a cup go on by another technique, or by another school of its own.
      *
-     * @param schools their names, with commas between
+     * @throws NotLogged if another technique is wanted for a cup that is coated already
      */
     @Transactional
-    public void anew(String code, List<Integer> expected, List<PlanStep> ahead, String technique, String schools) {
-        mapper.setTechnique(code, technique, schools);
+    public void anew(String code, List<Integer> expected, List<PlanStep> ahead, String technique, Schools schools) {
+        mapper.lock(code).orElseThrow(Gone::new);
+        LogBook.Read read = log.read(code);
+        String own = read.cup().about().technique();
+        if (!own.equals(technique)
+                && !read.cup().at(read.room(), moments.now()).coats().isEmpty()) {
+            throw NotLogged.refused(Refusal.simple(
+                    "technique",
+                    "A coat is on this cup: it stays %s. Its steps ahead can still be changed.".formatted(own)));
+        }
+        mapper.setTechnique(code, technique, schools.written());
         putAhead(code, expected, ahead);
     }
 

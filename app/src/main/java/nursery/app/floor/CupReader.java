@@ -2,7 +2,6 @@ package nursery.app.floor;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +15,6 @@ import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.LogEntry;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -114,8 +112,7 @@ class CupReader {
         Cup.Resins resins = new Cup.Resins(
                 shelf.resin(row.baseResinId()).orElseThrow(),
                 shelf.resin(row.lastResinId()).orElseThrow());
-        Schools schools = Schools.of(
-                Arrays.stream(row.schools().split(",")).map(School::valueOf).toList());
+        Schools schools = Schools.read(row.schools());
         List<PlanStep> plan = steps.stream().map(StepRow::step).toList();
         List<LogEntry> log = entries.stream().map(entry -> entry.entry(shelf)).toList();
         Optional<Instant> due = Optional.ofNullable(row.dueOn())

@@ -1,10 +1,8 @@
 package nursery.app.inspect;
 
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -58,10 +56,7 @@ interface CaseMapper {
             @Nullable String seen) {
 
         Schools ways() {
-            return Schools.of(Arrays.stream(schools.split(","))
-                    .filter(school -> !school.isEmpty())
-                    .map(School::valueOf)
-                    .toList());
+            return Schools.read(schools);
         }
     }
 

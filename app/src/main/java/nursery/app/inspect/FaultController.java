@@ -128,11 +128,12 @@ class FaultController {
                     Remedy remedy = Remedy.named(typed.getOrDefault("remedy", ""))
                             .orElseThrow(() -> new InvalidInput(
                                     List.of(new Fault("remedy", "Choose what is to be done about it."))));
-                    refuseForbidden(now, remedy, typed);
+                    Diagnosis diagnosis = diagnosis(now, typed, cases.model());
+                    refuseForbidden(diagnosis, remedy);
                     logged(() -> cases.choose(
                             code,
                             remedy,
-                            likeliest(now, remedy, typed),
+                            likeliest(diagnosis, remedy),
                             PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
                             mark(request, "")));
                     return "/cups/" + code;
@@ -141,8 +142,8 @@ class FaultController {
     }
 
     /** The likeliest cause this is for; the likeliest of all where it is for none. */
-    private String likeliest(CupNow now, Remedy remedy, Map<String, String> typed) {
-        List<Diagnosis.Held> held = diagnosis(now, typed).held();
+    private static String likeliest(Diagnosis diagnosis, Remedy remedy) {
+        List<Diagnosis.Held> held = diagnosis.held();
         return held.stream()
                 .filter(one -> one.cause().helps().contains(remedy))
                 .findFirst()
@@ -151,19 +152,14 @@ class FaultController {
                 .orElse("");
     }
 
-    private void refuseForbidden(CupNow now, Remedy remedy, Map<String, String> typed) {
-        diagnosis(now, typed).offers().stream()
+    private static void refuseForbidden(Diagnosis diagnosis, Remedy remedy) {
+        diagnosis.offers().stream()
                 .filter(offer -> offer.remedy() == remedy)
                 .flatMap(offer -> offer.against().stream())
                 .findFirst()
                 .ifPresent(cause -> {
                     throw new InvalidInput(List.of(new Fault(
-                            "remedy",
-                            "%s: not while it may be that %s."
-                                    .formatted(
-                                            remedy.words(),
-                                            cause.words().substring(0, 1).toLowerCase(java.util.Locale.ROOT)
-                                                    + cause.words().substring(1)))));
+                            "remedy", "%s: not while it may be that: %s.".formatted(remedy.words(), cause.words()))));
                 });
     }
 
@@ -229,14 +225,14 @@ class FaultController {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
-    private Diagnosis diagnosis(CupNow now, Map<String, String> typed) {
+    private Diagnosis diagnosis(CupNow now, Map<String, String> typed, nursery.core.inspect.Model known) {
         Floor floor = floors.now();
         Optional<Batch> batch = now.state()
                 .newestCoat()
                 .flatMap(coat -> coat.pour().batch().stream().boxed().findFirst())
                 .flatMap(floors::batch);
         return Diagnosis.of(
-                        cases.model(),
+                        known,
                         CupFaults.on(now),
                         answers(typed),
                         CupFacts.of(now, floors.roomOf(now.cup()), floor.shelf(), batch, floor.now()))
@@ -244,7 +240,8 @@ class FaultController {
     }
 
     private String why(CupNow now, Form form, Model model) {
-        Diagnosis diagnosis = diagnosis(now, form.typed());
+        nursery.core.inspect.Model known = cases.model();
+        Diagnosis diagnosis = diagnosis(now, form.typed(), known);
         Show show = floors.show();
         model.addAttribute("cup", now.cup());
         model.addAttribute("form", form);
@@ -252,9 +249,7 @@ class FaultController {
         model.addAttribute("picture", Looks.of(now));
         model.addAttribute("seen", CupFaults.on(now));
         model.addAttribute("diagnosis", diagnosis);
-        model.addAttribute(
-                "known",
-                CupFaults.cause(now).flatMap(key -> cases.model().cause(key)).orElse(null));
+        model.addAttribute("known", CupFaults.cause(now).flatMap(known::cause).orElse(null));
         model.addAttribute("ways", now.state().gone().isPresent() ? List.of() : remedies.of(now, diagnosis));
         model.addAttribute(AHEAD, PlanChanges.written(now.stepsAhead()));
         model.addAttribute("gone", now.state().gone().isPresent());

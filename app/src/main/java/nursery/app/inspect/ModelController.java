@@ -1,18 +1,14 @@
 package nursery.app.inspect;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Upload;
 import nursery.core.inspect.Remedy;
 import nursery.core.log.Blemish;
-import nursery.core.measure.Fault;
-import nursery.core.measure.InvalidInput;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -70,10 +66,9 @@ class ModelController {
                 typed,
                 model,
                 () -> {
-                    if (file.isEmpty()) {
-                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-                    }
-                    cases.take(ModelFile.read(bytes(file)), Maker.of(request).name());
+                    cases.take(
+                            ModelFile.read(Upload.bytes(file)),
+                            Maker.of(request).name());
                     return "/faults";
                 },
                 form -> here.page(form, model));
@@ -114,13 +109,5 @@ class ModelController {
                     return "/faults";
                 },
                 form -> here.page(form, model));
-    }
-
-    private static byte[] bytes(MultipartFile file) {
-        try {
-            return file.getBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

@@ -2,8 +2,6 @@ package nursery.app.plan;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,9 +13,8 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Upload;
 import nursery.app.techniques.TechniqueBook;
-import nursery.core.measure.Fault;
-import nursery.core.measure.InvalidInput;
 import nursery.core.plan.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -94,10 +91,7 @@ class OrderController {
                 typed,
                 model,
                 () -> {
-                    if (file == null || file.isEmpty()) {
-                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-                    }
-                    FileText text = text(file);
+                    FileText text = FileText.of(Upload.bytes(file));
                     List<Order> read = OrdersCsv.read(text.text(), row -> {
                         FormReader reader = new FormReader(row);
                         List<Order> order = forms.read(reader).stream().toList();
@@ -129,14 +123,6 @@ class OrderController {
         model.addAttribute("run", run);
         model.addAttribute("number", number);
         return "plan/importing";
-    }
-
-    private static FileText text(MultipartFile file) {
-        try {
-            return FileText.of(file.getBytes());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private String page(Model model, Form form) {

@@ -1,8 +1,6 @@
 package nursery.app.techniques;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +11,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
+import nursery.app.platform.Upload;
 import nursery.core.cup.StartingBlank;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -87,12 +86,9 @@ class TechniqueController {
                 typed,
                 model,
                 () -> {
-                    if (file.isEmpty()) {
-                        throw new InvalidInput(List.of(new Fault("file", "No file was chosen.")));
-                    }
                     return "/techniques/"
                             + techniques.add(
-                                    TechniqueFile.read(bytes(file)),
+                                    TechniqueFile.read(Upload.bytes(file)),
                                     Maker.of(request).name());
                 },
                 form -> shelf(model, form));
@@ -152,14 +148,6 @@ class TechniqueController {
         return techniques
                 .find(key)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no such technique."));
-    }
-
-    private static byte[] bytes(MultipartFile file) {
-        try {
-            return file.getBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private String shelf(Model model, Form form) {

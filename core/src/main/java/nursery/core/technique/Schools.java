@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** A maker's choice on every question. */
@@ -27,7 +28,20 @@ public final class Schools {
         return of(List.of(choices));
     }
 
+    /** What {@link #written} wrote. */
+    public static Schools read(String written) {
+        return of(Stream.of(written.split(","))
+                .filter(name -> !name.isEmpty())
+                .map(School::valueOf)
+                .toList());
+    }
+
     private Schools() {}
+
+    /** Their names, with commas between. */
+    public String written() {
+        return all().stream().map(School::name).collect(Collectors.joining(","));
+    }
 
     public boolean has(School school) {
         return on(school.question()) == school;
