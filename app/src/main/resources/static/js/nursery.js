@@ -99,9 +99,11 @@
   };
 
   // A guided sequence: one step in hand at a time; the tablet remembers which, so that a reload does not lose the place.
+  // What was touched on another tablet is past on this one too.
+  const placeOf = (guide) => Math.max(Number(localStorage.getItem(`guide-${guide.dataset.guide}`) || 0), Number(guide.dataset.at || 0));
   const lead = () => {
     for (const guide of document.querySelectorAll('.guide')) {
-      const at = Number(localStorage.getItem(`guide-${guide.dataset.guide}`) || 0);
+      const at = placeOf(guide);
       guide.classList.add('led');
       [...guide.children].forEach((step, i) => {
         step.classList.toggle('past', i < at);
@@ -115,9 +117,8 @@
     const next = event.target.closest('.guide .next');
     if (!next) return;
     const guide = next.closest('.guide');
-    const key = `guide-${guide.dataset.guide}`;
-    const at = Number(localStorage.getItem(key) || 0) + 1;
-    localStorage.setItem(key, at);
+    const at = placeOf(guide) + 1;
+    localStorage.setItem(`guide-${guide.dataset.guide}`, at);
     lead();
     const step = guide.children[at];
     if (!step) return;

@@ -10,20 +10,25 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.cups.LogBook;
 import nursery.app.floor.RoomPlan;
 import nursery.app.inspect.CaseBook;
 import nursery.app.room.RoomBook;
 import nursery.app.shelf.ShelfBook;
+import nursery.app.shelf.StockBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomReading;
+import nursery.core.inspect.Cause;
 import nursery.core.inspect.CupFaults;
+import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.StartingModel;
 import nursery.core.log.Blemish;
 import nursery.core.log.Extent;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
+import nursery.core.resin.Part;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import org.junit.jupiter.api.BeforeEach;
@@ -192,8 +197,8 @@ class FaultsTest {
         shop.clock().forward(Duration.ofHours(40));
         see("seen-SOFT", "on", "extent", "much");
         assertThat(text(tablet.send("/cups/" + code + "/remedy", remedy("scuff-and-coat"))))
-                .as("no remedy of this cup's, so nothing forbids it; but it is not offered")
-                .isEmpty();
+                .as("not even if it is posted without being offered")
+                .contains("not while it may be that");
         assertThat(why("")).doesNotContain("value=\"sand-flat-and-coat\"");
     }
 
@@ -319,12 +324,30 @@ class FaultsTest {
                 "helps",
                 "sand-flat-and-coat",
                 "own",
-                "Lock the cat out");
+                "Lock the cat out",
+                "step-0",
+                "sand",
+                "step-2",
+                "wash",
+                "step-5",
+                "thin-coat");
         assertThat(tablet.send("/faults/cause", cat)).hasStatus(302);
-        assertThat(why("")).contains("The cat slept in the box", "Lock the cat out");
-        assertThat(tablet.send("/cups/" + code + "/remedy", typed("own", "the-cat-slept-in-the-box")))
-                .hasStatus(302);
+        assertThat(why("")).contains("The cat slept in the box", "Lock the cat out", "Your own answer");
+        Map<String, String> own = remedy("");
+        own.put("own", "the-cat-slept-in-the-box");
+        assertThat(tablet.send("/cups/" + code + "/remedy", own)).hasStatus(302);
+        assertThat(ahead()).extracting(PlanStep::kind).startsWith(StepKind.SAND, StepKind.WASH, StepKind.THIN_COAT);
         assertThat(tablet.page("/cups/" + code)).contains("Done about it: Lock the cat out");
+        assertThat(shop.bean(CaseBook.class)
+                        .model()
+                        .cause("the-cat-slept-in-the-box")
+                        .flatMap(Cause::own)
+                        .map(OwnRemedy::kinds))
+                .as("in the file and back")
+                .hasValue(List.of(StepKind.SAND, StepKind.WASH, StepKind.THIN_COAT));
+        assertThat(text(tablet.send(
+                        "/faults/cause", typed("words", "Moonlight", "shown", "dust", "step-0", "sand", "own", ""))))
+                .contains("Say what the steps are for.");
         assertThat(text(tablet.send("/cups/" + code + "/remedy", typed("own", "ratio-off"))))
                 .contains("Choose what is to be done about it.");
         assertThat(text(tablet.send("/faults/cause", typed("words", "The cat slept in the box", "shown", "dust"))))
@@ -352,5 +375,56 @@ class FaultsTest {
         assertThat(tablet.page("/mix?pick-" + code + "=on"))
                 .contains("<b>Likely:</b>")
                 .containsPattern("the humidity reached 86 %|above its dew point");
+    }
+
+    /** P5: slowly, minutes long, in two cups; the guide's touches say how it was done. */
+    @Test
+    void theGuidesTouchesAndTheBottlesSpeakWhenACoatIsSoft() {
+        upToTheAdhesive();
+        long resin = shop.shelf().resins().get(0).id();
+        shop.bean(StockBook.class).add(resin, Part.B, "H-77", 500, "Mira");
+        String mix = tablet.send("/mix", typed("resin", "" + resin, "pick-" + code, "on"))
+                .getResponse()
+                .getRedirectedUrl();
+        assertThat(mix).startsWith("/mix/");
+        stirred(mix, "STIRRED");
+        assertThat(tablet.page(mix)).as("nothing is stirred before both are in").contains("data-at=\"0\"");
+        assertThat(tablet.send(mix + "/mixed", typed("partA", "15", "partB", "15")))
+                .hasStatus(302);
+        shop.clock().forward(Duration.ofSeconds(70));
+        stirred(mix, "STIRRED");
+        assertThat(tablet.page(mix)).contains("data-at=\"1\"").contains("Stirred for 1 min 10 s.");
+        shop.clock().forward(Duration.ofSeconds(30));
+        stirred(mix, "STIRRED");
+        stirred(mix, "SUNG_TO");
+        assertThat(tablet.page(mix)).as("the first touch counts").contains("Stirred for 1 min 10 s.");
+        String spindle = "" + shop.shelf().spindles().get(0).id();
+        assertThat(tablet.send(mix + "/pour", typed("cup", code, "amount", "24", "spindle", spindle)))
+                .hasStatus(302);
+        shop.clock().forward(Duration.ofSeconds(40));
+        stirred(mix, "SECOND_CUP");
+        shop.clock().forward(Duration.ofHours(60));
+        see("seen-SOFT", "on", "seen-STREAKS", "on");
+        assertThat(why("?yes=in-streaks"))
+                .contains("Most likely: It was not stirred through")
+                .contains("it was stirred for 70 s")
+                .contains("it was not stirred again in a second cup");
+        see("seen-YELLOW", "on", "zone", "all");
+        assertThat(why("")).contains("the hardener had been open for 0 days");
+    }
+
+    private void stirred(String mix, String what) {
+        assertThat(tablet.send(mix + "/stirred?what=" + what, typed())).hasStatus(204);
+    }
+
+    /** Up to the flood coat, which is not poured. */
+    private void upToTheAdhesive() {
+        while (ahead().get(0).kind() != StepKind.FLOOD_COAT) {
+            PlanStep step = ahead().get(0);
+            shop.clock().forward(step.kind() == StepKind.GLITTER ? Duration.ofMinutes(3) : Duration.ofMinutes(200));
+            shop.bean(LogBook.class)
+                    .add(code, shop.entry(code, step.number(), shop.clock().instant(), 1), true);
+        }
+        shop.clock().forward(Duration.ofHours(3));
     }
 }

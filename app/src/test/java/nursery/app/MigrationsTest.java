@@ -34,7 +34,8 @@ class MigrationsTest {
             Map.entry("V13__decided_amounts.sql", "ca6ea4572686f9fe"),
             Map.entry("V14__several_additions.sql", "ceb8d604859e7e88"),
             Map.entry("V15__faults.sql", "1d0a4ea3f1d9ec2b"),
-            Map.entry("V16__own_causes.sql", "168424ec1497072f"));
+            Map.entry("V16__own_causes.sql", "168424ec1497072f"),
+            Map.entry("V17__stirring.sql", "80920d4c45fe6fbe"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

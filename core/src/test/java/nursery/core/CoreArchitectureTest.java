@@ -17,7 +17,7 @@ class CoreArchitectureTest {
 
     /** Each may use only those before it. */
     private static final List<String> ORDER =
-            List.of("measure", "cup", "resin", "cure", "film", "technique", "log", "plan", "floor", "inspect");
+            List.of("measure", "cup", "wrap", "resin", "cure", "film", "technique", "log", "plan", "floor", "inspect");
 
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
@@ -28,7 +28,8 @@ class CoreArchitectureTest {
         noClasses()
                 .should()
                 .dependOnClassesThat()
-                .resideOutsideOfPackages("java..", "nursery.core..", "org.jspecify..", "org.hipparchus..")
+                .resideOutsideOfPackages(
+                        "java..", "nursery.core..", "org.jspecify..", "org.hipparchus..", "org.locationtech.jts..")
                 .check(CORE);
         noClasses()
                 .that()
@@ -36,6 +37,13 @@ class CoreArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("org.hipparchus..")
+                .check(CORE);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("nursery.core.wrap..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.locationtech.jts..")
                 .check(CORE);
     }
 

@@ -115,7 +115,7 @@ class AnewController {
         model.addAttribute("own", own(now).map(ShelvedTechnique::key).orElse(""));
         model.addAttribute("steps", ahead);
         model.addAttribute("stepsAre", "ahead of it");
-        model.addAttribute("findings", now.judged(ahead));
+        model.addAttribute("findings", now.judged(ahead, floors.show().now()));
         model.addAttribute("planUrl", "/cups/" + now.code() + "/technique/plan");
         return "cups/technique";
     }

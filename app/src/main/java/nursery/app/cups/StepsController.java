@@ -86,7 +86,8 @@ class StepsController {
         Cup cup = now.cup();
         FormReader reader = new FormReader(form.typed());
         List<PlanStep> ahead = read(reader, form.typed(), cup);
-        List<Judgement.Finding> findings = reader.faults().none() ? now.judged(ahead) : List.of();
+        List<Judgement.Finding> findings =
+                reader.faults().none() ? now.judged(ahead, floors.show().now()) : List.of();
         EditForm.choices(model, form.typed());
         model.addAttribute("form", form);
         model.addAttribute("cup", cup);

@@ -45,6 +45,10 @@ final class Batches {
                 Optional.ofNullable(row.leftoverMl()),
                 row.wasted(),
                 row.byScale(),
+                new Batch.Stirring(
+                        Optional.ofNullable(row.stirredAt()),
+                        Optional.ofNullable(row.secondCupAt()),
+                        Optional.ofNullable(row.restedAt())),
                 shares(rows));
     }
 

@@ -54,6 +54,9 @@ interface FloorMapper {
             @Nullable Double leftoverMl,
             boolean wasted,
             boolean byScale,
+            @Nullable Instant stirredAt,
+            @Nullable Instant secondCupAt,
+            @Nullable Instant restedAt,
             @Nullable Long cupId,
             @Nullable String code,
             @Nullable Integer step,
@@ -95,8 +98,9 @@ interface FloorMapper {
             """
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
               b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
-              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale, s.cup_id, c.code, s.step, s.share_ml,
-                s.at_minute, a.ml AS addition_ml, a.what AS addition
+              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale,
+              b.stirred_at, b.second_cup_at, b.rested_at, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
+              a.ml AS addition_ml, a.what AS addition
             FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id
               LEFT JOIN batch_addition a ON a.batch_id = s.batch_id AND a.position = s.position\s""";
 

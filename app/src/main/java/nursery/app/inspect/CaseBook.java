@@ -1,5 +1,6 @@
 package nursery.app.inspect;
 
+import java.time.Instant;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -27,8 +28,10 @@ import nursery.core.inspect.Facts;
 import nursery.core.inspect.Foresight;
 import nursery.core.inspect.Learned;
 import nursery.core.inspect.Model;
+import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Remedy;
 import nursery.core.inspect.StartingModel;
+import nursery.core.inspect.Treatment;
 import nursery.core.log.Blemish;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -36,6 +39,7 @@ import nursery.core.log.Refusal;
 import nursery.core.log.Sighting;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.technique.StepKind;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -95,6 +99,9 @@ public class CaseBook {
         mapper.saveModel(ModelFile.write(model), moments.now(), by);
     }
 
+    /** What a shop does of its own, as it was typed: words, and the steps it puts into the plan. */
+    record Own(String words, List<StepKind> steps) {}
+
     /** What ships holds again. */
     @Transactional
     void forget() {
@@ -105,22 +112,25 @@ public class CaseBook {
      * Puts a cause of the shop's own beside the others.
      *
      * @param shows how likely it shows the fault
-     * @param own what is done about it here, in the shop's words
+     * @param own what is done about it here
      */
     @Transactional
-    void add(String words, Blemish fault, double shows, Optional<Remedy> remedy, String own, String by) {
+    void add(String words, Blemish fault, double shows, Optional<Remedy> remedy, Own own, String by) {
         Model model = written();
         String key =
                 words.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^[^a-z]+|-$", "");
+        String named = key.length() > LONGEST_KEY ? key.substring(0, LONGEST_KEY) : key;
         Cause cause = new Cause(
-                key.length() > LONGEST_KEY ? key.substring(0, LONGEST_KEY) : key,
+                named,
                 words,
                 OWN_PRIOR,
                 List.of(),
                 Map.of(fault.written(), shows),
                 remedy.map(List::of).orElse(List.of()),
                 Set.of(),
-                own);
+                own.words().isEmpty() && own.steps().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new OwnRemedy(named, own.words(), own.steps())));
         if (key.length() < 2 || model.cause(cause.key()).isPresent()) {
             throw new InvalidInput(List.of(new Fault(
                     "words", "“%s” cannot be told from the causes there are: name it otherwise.".formatted(words))));
@@ -176,29 +186,18 @@ public class CaseBook {
      * @throws NotLogged if the cup has left the bench, or somebody chose otherwise meanwhile
      */
     @Transactional
-    public void choose(String code, Remedy remedy, String cause, List<Integer> expected, Mark mark) {
+    public void choose(String code, Treatment remedy, String cause, List<Integer> expected, Mark mark) {
         log.hold(code);
         CupNow now = floors.cup(code).orElseThrow(Gone::new);
         if (now.state().gone().isPresent()) {
             throw NotLogged.refused(
                     Refusal.simple("remedy", "The cup has left the bench: open it again first, then choose."));
         }
-        if (!CupFaults.steps(now, remedy).isEmpty()) {
-            changes.replan(code, expected, CupFaults.ahead(now, remedy));
+        Instant at = mark.happenedAt();
+        if (!CupFaults.steps(now, remedy, at).isEmpty()) {
+            changes.replan(code, expected, CupFaults.ahead(now, remedy, at));
         }
         log.add(code, new LogEntry.RemedyChosen(mark, remedy.written(), cause), true);
-    }
-
-    /** Writes down that something of the shop's own is done about a cause. */
-    @Transactional
-    public void chooseOwn(String code, String cause, Mark mark) {
-        log.hold(code);
-        String own = written()
-                .cause(cause)
-                .map(Cause::own)
-                .filter(words -> !words.isEmpty())
-                .orElseThrow(() -> NotLogged.refused(Refusal.simple("remedy", "Choose what is to be done about it.")));
-        log.add(code, new LogEntry.RemedyChosen(mark, own, cause), true);
     }
 
     /** Writes down what was behind it. */

@@ -20,13 +20,15 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
-import nursery.core.floor.Batch;
+import nursery.app.shelf.StockBook;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.inspect.CupFacts;
 import nursery.core.inspect.CupFaults;
 import nursery.core.inspect.Diagnosis;
+import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Remedy;
+import nursery.core.inspect.Treatment;
 import nursery.core.log.Blemish;
 import nursery.core.log.Extent;
 import nursery.core.log.LogEntry;
@@ -58,13 +60,15 @@ class FaultController {
     private final CaseBook cases;
     private final Remedies remedies;
     private final FormPost posts;
+    private final StockBook stock;
 
-    FaultController(Floors floors, LogBook log, CaseBook cases, Remedies remedies, FormPost posts) {
+    FaultController(Floors floors, LogBook log, CaseBook cases, Remedies remedies, FormPost posts, StockBook stock) {
         this.floors = floors;
         this.log = log;
         this.cases = cases;
         this.remedies = remedies;
         this.posts = posts;
+        this.stock = stock;
     }
 
     @GetMapping("/cups/{code}/fault")
@@ -120,15 +124,9 @@ class FaultController {
                 typed,
                 model,
                 () -> {
-                    String own = typed.getOrDefault("own", "");
-                    if (!own.isEmpty()) {
-                        logged(() -> cases.chooseOwn(code, own, mark(request, "")));
-                        return "/cups/" + code;
-                    }
-                    Remedy remedy = Remedy.named(typed.getOrDefault("remedy", ""))
-                            .orElseThrow(() -> new InvalidInput(
-                                    List.of(new Fault("remedy", "Choose what is to be done about it."))));
-                    Diagnosis diagnosis = diagnosis(now, typed, cases.model());
+                    nursery.core.inspect.Model known = cases.model();
+                    Treatment remedy = chosen(typed, known);
+                    Diagnosis diagnosis = diagnosis(now, typed, known);
                     refuseForbidden(diagnosis, remedy);
                     logged(() -> cases.choose(
                             code,
@@ -141,26 +139,34 @@ class FaultController {
                 form -> why(now, form, model));
     }
 
+    /** What the button named: one of practice's, or what the shop itself does about a cause. */
+    private static Treatment chosen(Map<String, String> typed, nursery.core.inspect.Model known) {
+        Optional<Treatment> own = known.cause(typed.getOrDefault("own", ""))
+                .flatMap(cause -> cause.own().map(Treatment.class::cast));
+        return own.or(() -> Remedy.named(typed.getOrDefault("remedy", "")).map(Treatment.class::cast))
+                .orElseThrow(
+                        () -> new InvalidInput(List.of(new Fault("remedy", "Choose what is to be done about it."))));
+    }
+
     /** The likeliest cause this is for; the likeliest of all where it is for none. */
-    private static String likeliest(Diagnosis diagnosis, Remedy remedy) {
+    private static String likeliest(Diagnosis diagnosis, Treatment remedy) {
+        if (remedy instanceof OwnRemedy own) {
+            return own.cause();
+        }
         List<Diagnosis.Held> held = diagnosis.held();
         return held.stream()
-                .filter(one -> one.cause().helps().contains(remedy))
+                .filter(one -> one.cause().helps().stream().anyMatch(remedy::equals))
                 .findFirst()
                 .or(() -> held.stream().findFirst())
                 .map(one -> one.cause().key())
                 .orElse("");
     }
 
-    private static void refuseForbidden(Diagnosis diagnosis, Remedy remedy) {
-        diagnosis.offers().stream()
-                .filter(offer -> offer.remedy() == remedy)
-                .flatMap(offer -> offer.against().stream())
-                .findFirst()
-                .ifPresent(cause -> {
-                    throw new InvalidInput(List.of(new Fault(
-                            "remedy", "%s: not while it may be that: %s.".formatted(remedy.words(), cause.words()))));
-                });
+    private static void refuseForbidden(Diagnosis diagnosis, Treatment remedy) {
+        diagnosis.against(remedy).ifPresent(cause -> {
+            throw new InvalidInput(List.of(
+                    new Fault("remedy", "%s: not while it may be that: %s.".formatted(remedy.words(), cause.words()))));
+        });
     }
 
     @PostMapping("/cups/{code}/cause")
@@ -227,15 +233,18 @@ class FaultController {
 
     private Diagnosis diagnosis(CupNow now, Map<String, String> typed, nursery.core.inspect.Model known) {
         Floor floor = floors.now();
-        Optional<Batch> batch = now.state()
+        CupFacts.Origin origin = now.state()
                 .newestCoat()
-                .flatMap(coat -> coat.pour().batch().stream().boxed().findFirst())
-                .flatMap(floors::batch);
+                .map(coat -> new CupFacts.Origin(
+                        coat.pour().batch().stream().boxed().findFirst().flatMap(floors::batch),
+                        stock.hardenerOpenedAt(
+                                coat.pour().batch(), coat.pour().mark().id())))
+                .orElse(CupFacts.Origin.UNKNOWN);
         return Diagnosis.of(
                         known,
                         CupFaults.on(now),
                         answers(typed),
-                        CupFacts.of(now, floors.roomOf(now.cup()), floor.shelf(), batch, floor.now()))
+                        CupFacts.of(now, floors.roomOf(now.cup()), floor.shelf(), origin, floor.now()))
                 .without(keys(typed, "skip"));
     }
 

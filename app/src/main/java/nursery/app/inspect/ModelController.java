@@ -1,14 +1,18 @@
 package nursery.app.inspect;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Upload;
+import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Remedy;
 import nursery.core.log.Blemish;
+import nursery.core.technique.StepKind;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -97,6 +101,11 @@ class ModelController {
                     Optional<Blemish> fault = Blemish.named(reader.raw("shown"));
                     reader.faults().require(fault.isPresent(), "shown", "Choose how it shows.");
                     String own = reader.line("own", "What you do about it", LONGEST_WORDS, false);
+                    List<StepKind> steps = IntStream.range(0, OwnRemedy.MOST_STEPS)
+                            .boxed()
+                            .flatMap(i -> StepKind.named(reader.raw("step-" + i)).stream())
+                            .toList();
+                    reader.faults().require(steps.isEmpty() || !own.isEmpty(), "own", "Say what the steps are for.");
                     double shows = OFTEN.getOrDefault(reader.raw("often"), USUALLY);
                     reader.faults().throwIfAny();
                     cases.add(
@@ -104,7 +113,7 @@ class ModelController {
                             fault.orElseThrow(),
                             shows,
                             Remedy.named(reader.raw("helps")),
-                            own,
+                            new CaseBook.Own(own, steps),
                             Maker.of(request).name());
                     return "/faults";
                 },

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -13,10 +14,12 @@ import nursery.core.inspect.Cause;
 import nursery.core.inspect.Evidence;
 import nursery.core.inspect.Fact;
 import nursery.core.inspect.Model;
+import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Remedy;
 import nursery.core.inspect.Sign;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.technique.StepKind;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -91,7 +94,18 @@ final class ModelFile {
                 shows,
                 remedies(node.path("helps")).toList(),
                 remedies(node.path("forbids")).collect(Collectors.toSet()),
-                node.path("own").asString("").strip());
+                own(key, node));
+    }
+
+    private static Optional<OwnRemedy> own(String key, JsonNode node) {
+        return Optional.of(node.path("own").asString("").strip())
+                .filter(words -> !words.isEmpty())
+                .map(words -> new OwnRemedy(
+                        key,
+                        words,
+                        stream(node.path("ownSteps"))
+                                .flatMap(step -> StepKind.named(step.asString("")).stream())
+                                .toList()));
     }
 
     private static Stream<Remedy> remedies(JsonNode node) {
@@ -138,9 +152,13 @@ final class ModelFile {
         write(
                 node.putArray("forbids"),
                 Set.copyOf(cause.forbids()).stream().sorted().toList());
-        if (!cause.own().isEmpty()) {
-            node.put("own", cause.own());
-        }
+        cause.own().ifPresent(own -> {
+            node.put("own", own.words());
+            if (!own.kinds().isEmpty()) {
+                ArrayNode steps = node.putArray("ownSteps");
+                own.kinds().forEach(kind -> steps.add(kind.written()));
+            }
+        });
     }
 
     private static void write(ArrayNode into, List<Remedy> remedies) {

@@ -13,7 +13,8 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
 import nursery.core.inspect.CupFaults;
 import nursery.core.inspect.Diagnosis;
-import nursery.core.inspect.Remedy;
+import nursery.core.inspect.OwnRemedy;
+import nursery.core.inspect.Treatment;
 import nursery.core.log.Cup;
 import nursery.core.technique.Caution;
 import nursery.core.technique.Judgement;
@@ -51,8 +52,13 @@ class Remedies {
             List<String> others,
             List<Judgement.Finding> against) {
 
-        public Remedy remedy() {
+        public Treatment remedy() {
             return offer.remedy();
+        }
+
+        /** The cause this is a shop's own answer to; empty if it is practice's. */
+        public Optional<String> own() {
+            return remedy() instanceof OwnRemedy found ? Optional.of(found.cause()) : Optional.empty();
         }
 
         public List<String> cautions() {
@@ -71,13 +77,12 @@ class Remedies {
         Standing before = Standing.anew(floor.workshop(), floor.kept(), STEPS_TRIED);
         List<Way> ways = new ArrayList<>();
         for (Diagnosis.Offer offer : diagnosis.offers()) {
-            List<PlanStep> steps = CupFaults.steps(now, offer.remedy());
+            List<PlanStep> steps = CupFaults.steps(now, offer.remedy(), floor.now());
             if (offer.against().isPresent() || steps.isEmpty()) {
                 ways.add(new Way(offer, steps, 0, Optional.empty(), Optional.empty(), List.of(), List.of()));
                 continue;
             }
-            List<PlanStep> ahead = CupFaults.ahead(now, offer.remedy());
-            Cup changed = now.cup().with(now.planWith(ahead));
+            Cup changed = CupFaults.chosen(now, offer.remedy(), floor.now());
             CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
             Floor with = floor.with(then);
             Standing after = Standing.anew(with.workshop(), floor.kept(), STEPS_TRIED);
@@ -92,7 +97,7 @@ class Remedies {
                     ready,
                     before.readyAt(now).flatMap(was -> ready.map(at -> Duration.between(was, at))),
                     others(floor, now, before, after),
-                    now.judged(ahead).stream()
+                    then.judged(then.stepsAhead(), floor.now()).stream()
                             .filter(finding -> !finding.isAdvice() && finding.place() < steps.size())
                             .toList()));
         }

@@ -2,6 +2,7 @@ package nursery.app.mix;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,6 +34,7 @@ import nursery.core.resin.Mix;
 import nursery.core.resin.RatioCheck;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -113,6 +115,16 @@ class BatchController {
                     return "/mix/" + number;
                 },
                 form -> page(number, Optional.of(form), model));
+    }
+
+    /** A step of the guide was touched as done; the page itself moves on. */
+    @PostMapping("/mix/{number}/stirred")
+    ResponseEntity<Void> stirred(@PathVariable long number, @RequestParam String what) {
+        find(number);
+        Arrays.stream(GuideStep.Logged.values())
+                .filter(logged -> logged.name().equals(what))
+                .forEach(logged -> mixes.stirred(number, logged));
+        return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/mix/{number}/pour")
@@ -266,7 +278,10 @@ class BatchController {
         List<ShareLine> lines = lines(batch, show);
         model.addAttribute("lines", lines);
         model.addAttribute("measuring", byScale ? GuideStep.weighing(grams, show) : GuideStep.measuring(fills, marks));
-        model.addAttribute("stirring", GuideStep.stirring(batch, rests(lines), show));
+        List<GuideStep> stirring = GuideStep.stirring(batch, rests(lines), show);
+        model.addAttribute("stirring", stirring);
+        model.addAttribute("stirringAt", GuideStep.at(stirring, batch.stirring()));
+        model.addAttribute("wasStirred", wasStirred(batch, show));
         model.addAttribute("heatPass", GuideStep.heatPass());
         model.addAttribute("lots", stock.lotsOf(number));
         model.addAttribute("lost", mixes.lostMl(batch).orElse(null));
@@ -276,6 +291,18 @@ class BatchController {
                 "isOff", batch.offAt().map(at -> !at.isAfter(show.now())).orElse(false));
         verdict(batch, form.typed(), model);
         return "mix/batch";
+    }
+
+    /** What the guide knows of the stirring, in a sentence; empty if nothing. */
+    private static String wasStirred(Batch batch, Show show) {
+        StringBuilder words = new StringBuilder();
+        batch.secondsStirred(show.now()).ifPresent(seconds -> {
+            long whole = Math.round(seconds);
+            words.append("Stirred for %d min %02d s".formatted(whole / 60, whole % 60));
+            words.append(batch.inTwoCups(show.now()).orElse(false) ? ", in two cups" : "");
+            words.append(batch.wasRested(show.now()).orElse(false) ? ", then rested." : ".");
+        });
+        return words.toString();
     }
 
     /** What will be in the cup if it is measured as planned: by its marks, or all fillings together on a scale. */

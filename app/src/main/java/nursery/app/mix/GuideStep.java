@@ -1,7 +1,9 @@
 package nursery.app.mix;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.IntFunction;
 import nursery.app.platform.Show;
 import nursery.core.floor.Batch;
@@ -14,8 +16,32 @@ import nursery.core.resin.Pace;
  *
  * @param amount what the line or the scale shows when it is done, empty where nothing is measured
  * @param seconds how long it takes, 0 where no timer runs
+ * @param logged what the mix keeps of it when it is touched as done; empty where that is nothing
  */
-record GuideStep(String words, String amount, int seconds) {
+record GuideStep(String words, String amount, int seconds, Optional<Logged> logged) {
+
+    /** A step of stirring whose end the mix keeps, because a fault may be told from it. */
+    enum Logged {
+        STIRRED,
+        SECOND_CUP,
+        RESTED;
+
+        Optional<Instant> in(Batch.Stirring kept) {
+            return switch (this) {
+                case STIRRED -> kept.first();
+                case SECOND_CUP -> kept.again();
+                case RESTED -> kept.rested();
+            };
+        }
+    }
+
+    GuideStep(String words, String amount, int seconds) {
+        this(words, amount, seconds, Optional.empty());
+    }
+
+    private static GuideStep logged(String words, double minutes, Logged logged) {
+        return new GuideStep(words, "", seconds(minutes), Optional.of(logged));
+    }
 
     /** A by A, B on top, filling by filling, up to marks. */
     static List<GuideStep> measuring(List<Mix> fills, Show marks) {
@@ -50,10 +76,10 @@ record GuideStep(String words, String amount, int seconds) {
     /** From the first stir until the first cup. */
     static List<GuideStep> stirring(Batch batch, boolean rests, Show show) {
         List<GuideStep> steps = new ArrayList<>(List.of(
-                new GuideStep("Stir slowly, scrape sides and bottom", "", seconds(Pace.STIR_MIN)),
-                new GuideStep("Pour into a clean cup, stir again", "", seconds(Pace.STIR_AGAIN_MIN))));
+                logged("Stir slowly, scrape sides and bottom", Pace.STIR_MIN, Logged.STIRRED),
+                logged("Pour into a clean cup, stir again", Pace.STIR_AGAIN_MIN, Logged.SECOND_CUP)));
         if (rests) {
-            steps.add(new GuideStep("Let it rest, or until the cup just feels warm", "", seconds(Pace.REST_MIN)));
+            steps.add(logged("Let it rest, or until the cup just feels warm", Pace.REST_MIN, Logged.RESTED));
         }
         batch.shares().forEach(share -> share.additions()
                 .forEach(addition -> steps.add(new GuideStep(
@@ -63,6 +89,17 @@ record GuideStep(String words, String amount, int seconds) {
                         show.volume(addition.ml()),
                         60))));
         return steps;
+    }
+
+    /** How many of the steps are past, by what the mix keeps: the last one kept, and all before it. */
+    static int at(List<GuideStep> steps, Batch.Stirring kept) {
+        int at = 0;
+        for (int i = 0; i < steps.size(); i++) {
+            if (steps.get(i).logged().flatMap(logged -> logged.in(kept)).isPresent()) {
+                at = i + 1;
+            }
+        }
+        return at;
     }
 
     /** After each cup. */

@@ -122,6 +122,12 @@ class MixBook {
         stock.draw(batch.resinId(), new Mix(partAMl, partBMl), number, by);
     }
 
+    /** Keeps when a step of stirring was done; a touch sent twice changes nothing. */
+    @Transactional
+    void stirred(long number, GuideStep.Logged what) {
+        mapper.stirred(number, what.name(), moments.now());
+    }
+
     /** Logs a coat of this batch on its cup. Throws what {@link LogBook#add} throws. */
     @Transactional
     void pour(long number, String code, double ml, Optional<Spindle> spindle, String by, Optional<String> overruled) {

@@ -69,6 +69,15 @@ interface MixMapper {
             @Param("at") Instant at,
             @Param("potMinutes") double potMinutes);
 
+    /** The first touch counts; before A and B met nothing can have been stirred. */
+    @Update(
+            """
+            UPDATE batch SET stirred_at = IF(#{what} = 'STIRRED', COALESCE(stirred_at, #{at}), stirred_at),
+              second_cup_at = IF(#{what} = 'SECOND_CUP', COALESCE(second_cup_at, #{at}), second_cup_at),
+              rested_at = IF(#{what} = 'RESTED', COALESCE(rested_at, #{at}), rested_at)
+            WHERE id = #{id} AND mixed_at IS NOT NULL AND closed_at IS NULL""")
+    void stirred(@Param("id") long id, @Param("what") String what, @Param("at") Instant at);
+
     @Update("UPDATE batch SET closed_at = #{at}, leftover_ml = #{leftoverMl} WHERE id = #{id}")
     void close(@Param("id") long id, @Param("at") Instant at, @Param("leftoverMl") double leftoverMl);
 

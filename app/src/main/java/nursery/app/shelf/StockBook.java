@@ -1,6 +1,9 @@
 package nursery.app.shelf;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.stream.Stream;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
@@ -80,6 +83,17 @@ public class StockBook {
         return mapper.lotsOf(batch).stream()
                 .map(row -> new Lot(Part.valueOf(row.part()), row.lot(), row.ml()))
                 .toList();
+    }
+
+    /**
+     * When the hardener a coat came from was opened: its bottle was first drawn from.
+     *
+     * @param batch the coat's mix, if it was mixed here
+     * @param entry the coat's own log entry
+     */
+    public Optional<Instant> hardenerOpenedAt(OptionalLong batch, long entry) {
+        DrawnFor drawnFor = batch.isPresent() ? new DrawnFor(batch.getAsLong(), null) : new DrawnFor(null, entry);
+        return mapper.openedAt(drawnFor, Part.B.name());
     }
 
     /** Takes a batch's parts out of the bottles; what they do not hold by the book is not drawn from anywhere. */

@@ -2,6 +2,7 @@ package nursery.app.shelf;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -52,6 +53,14 @@ interface StockMapper {
 
     @Select("SELECT bottle_id, SUM(ml) FROM bottle_draw WHERE entry_id = #{entryId} GROUP BY bottle_id")
     List<DrawRow> drawnFor(long entryId);
+
+    /** When the first of the bottles one part came from was drawn from first, for a batch or an entry. */
+    @Select(
+            """
+            SELECT MIN(f.drawn_at) FROM bottle_draw f WHERE f.ml > 0 AND f.bottle_id IN (
+              SELECT d.bottle_id FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id
+              WHERE b.part = #{part} AND d.ml > 0 AND (d.batch_id = #{for.batch} OR d.entry_id = #{for.entry}))""")
+    Optional<Instant> openedAt(@Param("for") DrawnFor drawnFor, @Param("part") String part);
 
     @Select("SELECT b.part, b.lot, d.ml FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id WHERE d.batch_id = "
             + "#{batchId} ORDER BY b.part, d.id")

@@ -4,6 +4,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import nursery.core.resin.Addition;
 import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
@@ -17,8 +19,9 @@ import nursery.core.resin.MixRatio;
  * @param potMinutes how long it stays usable from mixing on
  * @param mixedAt when the clock was started
  * @param closedAt when it was used up or given up
- * @param byScale whether it was begun by scale, and goes on so
  * @param wasted whether it was measured and thrown away
+ * @param byScale whether it was begun by scale, and goes on so
+ * @param stirring what the guide knows of the stirring
  */
 public record Batch(
         long number,
@@ -35,7 +38,13 @@ public record Batch(
         Optional<Double> leftoverMl,
         boolean wasted,
         boolean byScale,
+        Stirring stirring,
         List<BatchShare> shares) {
+
+    /** Quicker than this nobody has stirred: the guide was only clicked through. */
+    private static final double LEAST_STIRRED_S = 30;
+
+    private static final double MINUTE_S = 60;
 
     /**
      * A coat this mix was made for.
@@ -51,13 +60,63 @@ public record Batch(
         }
     }
 
+    /**
+     * When the steps of stirring were touched as done in the guide; what was not touched is not known.
+     *
+     * @param first stirred in the first cup
+     * @param again stirred in the second
+     * @param rested left to rest
+     */
+    public record Stirring(Optional<Instant> first, Optional<Instant> again, Optional<Instant> rested) {
+        public static final Stirring UNKNOWN = new Stirring(Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    /**
+     * How long it was stirred before a cup was poured, by the guide: from the moment A and B met. Not known where the
+     * guide was not used before that, clicked through, or touched only when the mix was no longer usable.
+     */
+    public OptionalDouble secondsStirred(Instant poured) {
+        return Stream.of(stirring.again(), stirring.first())
+                .flatMap(Optional::stream)
+                .filter(done -> !done.isAfter(poured))
+                .limit(1)
+                .flatMap(done -> mixedAt.stream()
+                        .map(mixed -> Duration.between(mixed, done).toSeconds()))
+                .filter(seconds -> seconds >= LEAST_STIRRED_S && seconds <= potMinutes * MINUTE_S)
+                .mapToDouble(Long::doubleValue)
+                .findFirst();
+    }
+
+    /**
+     * Whether it was stirred again in a second cup before a cup was poured; not known without the guide, nor where the
+     * two steps were touched at once.
+     */
+    public Optional<Boolean> inTwoCups(Instant poured) {
+        boolean atOnce = stirring.first()
+                .flatMap(first -> stirring.again().map(again -> Duration.between(first, again)))
+                .filter(between -> between.toSeconds() < LEAST_STIRRED_S)
+                .isPresent();
+        return atOnce ? Optional.empty() : known(poured, stirring.again());
+    }
+
+    /** Whether it was left to rest before a cup was poured; not known without the guide. */
+    public Optional<Boolean> wasRested(Instant poured) {
+        return known(poured, stirring.rested());
+    }
+
+    private Optional<Boolean> known(Instant poured, Optional<Instant> done) {
+        return secondsStirred(poured).isPresent()
+                ? Optional.of(done.filter(at -> !at.isAfter(poured)).isPresent())
+                : Optional.empty();
+    }
+
     public Optional<Instant> offAt() {
-        return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * 60))));
+        return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(potMinutes * MINUTE_S))));
     }
 
     /** When a cup's turn comes by the clock, once the clock runs. */
     public Optional<Instant> turnAt(BatchShare share) {
-        return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(share.atMinute() * 60))));
+        return mixedAt.map(at -> at.plus(Duration.ofSeconds(Math.round(share.atMinute() * MINUTE_S))));
     }
 
     public boolean isOpen() {

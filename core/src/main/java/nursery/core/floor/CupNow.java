@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nursery.core.film.Share;
+import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.NextAction;
@@ -82,17 +83,23 @@ public record CupNow(Cup cup, CupState state) {
         return state.share(cup, coat);
     }
 
-    /** What practice and the craft's rules say of its plan with other steps ahead, by the place among these. */
-    public List<Judgement.Finding> judged(List<PlanStep> ahead) {
-        List<PlanStep> whole = planWith(ahead);
-        int done = whole.size() - ahead.size();
-        return Judgement.of(
-                        whole, cup.resins().base().label(), cup.resins().last().label(), cup.blank())
-                .stream()
-                .filter(finding -> finding.place() >= done)
-                .map(finding -> new Judgement.Finding(
-                        finding.place() - done, finding.step(), finding.rule(), finding.message()))
-                .toList();
+    /**
+     * What practice and the craft's rules say of other steps ahead of it, by their place, taken from now on: its coats
+     * are as old as they are, what was laid has dried as long as it has.
+     */
+    public List<Judgement.Finding> judged(List<PlanStep> ahead, Instant now) {
+        Optional<CoatOnCup> coat = state.newestCoat();
+        return Judgement.ahead(
+                new Judgement.SoFar(
+                        state.layers(),
+                        coat.map(CoatOnCup::label),
+                        coat.map(found -> found.times().ageHoursAt(now)).orElse(0.0),
+                        cup.minute(state.lastEndedAt()),
+                        cup.minute(now)),
+                ahead,
+                cup.resins().base().label(),
+                cup.resins().last().label(),
+                cup.blank());
     }
 
     /**

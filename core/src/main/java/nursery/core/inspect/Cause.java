@@ -2,6 +2,7 @@ package nursery.core.inspect;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -12,7 +13,7 @@ import java.util.Set;
  * @param shows how likely it alone brings each sign about, by the sign's key
  * @param helps what can be done, best first
  * @param forbids what must not be done while it may be the cause
- * @param own what a shop itself does about it, in its words; empty if that is nothing of its own
+ * @param own what a shop itself does about it
  */
 public record Cause(
         String key,
@@ -22,7 +23,7 @@ public record Cause(
         Map<String, Double> shows,
         List<Remedy> helps,
         Set<Remedy> forbids,
-        String own) {
+        Optional<OwnRemedy> own) {
 
     /** A cause with none but the remedies of practice. */
     public Cause(
@@ -33,7 +34,7 @@ public record Cause(
             Map<String, Double> shows,
             List<Remedy> helps,
             Set<Remedy> forbids) {
-        this(key, words, prior, evidence, shows, helps, forbids, "");
+        this(key, words, prior, evidence, shows, helps, forbids, Optional.empty());
     }
 
     public Cause {
@@ -41,6 +42,13 @@ public record Cause(
         shows = Map.copyOf(shows);
         helps = List.copyOf(helps);
         forbids = Set.copyOf(forbids);
+    }
+
+    /** A shop's own way of coating over it is forbidden where practice forbids any. */
+    boolean forbids(Treatment remedy) {
+        return remedy instanceof OwnRemedy
+                ? remedy.coversUp() && forbids.stream().anyMatch(Remedy::coversUp)
+                : forbids.stream().anyMatch(remedy::equals);
     }
 
     double shows(String sign) {

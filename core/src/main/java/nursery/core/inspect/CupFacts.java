@@ -62,17 +62,28 @@ public final class CupFacts {
     }
 
     /**
-     * @param batch the mix its newest coat came from, if it was mixed here
+     * Where a coat came from.
+     *
+     * @param batch the mix, if it was mixed here
+     * @param hardenerSince when the hardener's bottle was opened, if the book of bottles knows
+     */
+    public record Origin(Optional<Batch> batch, Optional<Instant> hardenerSince) {
+        public static final Origin UNKNOWN = new Origin(Optional.empty(), Optional.empty());
+    }
+
+    /**
+     * @param origin where its newest coat came from
      * @param at the moment it is looked at
      */
-    public static Facts of(CupNow now, RoomCourse room, Shelf shelf, Optional<Batch> batch, Instant at) {
+    public static Facts of(CupNow now, RoomCourse room, Shelf shelf, Origin origin, Instant at) {
         CupFacts facts = new CupFacts(now, room);
         now.state().newestCoat().ifPresent(coat -> {
             facts.cured(coat, at);
             facts.poured(coat, shelf);
             facts.turned(coat, at);
             facts.below(coat);
-            batch.ifPresent(mix -> facts.mixed(coat, mix));
+            origin.batch().ifPresent(mix -> facts.mixed(coat, mix));
+            facts.fromBottle(coat, origin.hardenerSince());
         });
         facts.layers();
         return new Facts(facts.known);
@@ -238,7 +249,17 @@ public final class CupFacts {
         return done.stream().anyMatch(step -> kinds.contains(step.kind()));
     }
 
+    private void fromBottle(CoatOnCup coat, Optional<Instant> since) {
+        since.ifPresent(opened -> put(
+                Fact.OPEN_DAYS,
+                Math.max(0, Duration.between(opened, coat.times().pouredAt()).toDays())));
+    }
+
     private void mixed(CoatOnCup coat, Batch batch) {
+        Instant poured = coat.times().pouredAt();
+        batch.secondsStirred(poured).ifPresent(seconds -> put(Fact.SECONDS_STIRRED, seconds));
+        batch.inTwoCups(poured).ifPresent(yes -> put(Fact.TWO_CUPS, yes));
+        batch.wasRested(poured).ifPresent(yes -> put(Fact.RESTED, yes));
         batch.actual().ifPresent(actual -> {
             put(Fact.RATIO_ERROR, batch.ratio().errorOf(actual.partAMl(), actual.partBMl()));
             put(Fact.MIX_ML, actual.totalMl());

@@ -1,15 +1,20 @@
 package nursery.core.inspect;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Blemish;
 import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.FaultsSeen;
+import nursery.core.log.Mark;
 import nursery.core.log.Sighting;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -18,6 +23,12 @@ import nursery.core.technique.Wait;
 
 /** What is seen on a cup, and what would be ahead of it if something were done about that. */
 public final class CupFaults {
+
+    /** A coat that comes some hours later is past its window by then. */
+    private static final double SOON_H = 2;
+
+    /** What is done before the coat below is dulled. */
+    private static final Set<StepKind> FIRST = EnumSet.of(StepKind.WIPE, StepKind.FLASH_OFF, StepKind.SAND_RIM);
 
     private CupFaults() {}
 
@@ -68,8 +79,13 @@ public final class CupFaults {
         return worked ? tried : Optional.empty();
     }
 
-    /** The steps a remedy puts before what is ahead; for a cup that is stripped, all its steps once more. */
-    public static List<PlanStep> steps(CupNow now, Remedy remedy) {
+    /**
+     * The steps a remedy puts before what is ahead; for a cup that is stripped, all its steps once more. Where the coat
+     * is past its window it is dulled before anything is laid on it.
+     *
+     * @param at when it is chosen
+     */
+    public static List<PlanStep> steps(CupNow now, Treatment remedy, Instant at) {
         List<PlanStep> steps = new ArrayList<>();
         int number = now.cup().freeNumber();
         if (remedy == Remedy.STRIP_BACK) {
@@ -79,7 +95,8 @@ public final class CupFaults {
             return steps;
         }
         boolean last = isLast(now);
-        for (PlanStep step : remedy.steps().stream().map(one -> one.in(0)).toList()) {
+        for (PlanStep step :
+                scuffed(now, remedy, at).stream().map(one -> one.in(0)).toList()) {
             PlanStep planned = step.numbered(number++);
             steps.add(
                     remedy == Remedy.SCRAPE_OFF && step.kind().isPour()
@@ -89,9 +106,40 @@ public final class CupFaults {
         return steps;
     }
 
+    private static List<TechniqueStep> scuffed(CupNow now, Treatment remedy, Instant at) {
+        List<TechniqueStep> steps = new ArrayList<>(remedy.steps());
+        boolean past = now.state()
+                .newestCoat()
+                .filter(coat -> !coat.scuffed()
+                        && coat.times().ageHoursAt(at) >= coat.label().times().scuffAfterH() - SOON_H)
+                .isPresent();
+        boolean dulls = steps.stream().anyMatch(step -> step.kind().scuffsTheBody());
+        boolean coats = steps.stream().anyMatch(step -> step.kind().isPour());
+        // A coat that comes first asks for it by itself.
+        if (!past || dulls || !coats || steps.get(0).kind().isPour()) {
+            return steps;
+        }
+        int place = 0;
+        while (FIRST.contains(steps.get(place).kind())) {
+            place++;
+        }
+        if (steps.get(place).kind() != StepKind.WASH) {
+            steps.add(place, TechniqueStep.usual(StepKind.WASH));
+        }
+        steps.add(place, TechniqueStep.usual(StepKind.SAND));
+        return steps;
+    }
+
+    /** The cup as it would be with that chosen: its steps ahead, and the entry that says so. */
+    public static Cup chosen(CupNow now, Treatment remedy, Instant at) {
+        List<LogEntry> log = new ArrayList<>(now.cup().log());
+        log.add(new LogEntry.RemedyChosen(Mark.unnumbered(at, at, "", ""), remedy.written(), ""));
+        return now.cup().with(now.planWith(ahead(now, remedy, at))).withLog(log);
+    }
+
     /** What would be ahead then; a stripped cup has nothing ahead but its own beginning. */
-    public static List<PlanStep> ahead(CupNow now, Remedy remedy) {
-        List<PlanStep> ahead = new ArrayList<>(steps(now, remedy));
+    public static List<PlanStep> ahead(CupNow now, Treatment remedy, Instant at) {
+        List<PlanStep> ahead = new ArrayList<>(steps(now, remedy, at));
         if (remedy != Remedy.STRIP_BACK) {
             ahead.addAll(now.stepsAhead());
         }

@@ -52,7 +52,7 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
      * @param serves how likely it meets what is wrong
      * @param against the cause that forbids it, if one does; then it is not to be chosen
      */
-    public record Offer(Remedy remedy, double serves, Optional<Cause> against) {}
+    public record Offer(Treatment remedy, double serves, Optional<Cause> against) {}
 
     /** Whether one cause stands out; where none does nobody can tell. */
     public boolean tells() {
@@ -161,10 +161,10 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
     private static List<Reason> reasons(
             Model model, Cause cause, List<String> faults, Map<String, Boolean> known, Facts facts) {
         List<Reason> reasons = new ArrayList<>();
-        cause.evidence().stream()
+        List<Reason> ofTheLog = cause.evidence().stream()
                 .filter(evidence -> evidence.speaks(facts))
                 .map(evidence -> new Reason(facts.told(evidence.words()), evidence.decibans()))
-                .forEach(reasons::add);
+                .toList();
         known.forEach((key, there) -> model.sign(key).ifPresent(sign -> {
             double shows = cause.shows(key);
             double ratio = there ? (1 - (1 - sign.leak()) * (1 - shows)) / sign.leak() : 1 - shows;
@@ -176,16 +176,29 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
                 reasons.add(new Reason(sign.yes(), 10 * Math.log10(ratio)));
             });
         }
-        return reasons.stream()
-                .filter(reason -> Math.abs(reason.decibans()) >= WORTH_A_REASON)
-                .sorted(Comparator.comparing(reason -> -Math.abs(reason.decibans())))
-                .limit(MOST_REASONS)
+        return strongest(ofTheLog, reasons);
+    }
+
+    /** Three: what is seen is known to the maker, so two of the log's own figures stand there if it has them. */
+    private static List<Reason> strongest(List<Reason> ofTheLog, List<Reason> seen) {
+        List<Reason> chosen = new ArrayList<>(
+                byStrength(ofTheLog.stream()).limit(MOST_REASONS - 1L).toList());
+        List<Reason> others = byStrength(Stream.concat(ofTheLog.stream(), seen.stream()))
+                .filter(reason -> !chosen.contains(reason))
                 .toList();
+        chosen.addAll(others.subList(0, Math.min(others.size(), MOST_REASONS - chosen.size())));
+        return byStrength(chosen.stream()).toList();
+    }
+
+    private static Stream<Reason> byStrength(Stream<Reason> reasons) {
+        return reasons.filter(reason -> Math.abs(reason.decibans()) >= WORTH_A_REASON)
+                .sorted(Comparator.comparing(reason -> -Math.abs(reason.decibans())));
     }
 
     private static List<Offer> offers(List<Held> held) {
-        Map<Remedy, Double> serves = new LinkedHashMap<>();
+        Map<Treatment, Double> serves = new LinkedHashMap<>();
         for (Held one : held) {
+            one.cause().own().ifPresent(own -> serves.merge(own, one.share(), Double::sum));
             for (int i = 0; i < one.cause().helps().size(); i++) {
                 serves.merge(one.cause().helps().get(i), one.share() / (i + 1), Double::sum);
             }
@@ -197,9 +210,14 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
                 .toList();
     }
 
-    private static Optional<Cause> against(Remedy remedy, List<Held> held) {
+    /** The cause that forbids something while it may be behind this; also of what is not offered. */
+    public Optional<Cause> against(Treatment remedy) {
+        return against(remedy, held);
+    }
+
+    private static Optional<Cause> against(Treatment remedy, List<Held> held) {
         return held.stream()
-                .filter(one -> one.share() >= FORBIDS && one.cause().forbids().contains(remedy))
+                .filter(one -> one.share() >= FORBIDS && one.cause().forbids(remedy))
                 .map(Held::cause)
                 .findFirst();
     }

@@ -23,7 +23,12 @@ public enum Fact {
     CARRIES_MM("carriesMm"),
     /** The film as a share of what its turner carried. */
     OF_CARRIED("ofCarried"),
+    /** From the moment A and B met until the last stir was done, by the guide. */
     SECONDS_STIRRED("secondsStirred"),
+    /** Whether it was stirred again in a second cup. */
+    TWO_CUPS("twoCups"),
+    /** Whether the mix was left to rest. */
+    RESTED("rested"),
     /** From mixing to pouring, as a share of the pot life. */
     OF_POT_LIFE("ofPotLife"),
     MIX_ML("mixMl"),
@@ -54,7 +59,7 @@ public enum Fact {
     /** Whether it was sanded or touched by hand before it was sandable. */
     WORKED_TOO_SOON("workedTooSoon"),
     STEEL_LINE("steelLine"),
-    /** How long the hardener's bottle has been open. */
+    /** How long the hardener's bottle had been open when the coat was poured. */
     OPEN_DAYS("openDays");
 
     private final String key;

@@ -15,7 +15,7 @@ import nursery.core.technique.Wait;
  *
  * @see #steps() what it puts into the plan
  */
-public enum Remedy {
+public enum Remedy implements Treatment {
     WAIT("Let it cure", "It comes by itself: feel it again when its window opens.", "", false),
     WAIT_AND_WARM(
             "Warm it and wait",
@@ -108,6 +108,8 @@ public enum Remedy {
     LEAVE_IT("Leave it as it is", "It does no harm, and few will see it.", "", false);
 
     private static final Duration A_DAY = Duration.ofHours(24);
+    /** P21: half an hour, with some to spare. */
+    private static final Duration SEAL_DRIES = Duration.ofMinutes(45);
 
     private final String words;
     private final String how;
@@ -130,45 +132,63 @@ public enum Remedy {
     }
 
     /** Its name in a file and in the API, such as {@code scuff-and-coat}. */
+    @Override
     public String written() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    @Override
     public String words() {
         return words;
     }
 
+    @Override
     public String how() {
         return how;
     }
 
-    /** What could go wrong with it; empty if nothing much. */
+    @Override
     public String risk() {
         return risk;
     }
 
-    /** Whether it puts a coat over what is wrong. */
+    @Override
     public boolean coversUp() {
         return coversUp;
     }
 
-    /** What it puts into the plan, to be done next, each with its usual wait. */
+    @Override
     public List<TechniqueStep> steps() {
-        return this == WAIT_AND_WARM
-                ? List.of(new TechniqueStep(
-                        StepKind.REST,
-                        words,
-                        Wait.of(Wait.Kind.DRY, A_DAY),
-                        how,
-                        Optional.empty(),
-                        Material.ORDINARY,
-                        Optional.empty(),
-                        "",
-                        List.of()))
-                : kinds.stream().map(TechniqueStep::usual).toList();
+        return switch (this) {
+            case WAIT_AND_WARM -> List.of(otherwise(StepKind.REST, words, A_DAY, how));
+            case PRESS_AND_SEAL ->
+                List.of(TechniqueStep.usual(StepKind.SEAL), otherwise(StepKind.THIN_COAT, "", SEAL_DRIES, ""));
+            case WAIT,
+                    WASH,
+                    SCUFF_AND_COAT,
+                    SAND_FLAT_AND_COAT,
+                    COAT_AGAIN,
+                    THIN_COAT,
+                    COLOUR_IN,
+                    RE_GLITTER,
+                    SAND_THE_RIM,
+                    SCRAPE_OFF,
+                    STRIP_BACK,
+                    LEAVE_IT -> kinds.stream().map(TechniqueStep::usual).toList();
+        };
     }
 
-    public int handsOnMinutes() {
-        return kinds.stream().mapToInt(StepKind::handsOnMinutes).sum();
+    private static TechniqueStep otherwise(StepKind kind, String title, Duration dries, String detail) {
+        TechniqueStep usual = TechniqueStep.usual(kind);
+        return new TechniqueStep(
+                kind,
+                title,
+                Wait.of(Wait.Kind.DRY, dries),
+                detail,
+                usual.role(),
+                Material.ORDINARY,
+                Optional.empty(),
+                "",
+                List.of());
     }
 }

@@ -54,6 +54,8 @@ public final class StartingModel {
                         .shows("nail-marks", 0.6)
                         .when(Fact.SECONDS_STIRRED, -1, 120, 8, "it was stirred for {secondsStirred} s")
                         .when(Fact.SECONDS_STIRRED, 240, ALWAYS, -6, "it was stirred for {secondsStirred} s")
+                        .when(Fact.TWO_CUPS, -1, 0.5, 6, "it was not stirred again in a second cup")
+                        .when(Fact.TWO_CUPS, 0.5, ALWAYS, -4, "it was stirred again in a second cup")
                         .helps(Remedy.SCRAPE_OFF, Remedy.WASH)
                         .forbids(OVER_IT),
                 cause("scraped-pot", "The pot was scraped out over the cup", 0.04)
@@ -239,6 +241,8 @@ public final class StartingModel {
                 cause("whipped", "The mix was stirred fast, and air with it", 0.05)
                         .shows("micro-bubbles", 0.6)
                         .shows("everywhere", 0.8)
+                        .when(Fact.RESTED, -1, 0.5, 2, "the mix was not left to rest")
+                        .when(Fact.RESTED, 0.5, ALWAYS, -3, "the mix was left to rest")
                         .helps(Remedy.THIN_COAT),
                 cause("thick-coat", "The coat was thick", 0.05)
                         .shows("micro-bubbles", 0.45)

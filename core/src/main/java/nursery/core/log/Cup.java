@@ -1,5 +1,6 @@
 package nursery.core.log;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -43,6 +44,8 @@ public record Cup(
         List<LogEntry> log,
         Promise promise,
         Optional<Instant> leftAt) {
+
+    private static final double SECONDS_PER_MINUTE = 60;
 
     /**
      * What people call it and see of it.
@@ -212,6 +215,11 @@ public record Cup(
     /** This cup without a step of its plan. */
     public Cup without(PlanStep step) {
         return with(plan.stream().filter(one -> one.number() != step.number()).toList());
+    }
+
+    /** Minutes from its start, the clock its layers are counted by. */
+    public double minute(Instant at) {
+        return Duration.between(startedAt, at).toSeconds() / SECONDS_PER_MINUTE;
     }
 
     /** A number no step of this plan bears yet. */

@@ -24,8 +24,6 @@ import nursery.core.technique.Wait;
  */
 public final class CupFold {
 
-    private static final double SECONDS_PER_MINUTE = 60;
-
     private final Cup cup;
     private final RoomCourse room;
     private final Map<Integer, LogEntry> done = new HashMap<>();
@@ -70,7 +68,8 @@ public final class CupFold {
             case FAULTS_SEEN -> layers.withFaults();
             case HANDED_OVER, ABANDONED -> leave(entry);
             case REOPENED -> comeBack();
-            case NOTED, TOUCHED, REMEDY_CHOSEN, CAUSE_KNOWN -> layers;
+            case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? strip() : layers;
+            case NOTED, TOUCHED, CAUSE_KNOWN -> layers;
             case CANCELLED -> throw new IllegalStateException("Cancellations do not happen to a cup: " + entry);
         };
         lastSeen = entry.mark().happenedAt();
@@ -104,11 +103,6 @@ public final class CupFold {
         return instead.kind() == Wait.Kind.DRY ? instead : Wait.none();
     }
 
-    /** Minutes from the start of a cup, the clock its layers are counted by. */
-    static double minute(Cup cup, Instant at) {
-        return Duration.between(cup.startedAt(), at).toSeconds() / SECONDS_PER_MINUTE;
-    }
-
     private Layers pour(Poured pour) {
         PlanStep step = cup.step(pour.step());
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
@@ -117,7 +111,7 @@ public final class CupFold {
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
         lastEnded = lastDone.plus(Duration.ofMinutes(step.kind().handsOnMinutes()));
-        return layers.after(step, minute(cup, times.pouredAt()));
+        return layers.after(step, cup.minute(times.pouredAt()));
     }
 
     private Layers work(StepDone entry) {
@@ -131,7 +125,7 @@ public final class CupFold {
         if (step.kind().scuffsTheBody()) {
             newestIsScuffed();
         }
-        return layers.after(step, minute(cup, lastDone));
+        return layers.after(step, cup.minute(lastDone));
     }
 
     private Layers leaveOut(LogEntry.Skipped entry) {
@@ -144,6 +138,12 @@ public final class CupFold {
         lastDone = entry.mark().happenedAt();
         lastEnded = lastDone;
         return layers.scuffed();
+    }
+
+    /** Stripped to the steel: its coats are history, and nothing has to grip on them. */
+    private Layers strip() {
+        newestIsScuffed();
+        return Layers.bareSteel();
     }
 
     private Layers takeOff() {

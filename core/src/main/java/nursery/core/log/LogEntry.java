@@ -104,6 +104,14 @@ public sealed interface LogEntry {
      * @param cause what was held likeliest then, by its key
      */
     record RemedyChosen(Mark mark, String remedy, String cause) implements LogEntry {
+
+        /** The name of the one after which nothing is left on the steel. */
+        public static final String STRIP_BACK = "strip-back";
+
+        public boolean strips() {
+            return remedy.equals(STRIP_BACK);
+        }
+
         @Override
         public Kind kind() {
             return Kind.REMEDY_CHOSEN;

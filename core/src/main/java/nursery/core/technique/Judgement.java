@@ -28,6 +28,8 @@ public final class Judgement {
     private Optional<Label> coat = Optional.empty();
     private double minute;
     private double pouredAtMinute;
+    private double notBefore;
+    private boolean scuffsWhereItMust;
 
     private Judgement(List<PlanStep> plan, Label base, Label last, Blank blank) {
         this.plan = plan;
@@ -57,6 +59,32 @@ public final class Judgement {
         return List.copyOf(judgement.findings);
     }
 
+    /**
+     * A cup with its work so far.
+     *
+     * @param layers what lies on it
+     * @param coat its newest coat's label; empty if it has none
+     * @param ageHours how far that has cured at its label's own temperature
+     * @param workedUntil when the last work on it ended, in minutes from its start
+     * @param minute now, in minutes from its start
+     */
+    public record SoFar(Layers layers, Optional<Label> coat, double ageHours, double workedUntil, double minute) {}
+
+    /** All that is wrong with the steps ahead of a cup that are taken from now on; places count from the first. */
+    public static List<Finding> ahead(SoFar soFar, List<PlanStep> ahead, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(ahead, base, last, blank);
+        judgement.layers = soFar.layers();
+        judgement.coat = soFar.coat();
+        judgement.minute = soFar.workedUntil();
+        judgement.notBefore = soFar.minute();
+        judgement.scuffsWhereItMust = true;
+        judgement.pouredAtMinute = soFar.minute() - soFar.ageHours() * MINUTES_PER_HOUR;
+        for (int i = 0; i < ahead.size(); i++) {
+            judgement.take(i);
+        }
+        return List.copyOf(judgement.findings);
+    }
+
     /** All that is wrong with one step, planned or done. */
     public static Stream<Finding> of(Situation situation, int place) {
         return Stream.of(Rule.values()).flatMap(rule -> rule.brokenBy(situation).stream()
@@ -78,11 +106,14 @@ public final class Judgement {
 
     private void take(int place) {
         PlanStep step = plan.get(place);
-        minute = Math.max(minute, step.waiting().opens(new OnPaper()));
+        minute = Math.max(notBefore, Math.max(minute, step.waiting().opens(new OnPaper())));
         Label pour = step.kind() == StepKind.FINISHING_COAT ? last : base;
         OptionalDouble age = coat.isPresent()
                 ? OptionalDouble.of((minute - pouredAtMinute) / MINUTES_PER_HOUR)
                 : OptionalDouble.empty();
+        if (scuffsWhereItMust && age.isPresent() && mustBeScuffed(step, age.getAsDouble())) {
+            layers = layers.scuffed();
+        }
         List<PlanStep> later = plan.subList(place + 1, plan.size());
         of(new Situation(layers, step, later, minute, minute, age, coat.orElse(base), pour, blank), place)
                 .forEach(findings::add);
@@ -92,6 +123,13 @@ public final class Judgement {
         }
         minute += step.kind().handsOnMinutes();
         layers = layers.after(step, minute);
+    }
+
+    /** What goes straight on and comes too late for it asks its maker to scuff first, and so it is done. */
+    private boolean mustBeScuffed(PlanStep step, double ageHours) {
+        return step.waiting().mayScuffInstead()
+                && !layers.topIsDecoration()
+                && coat.filter(below -> ageHours >= below.times().scuffAfterH()).isPresent();
     }
 
     /** Minutes from the start of the cup, every coat at its label's own temperature. */

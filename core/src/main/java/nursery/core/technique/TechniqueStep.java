@@ -37,6 +37,7 @@ public record TechniqueStep(
     private static final Map<StepKind, Wait> USUALLY = Map.ofEntries(
             Map.entry(StepKind.GLITTER, SETTLED),
             Map.entry(StepKind.INK_BLOOM, SETTLED),
+            Map.entry(StepKind.FLASH_OFF, Wait.of(Wait.Kind.DRY, Duration.ofMinutes(20))),
             Map.entry(StepKind.PULL_TAPE, INTO_COAT),
             Map.entry(StepKind.POLISH, Wait.of(Wait.Kind.CURED)),
             Map.entry(StepKind.FINISH, Wait.age(12)),

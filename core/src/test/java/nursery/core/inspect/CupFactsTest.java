@@ -15,6 +15,7 @@ import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
 import nursery.core.film.CoatRole;
+import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.MadeRoom;
 import nursery.core.floor.Shelf;
@@ -29,12 +30,20 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import nursery.core.log.Zone;
 import nursery.core.resin.Label;
+import nursery.core.resin.Mix;
+import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Judgement;
+import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Rule;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** What a cup's log, its turner and its room know of its newest coat, and who is on a spindle. */
 class CupFactsTest {
@@ -92,7 +101,11 @@ class CupFactsTest {
     void theRoomAndTheFilmAreThoseOfTheCoat() {
         log.add(pour(1, 1, 0, 24));
         Facts facts = CupFacts.of(
-                now(cup("A-01"), 6), ROOM, SHELF, Optional.empty(), mark(0, 6).happenedAt());
+                now(cup("A-01"), 6),
+                ROOM,
+                SHELF,
+                CupFacts.Origin.UNKNOWN,
+                mark(0, 6).happenedAt());
         assertThat(fact(facts, Fact.AMBIENT_C)).isCloseTo(20, within(1e-9));
         assertThat(fact(facts, Fact.DEW_MARGIN_C)).isCloseTo(20 - 9.3, within(0.05));
         assertThat(fact(facts, Fact.HUMIDITY)).isEqualTo(50);
@@ -112,9 +125,80 @@ class CupFactsTest {
         // At 20 °C the clock runs a little slower than at the label's 24 °C: about 0.76 of it (Arrhenius, 50 kJ/mol).
         log.add(LogEntry.takenOff(mark(2, turningH / 2)));
         Facts facts = CupFacts.of(
-                now(cup("A-01"), 6), ROOM, SHELF, Optional.empty(), mark(0, 6).happenedAt());
+                now(cup("A-01"), 6),
+                ROOM,
+                SHELF,
+                CupFacts.Origin.UNKNOWN,
+                mark(0, 6).happenedAt());
         double rate = Math.exp(-50_000 / 8.314462618 * (1 / 293.15 - 1 / (273.15 + LABEL.referenceC())));
         assertThat(fact(facts, Fact.OF_TURNING)).isCloseTo(0.5 * rate, within(0.005));
+    }
+
+    private static Batch batch(Batch.Stirring stirring) {
+        return new Batch(
+                7,
+                1,
+                1,
+                MixRatio.parse("1:1"),
+                new Mix(15, 15),
+                45,
+                mark(0, -0.5).happenedAt(),
+                "Mira",
+                Optional.of(new Mix(15, 15)),
+                Optional.of(mark(0, -0.25).happenedAt()),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                false,
+                stirring,
+                List.of());
+    }
+
+    private static Optional<Instant> secondsFromMixing(double seconds) {
+        return Optional.of(mark(0, -0.25 + seconds / 3600).happenedAt());
+    }
+
+    private Facts stirred(Batch.Stirring stirring) {
+        log.clear();
+        log.add(pour(1, 1, 0, 24));
+        return CupFacts.of(
+                now(cup("A-01"), 6),
+                ROOM,
+                SHELF,
+                new CupFacts.Origin(
+                        Optional.of(batch(stirring)),
+                        Optional.of(mark(0, -24 * 400).happenedAt())),
+                mark(0, 6).happenedAt());
+    }
+
+    @Test
+    void theGuideKnowsHowLongItWasStirredAndInHowManyCups() {
+        Facts whole =
+                stirred(new Batch.Stirring(secondsFromMixing(190), secondsFromMixing(310), secondsFromMixing(800)));
+        assertThat(fact(whole, Fact.SECONDS_STIRRED)).isCloseTo(310, within(1.0));
+        assertThat(fact(whole, Fact.TWO_CUPS)).isEqualTo(1);
+        assertThat(fact(whole, Fact.RESTED)).isEqualTo(1);
+        assertThat(fact(whole, Fact.OPEN_DAYS)).isEqualTo(400);
+        Facts once = stirred(new Batch.Stirring(secondsFromMixing(95), Optional.empty(), Optional.empty()));
+        assertThat(fact(once, Fact.SECONDS_STIRRED)).isCloseTo(95, within(1.0));
+        assertThat(fact(once, Fact.TWO_CUPS)).isZero();
+        assertThat(fact(once, Fact.RESTED)).isZero();
+    }
+
+    /** Poured 15 minutes after mixing; the pot is good for 45. */
+    @Test
+    void aGuideThatWasClickedThroughOrForgottenKnowsNothing() {
+        assertThat(stirred(Batch.Stirring.UNKNOWN).value(Fact.SECONDS_STIRRED)).isEmpty();
+        Facts through = stirred(new Batch.Stirring(secondsFromMixing(2), secondsFromMixing(3), secondsFromMixing(4)));
+        assertThat(through.value(Fact.SECONDS_STIRRED)).isEmpty();
+        assertThat(through.value(Fact.TWO_CUPS)).isEmpty();
+        Facts atOnce = stirred(new Batch.Stirring(secondsFromMixing(190), secondsFromMixing(192), Optional.empty()));
+        assertThat(atOnce.value(Fact.TWO_CUPS)).isEmpty();
+        Facts late = stirred(new Batch.Stirring(secondsFromMixing(190), secondsFromMixing(1500), Optional.empty()));
+        assertThat(fact(late, Fact.SECONDS_STIRRED))
+                .as("what was touched after the pour was not done before it")
+                .isCloseTo(190, within(1.0));
+        assertThat(fact(late, Fact.TWO_CUPS)).as("touched after the pour").isZero();
     }
 
     @Test
@@ -122,13 +206,66 @@ class CupFactsTest {
         log.add(pour(1, 1, 0, 24));
         log.add(pour(2, 2, 40, 20));
         Facts late = CupFacts.of(
-                now(cup("A-01"), 60), ROOM, SHELF, Optional.empty(), mark(0, 60).happenedAt());
+                now(cup("A-01"), 60),
+                ROOM,
+                SHELF,
+                CupFacts.Origin.UNKNOWN,
+                mark(0, 60).happenedAt());
         assertThat(fact(late, Fact.BELOW_OF_WINDOW)).isGreaterThan(1);
         assertThat(fact(late, Fact.SCUFFED)).isZero();
         log.add(1, LogEntry.scuffed(mark(3, 39)));
         Facts scuffed = CupFacts.of(
-                now(cup("A-01"), 60), ROOM, SHELF, Optional.empty(), mark(0, 60).happenedAt());
+                now(cup("A-01"), 60),
+                ROOM,
+                SHELF,
+                CupFacts.Origin.UNKNOWN,
+                mark(0, 60).happenedAt());
         assertThat(fact(scuffed, Fact.SCUFFED)).isEqualTo(1);
+    }
+
+    /** What is put in after a coat has cured is not judged as if it were laid on it wet. */
+    @Test
+    void stepsAheadAreJudgedByHowOldTheCoatIs() {
+        log.add(pour(1, 1, 0, 24));
+        List<PlanStep> wash = List.of(TechniqueStep.usual(StepKind.WASH).in(9).waitingFor(Wait.none()));
+        assertThat(now(cup("A-01"), 0.2).judged(wash, mark(0, 0.2).happenedAt()))
+                .extracting(Judgement.Finding::rule)
+                .contains(Rule.COAT_STILL_WET);
+        assertThat(now(cup("A-01"), 60).judged(wash, mark(0, 60).happenedAt())).isEmpty();
+        List<PlanStep> coat =
+                List.of(TechniqueStep.usual(StepKind.BUILD_COAT).in(9).waitingFor(Wait.none()));
+        assertThat(now(cup("A-01"), 60).judged(coat, mark(0, 60).happenedAt()))
+                .as("sixty hours old and not scuffed")
+                .extracting(Judgement.Finding::rule)
+                .contains(Rule.TACK_WINDOW);
+    }
+
+    /** A remedy that breaks a rule of the craft by itself is none: on a coat of a day and on one of three. */
+    @ParameterizedTest
+    @EnumSource(Remedy.class)
+    void noRemedyBreaksARuleByItsOwnSteps(Remedy remedy) {
+        log.add(pour(1, 1, 0, 24));
+        for (double hours : new double[] {24, 72}) {
+            CupNow now = now(cup("A-01"), hours);
+            Instant at = mark(0, hours).happenedAt();
+            int own = CupFaults.steps(now, remedy, at).size();
+            Cup chosen = CupFaults.chosen(now, remedy, at);
+            CupNow then = new CupNow(chosen, chosen.at(ROOM, at));
+            assertThat(then.judged(then.stepsAhead(), at))
+                    .filteredOn(finding -> finding.place() < own && !finding.isAdvice())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void aStrippedCupIsBareSteelAgain() {
+        log.add(pour(1, 1, 0, 24));
+        CupNow now = now(cup("A-01"), 30);
+        Instant at = mark(0, 30).happenedAt();
+        Cup chosen = CupFaults.chosen(now, Remedy.STRIP_BACK, at);
+        assertThat(chosen.at(ROOM, at).layers()).isEqualTo(Layers.bareSteel());
+        assertThat(now.state().layers()).isNotEqualTo(Layers.bareSteel());
+        assertThat(LogEntry.RemedyChosen.STRIP_BACK).isEqualTo(Remedy.STRIP_BACK.written());
     }
 
     @Test

@@ -1,6 +1,7 @@
 package nursery.core.inspect;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -9,13 +10,17 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.Stream;
 import nursery.core.log.Blemish;
 import nursery.core.log.Extent;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
+import nursery.core.measure.InvalidInput;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.TechniqueStep;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -38,7 +43,7 @@ class DiagnosisTest {
         return Diagnosis.of(MODEL, List.of(new Sighting(fault, zone, Extent.SOME)), Map.of(), facts);
     }
 
-    private static List<Remedy> open(Diagnosis diagnosis) {
+    private static List<Treatment> open(Diagnosis diagnosis) {
         return diagnosis.offers().stream()
                 .filter(offer -> offer.against().isEmpty())
                 .map(Diagnosis.Offer::remedy)
@@ -150,7 +155,7 @@ class DiagnosisTest {
     @Test
     void nothingIsCoatedOverAWrongRatio() {
         Diagnosis diagnosis = of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));
-        assertThat(open(diagnosis)).noneMatch(Remedy::coversUp).contains(Remedy.SCRAPE_OFF);
+        assertThat(open(diagnosis)).noneMatch(Treatment::coversUp).contains(Remedy.SCRAPE_OFF);
         for (Blemish other : Blemish.values()) {
             Diagnosis both = Diagnosis.of(
                     MODEL,
@@ -159,7 +164,7 @@ class DiagnosisTest {
                             new Sighting(other, Zone.ALL, Extent.LITTLE)),
                     Map.of(),
                     facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));
-            assertThat(open(both)).as("%s as well", other).noneMatch(Remedy::coversUp);
+            assertThat(open(both)).as("%s as well", other).noneMatch(Treatment::coversUp);
         }
     }
 
@@ -276,5 +281,50 @@ class DiagnosisTest {
             assertThat(diagnosis.held()).as(fault.words()).isNotEmpty();
             assertThat(open(diagnosis)).as(fault.words()).isNotEmpty();
         }
+    }
+
+    private static Model withOwn(StepKind... kinds) {
+        List<Cause> causes = new ArrayList<>(MODEL.causes());
+        causes.add(new Cause(
+                "draught",
+                "A draught over the turner",
+                0.6,
+                List.of(),
+                Map.of("soft", 0.9),
+                List.of(),
+                Set.of(),
+                Optional.of(new OwnRemedy("draught", "A box over it, then coat", List.of(kinds)))));
+        return new Model(causes, MODEL.signs());
+    }
+
+    /** P39: a shop's own way of coating over it is no exception; scraped off first it is none. */
+    @Test
+    void aShopsOwnCoatIsForbiddenWherePracticeForbidsAny() {
+        List<Sighting> soft = List.of(new Sighting(Blemish.SOFT, Zone.ALL, Extent.MUCH));
+        Facts off = facts(Fact.RATIO_ERROR, 0.2);
+        Diagnosis over = Diagnosis.of(withOwn(StepKind.SAND, StepKind.BUILD_COAT), soft, Map.of(), off);
+        assertThat(over.offers())
+                .filteredOn(offer -> offer.remedy() instanceof OwnRemedy)
+                .singleElement()
+                .satisfies(
+                        offer -> assertThat(offer.against().orElseThrow().key()).isEqualTo("ratio-off"));
+        Diagnosis scraped =
+                Diagnosis.of(withOwn(StepKind.WIPE, StepKind.FLASH_OFF, StepKind.BUILD_COAT), soft, Map.of(), off);
+        assertThat(open(scraped)).anyMatch(OwnRemedy.class::isInstance);
+        assertThat(over.against(Remedy.THIN_COAT))
+                .as("though it is not offered")
+                .isPresent();
+    }
+
+    @Test
+    void aShopsOwnRemedyHasItsStepsWithTheirUsualWaits() {
+        OwnRemedy own = new OwnRemedy("x", "Again", List.of(StepKind.SAND, StepKind.WASH, StepKind.THIN_COAT));
+        assertThat(own.steps()).extracting(TechniqueStep::kind).containsExactlyElementsOf(own.kinds());
+        assertThat(own.handsOnMinutes())
+                .isEqualTo(StepKind.SAND.handsOnMinutes()
+                        + StepKind.WASH.handsOnMinutes()
+                        + StepKind.THIN_COAT.handsOnMinutes());
+        assertThatThrownBy(() -> new OwnRemedy("x", " ", Collections.nCopies(7, StepKind.SAND)))
+                .isInstanceOf(InvalidInput.class);
     }
 }

@@ -1,0 +1,119 @@
+package nursery.core.wrap;
+
+import java.util.ArrayList;
+import java.util.List;
+import nursery.core.measure.Faults;
+import org.locationtech.jts.geom.Geometry;
+
+/**
+ * One thing of a design: art with its place, what it is cut from, and what is made of it.
+ *
+ * @param name as the maker knows it
+ * @param make what is done with its pieces before they are cut
+ * @param motifs how often it goes around; 1 for once
+ */
+public record Item(String name, Art art, Placement placement, Sheet sheet, Make make, int motifs) {
+
+    /** The outline's width practice has, from 1.5 to 2 (P54). */
+    public static final double USUAL_OUTLINE_MM = 1.75;
+
+    private static final double WIDEST_OUTLINE_MM = 20;
+
+    /**
+     * What is made of art: joined, outlined, bridged. Outlines are made of the art in its size, so that they keep their
+     * width when it changes.
+     *
+     * @param joined whether its pieces become one
+     * @param outlinesMm widths of outlines, the inner first; none for none
+     * @param colours of the outlines, as many
+     * @param under whether an outline is a whole shape laid under the art; else it lies beside it
+     * @param keepHoles whether outlines have the holes of the art
+     * @param bridgeMm how wide the bridges are that hold a stencil's islands; 0 for none
+     */
+    public record Make(
+            boolean joined,
+            List<Double> outlinesMm,
+            List<String> colours,
+            boolean under,
+            boolean keepHoles,
+            double bridgeMm) {
+
+        public static final Make NOTHING = new Make(false, List.of(), List.of(), true, false, 0);
+
+        public Make {
+            outlinesMm = List.copyOf(outlinesMm);
+            colours = List.copyOf(colours);
+            Faults faults = new Faults();
+            outlinesMm.forEach(mm -> faults.within("outline", "An outline", mm, 0.1, WIDEST_OUTLINE_MM, "mm"));
+            faults.within("bridge", "A bridge", bridgeMm, 0, WIDEST_OUTLINE_MM, "mm");
+            faults.require(colours.size() == outlinesMm.size(), "outline", "Each outline has one colour.");
+            faults.throwIfAny();
+        }
+
+        Make bridged(double mm) {
+            return new Make(joined, outlinesMm, colours, under, keepHoles, mm);
+        }
+    }
+
+    public Item {
+        Faults faults = new Faults();
+        faults.within("motifs", "The number of motifs", motifs, 1, 500, "");
+        faults.throwIfAny();
+    }
+
+    public Item at(Placement other) {
+        return new Item(name, art, other, sheet, make, motifs);
+    }
+
+    public Item bridged(double mm) {
+        return new Item(name, art, placement, sheet, make.bridged(mm), motifs);
+    }
+
+    /** Its pieces in their size around their middle, what lies lowest first. */
+    public List<Piece> pieces() {
+        List<Piece> sized = art.wide(placement.widthMm()).pieces();
+        if (make.joined()) {
+            sized = List.of(sized.get(0)
+                    .with(Shapes.joined(sized.stream().map(Piece::shape).toList())));
+        }
+        if (make.bridgeMm() > 0) {
+            sized = sized.stream()
+                    .map(piece -> piece.with(Bridges.across(piece.shape(), make.bridgeMm())))
+                    .toList();
+        }
+        if (make.outlinesMm().isEmpty()) {
+            return sized;
+        }
+        List<Piece> pieces = new ArrayList<>();
+        Geometry inner = Shapes.joined(sized.stream().map(Piece::shape).toList());
+        Geometry whole = inner;
+        double mm = 0;
+        for (int i = 0; i < make.outlinesMm().size(); i++) {
+            mm += make.outlinesMm().get(i);
+            Geometry grown = Shapes.grown(inner, mm, make.keepHoles());
+            Geometry shown = make.under() ? grown : Shapes.beside(grown, whole);
+            pieces.add(0, new Piece("outline " + (i + 1), make.colours().get(i), shown));
+            whole = Shapes.joined(List.of(whole, grown));
+        }
+        pieces.addAll(sized);
+        return pieces;
+    }
+
+    /** As it lies on a side; one for each time it goes around. */
+    public List<Laid> laid(Flat flat) {
+        List<Piece> pieces = pieces();
+        double heightMm = placement.widthMm() * art.heightMm() / art.widthMm();
+        List<Laid> laid = new ArrayList<>();
+        for (int i = 0; i < motifs; i++) {
+            double angle = placement.angle() + 2 * Math.PI * i / motifs;
+            laid.add(Laid.of(flat, pieces, heightMm, placement.around(angle)));
+        }
+        return laid;
+    }
+
+    /** The width at which its motifs close around a cup, with so much between them. */
+    public double closingWidthMm(Side side, double gapMm) {
+        Repeat repeat = Repeat.closing(side.aroundMm(placement.upMm()), placement.widthMm() + gapMm);
+        return placement.widthMm() * repeat.scale();
+    }
+}
