@@ -85,7 +85,9 @@ class Remedies {
             Cup changed = CupFaults.chosen(now, offer.remedy(), floor.now());
             CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
             Floor with = floor.with(then);
-            Standing after = Standing.anew(with.workshop(), floor.kept(), STEPS_TRIED);
+            // Around the plan it is compared with: what another search would do otherwise is none of the remedy's
+            // doing.
+            Standing after = Standing.anew(with.workshop(), before.plan().placements(), STEPS_TRIED);
             Optional<Instant> ready = after.readyAt(then);
             ways.add(new Way(
                     offer,

@@ -38,10 +38,6 @@ public record Design(List<Item> items, double seamAngle, List<Band> lines) {
     /** The same on another cup: places in proportion, sizes in mm. */
     public Design onto(Side from, Side to) {
         return new Design(
-                items.stream()
-                        .map(item -> item.at(item.placement().onto(from, to)))
-                        .toList(),
-                seamAngle,
-                lines);
+                items.stream().map(item -> item.at(item.lay().onto(from, to))).toList(), seamAngle, lines);
     }
 }

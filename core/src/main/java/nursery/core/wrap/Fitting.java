@@ -97,7 +97,7 @@ public final class Fitting {
         double over = box.getMaxY() - side.coatedToMm();
         double under = side.coatedFromMm() - box.getMinY();
         Item item = item(i);
-        Placement place = item.placement();
+        Lay place = item.lay();
         if (box.getHeight() > side.coatedMm() + TOUCH_MM) {
             double factor = (side.coatedMm() - 2 * TRIM_MM) / box.getHeight();
             say(
@@ -135,7 +135,7 @@ public final class Fitting {
 
     private void around(int i) {
         Item item = item(i);
-        Placement place = item.placement();
+        Lay place = item.lay();
         double taken = laid.get(i).get(0).angleTaken();
         double each = 2 * Math.PI / item.motifs();
         double radius = side.radiusMm(place.upMm());
@@ -190,7 +190,7 @@ public final class Fitting {
     /** Turned as little as takes it off the handle; narrower if it is too wide for what is left. */
     private Item offTheHandle(int i, double taken) {
         Item item = item(i);
-        Placement place = item.placement();
+        Lay place = item.lay();
         Envelope box = laid.get(i).get(0).box();
         double narrow = Math.max(
                 side.handleHalfAngle(Math.max(0, box.getMinY())),
@@ -208,7 +208,7 @@ public final class Fitting {
     }
 
     private double widthShare(Item item) {
-        return side.radiusMm(item.placement().upMm()) / side.widestRadiusMm();
+        return side.radiusMm(item.lay().upMm()) / side.widestRadiusMm();
     }
 
     /** The same angle within half a turn of the front. */
@@ -240,7 +240,7 @@ public final class Fitting {
         if (!wrapped || item.sheet() == Sheet.PAPER || item.motifs() > 1 || taken >= 2 * Math.PI) {
             return;
         }
-        double off = turned(item.placement().angle() - design.seamAngle());
+        double off = turned(item.lay().angle() - design.seamAngle());
         double in = taken / 2 - Math.abs(off);
         if (in > 1e-9) {
             double clear = off < 0 ? -taken / 2 : taken / 2;
@@ -250,14 +250,14 @@ public final class Fitting {
                     "%s lies %s across the seam of the wrap."
                             .formatted(
                                     item.name(),
-                                    mm(in * side.radiusMm(item.placement().upMm()))),
-                    Optional.of(item.at(item.placement().around(turned(design.seamAngle() + clear * 1.01)))));
+                                    mm(in * side.radiusMm(item.lay().upMm()))),
+                    Optional.of(item.at(item.lay().around(turned(design.seamAngle() + clear * 1.01)))));
         }
     }
 
     private void bend(int i) {
         Item item = item(i);
-        Placement place = item.placement();
+        Lay place = item.lay();
         Laid one = laid.get(i).get(0);
         if (flat instanceof StripsFlat) {
             double here = side.radiusMm(place.upMm());
@@ -272,7 +272,7 @@ public final class Fitting {
                                 .formatted(item.name(), Numbers.show(100 * most, 1)),
                         Optional.empty());
             }
-        } else if (place.bend() == Placement.Bend.STRAIGHT) {
+        } else if (place.bend() == Lay.Bend.STRAIGHT) {
             double climb = flat.climbMm(place.upMm(), place.widthMm());
             if (climb > SEEN_CLIMB_MM) {
                 boolean up = side.radiusMm(side.slantMm()) > side.radiusMm(0);
@@ -280,8 +280,8 @@ public final class Fitting {
                         Concern.Kind.CLIMBS,
                         i,
                         "The ends of %s %s %s on this taper.".formatted(item.name(), up ? "climb" : "fall", mm(climb)),
-                        Optional.of(item.at(new Placement(
-                                place.upMm(), place.angle(), place.tiltDeg(), place.widthMm(), Placement.Bend.LEVEL))));
+                        Optional.of(item.at(new Lay(
+                                place.upMm(), place.angle(), place.tiltDeg(), place.widthMm(), Lay.Bend.LEVEL))));
             }
         }
     }
@@ -364,7 +364,7 @@ public final class Fitting {
                 moved.translate(apart, 0);
                 if (moved.intersects(below.box())) {
                     mm2 += common(above, below, apart)
-                            * side.radiusMm(above.placement().upMm())
+                            * side.radiusMm(above.lay().upMm())
                             / side.widestRadiusMm();
                 }
             }

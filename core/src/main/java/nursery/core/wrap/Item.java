@@ -12,7 +12,7 @@ import org.locationtech.jts.geom.Geometry;
  * @param make what is done with its pieces before they are cut
  * @param motifs how often it goes around; 1 for once
  */
-public record Item(String name, Art art, Placement placement, Sheet sheet, Make make, int motifs) {
+public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int motifs) {
 
     /** The outline's width practice has, from 1.5 to 2 (P54). */
     public static final double USUAL_OUTLINE_MM = 1.75;
@@ -61,17 +61,17 @@ public record Item(String name, Art art, Placement placement, Sheet sheet, Make 
         faults.throwIfAny();
     }
 
-    public Item at(Placement other) {
+    public Item at(Lay other) {
         return new Item(name, art, other, sheet, make, motifs);
     }
 
     public Item bridged(double mm) {
-        return new Item(name, art, placement, sheet, make.bridged(mm), motifs);
+        return new Item(name, art, lay, sheet, make.bridged(mm), motifs);
     }
 
     /** Its pieces in their size around their middle, what lies lowest first. */
     public List<Piece> pieces() {
-        List<Piece> sized = art.wide(placement.widthMm()).pieces();
+        List<Piece> sized = art.wide(lay.widthMm()).pieces();
         if (make.joined()) {
             sized = List.of(sized.get(0)
                     .with(Shapes.joined(sized.stream().map(Piece::shape).toList())));
@@ -102,18 +102,18 @@ public record Item(String name, Art art, Placement placement, Sheet sheet, Make 
     /** As it lies on a side; one for each time it goes around. */
     public List<Laid> laid(Flat flat) {
         List<Piece> pieces = pieces();
-        double heightMm = placement.widthMm() * art.heightMm() / art.widthMm();
+        double heightMm = lay.widthMm() * art.heightMm() / art.widthMm();
         List<Laid> laid = new ArrayList<>();
         for (int i = 0; i < motifs; i++) {
-            double angle = placement.angle() + 2 * Math.PI * i / motifs;
-            laid.add(Laid.of(flat, pieces, heightMm, placement.around(angle)));
+            double angle = lay.angle() + 2 * Math.PI * i / motifs;
+            laid.add(Laid.of(flat, pieces, heightMm, lay.around(angle)));
         }
         return laid;
     }
 
     /** The width at which its motifs close around a cup, with so much between them. */
     public double closingWidthMm(Side side, double gapMm) {
-        Repeat repeat = Repeat.closing(side.aroundMm(placement.upMm()), placement.widthMm() + gapMm);
-        return placement.widthMm() * repeat.scale();
+        Repeat repeat = Repeat.closing(side.aroundMm(lay.upMm()), lay.widthMm() + gapMm);
+        return lay.widthMm() * repeat.scale();
     }
 }

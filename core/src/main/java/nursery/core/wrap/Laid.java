@@ -24,54 +24,53 @@ public final class Laid {
     private static final int DEEPEST = 14;
 
     private final Flat flat;
-    private final Placement placement;
+    private final Lay lay;
     private final List<Piece> pieces;
     private final double heightMm;
 
-    private Laid(Flat flat, Placement placement, List<Piece> pieces, double heightMm) {
+    private Laid(Flat flat, Lay lay, List<Piece> pieces, double heightMm) {
         this.flat = flat;
-        this.placement = placement;
+        this.lay = lay;
         this.pieces = List.copyOf(pieces);
         this.heightMm = heightMm;
     }
 
-    public static Laid of(Flat flat, Art art, Placement placement) {
-        Art sized = art.wide(placement.widthMm());
-        return of(flat, sized.pieces(), sized.heightMm(), placement);
+    public static Laid of(Flat flat, Art art, Lay lay) {
+        Art sized = art.wide(lay.widthMm());
+        return of(flat, sized.pieces(), sized.heightMm(), lay);
     }
 
     /** Pieces that have their size already, around their middle. */
-    static Laid of(Flat flat, List<Piece> sized, double heightMm, Placement placement) {
-        boolean straight = placement.bend() == Placement.Bend.STRAIGHT && flat instanceof SectorFlat;
-        UnaryOperator<Coordinate> lay = straight ? asItIs(flat, placement) : bent(flat.side(), placement);
+    static Laid of(Flat flat, List<Piece> sized, double heightMm, Lay lay) {
+        boolean straight = lay.bend() == Lay.Bend.STRAIGHT && flat instanceof SectorFlat;
+        UnaryOperator<Coordinate> put = straight ? asItIs(flat, lay) : bent(flat.side(), lay);
         List<Piece> pieces = new ArrayList<>();
         for (Piece piece : sized) {
             // Bent art is straight in the chart; only what stays straight on the sheet is curved there.
-            Geometry shape = straight ? curved(piece.shape(), lay) : moved(piece.shape(), lay);
+            Geometry shape = straight ? curved(piece.shape(), put) : moved(piece.shape(), put);
             pieces.add(piece.with(shape));
         }
-        return new Laid(flat, placement, pieces, heightMm);
+        return new Laid(flat, lay, pieces, heightMm);
     }
 
     /** Level stays level: a mm to the side is a mm around at the height of the middle. */
-    private static UnaryOperator<Coordinate> bent(Side side, Placement placement) {
-        double tilt = Math.toRadians(placement.tiltDeg());
+    private static UnaryOperator<Coordinate> bent(Side side, Lay lay) {
+        double tilt = Math.toRadians(lay.tiltDeg());
         double cos = Math.cos(tilt);
         double sin = Math.sin(tilt);
         double widest = side.widestRadiusMm();
-        double stretch = widest / side.radiusMm(placement.upMm());
+        double stretch = widest / side.radiusMm(lay.upMm());
         return at -> new Coordinate(
-                placement.angle() * widest + (at.x * cos - at.y * sin) * stretch,
-                placement.upMm() + at.x * sin + at.y * cos);
+                lay.angle() * widest + (at.x * cos - at.y * sin) * stretch, lay.upMm() + at.x * sin + at.y * cos);
     }
 
     /** Moved and turned on the flat, and no more: its middle is level. */
-    private static UnaryOperator<Coordinate> asItIs(Flat flat, Placement placement) {
+    private static UnaryOperator<Coordinate> asItIs(Flat flat, Lay lay) {
         double widest = flat.side().widestRadiusMm();
-        OnFlat middle = flat.at(new OnCup(placement.angle(), placement.upMm()));
-        OnFlat above = flat.at(new OnCup(placement.angle(), placement.upMm() + 1));
+        OnFlat middle = flat.at(new OnCup(lay.angle(), lay.upMm()));
+        OnFlat above = flat.at(new OnCup(lay.angle(), lay.upMm() + 1));
         double lean = Math.atan2(above.xMm() - middle.xMm(), above.yMm() - middle.yMm());
-        double turn = Math.toRadians(placement.tiltDeg()) - lean;
+        double turn = Math.toRadians(lay.tiltDeg()) - lean;
         double cos = Math.cos(turn);
         double sin = Math.sin(turn);
         return at -> {
@@ -85,8 +84,8 @@ public final class Laid {
         return flat;
     }
 
-    public Placement placement() {
-        return placement;
+    public Lay lay() {
+        return lay;
     }
 
     /** Its pieces on the side, x the way around at the widest. */
@@ -131,7 +130,7 @@ public final class Laid {
     }
 
     private Geometry atItsHeight(Geometry shape) {
-        double share = flat.side().radiusMm(placement.upMm()) / flat.side().widestRadiusMm();
+        double share = flat.side().radiusMm(lay.upMm()) / flat.side().widestRadiusMm();
         return moved(shape, at -> new Coordinate(at.x * share, at.y));
     }
 

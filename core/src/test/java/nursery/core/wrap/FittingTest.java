@@ -13,7 +13,7 @@ import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
-import nursery.core.wrap.Placement.Bend;
+import nursery.core.wrap.Lay.Bend;
 import org.junit.jupiter.api.Test;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -28,12 +28,12 @@ class FittingTest {
     private static final Side SLIM = side(new Straight(205, 229.3), 0);
     private static final Side MUG = side(new Straight(100, 260), 32);
 
-    private static Item item(String name, Art art, Placement place, Sheet sheet) {
+    private static Item item(String name, Art art, Lay place, Sheet sheet) {
         return new Item(name, art, place, sheet, Item.Make.NOTHING, 1);
     }
 
     private static Item bar(double wide, double tall, double up, double angle) {
-        return item("bar", LayingTest.bar(wide, tall), new Placement(up, angle, 0, wide, Bend.LEVEL), Sheet.VINYL);
+        return item("bar", LayingTest.bar(wide, tall), new Lay(up, angle, 0, wide, Bend.LEVEL), Sheet.VINYL);
     }
 
     private static Fitting fit(Side side, Item... items) {
@@ -57,7 +57,7 @@ class FittingTest {
         Concern concern = fitting.concerns().get(0);
         assertThat(concern.words()).contains("10 mm over where the coat ends");
         Item moved = concern.fix().orElseThrow();
-        assertThat(moved.placement().upMm()).isCloseTo(177, within(1e-9));
+        assertThat(moved.lay().upMm()).isCloseTo(177, within(1e-9));
         assertThat(fit(SLIM, moved).concerns()).isEmpty();
     }
 
@@ -112,20 +112,20 @@ class FittingTest {
     /** P63: 10 by 20 mm of two slides on each other, also across the back. */
     @Test
     void slidesOverOneAnotherBuckle() {
-        Item one = item("moon", LayingTest.bar(40, 20), new Placement(100, 0, 0, 40, Bend.LEVEL), Sheet.WATER_SLIDE);
+        Item one = item("moon", LayingTest.bar(40, 20), new Lay(100, 0, 0, 40, Bend.LEVEL), Sheet.WATER_SLIDE);
         double apart = 30 / SLIM.radiusMm(100);
-        Fitting fitting = fit(SLIM, one, one.at(one.placement().around(apart)));
+        Fitting fitting = fit(SLIM, one, one.at(one.lay().around(apart)));
         assertThat(kinds(fitting)).containsExactly(Concern.Kind.BUMPS);
         assertThat(fitting.concerns().get(0).words()).contains("over 200 mm²");
-        assertThat(kinds(fit(SLIM, one, one.at(one.placement().around(apart + 2 * Math.PI)))))
+        assertThat(kinds(fit(SLIM, one, one.at(one.lay().around(apart + 2 * Math.PI)))))
                 .containsExactly(Concern.Kind.BUMPS);
-        Item peeled = item("window", one.art(), one.placement(), Sheet.PEEKABOO);
+        Item peeled = item("window", one.art(), one.lay(), Sheet.PEEKABOO);
         assertThat(fit(SLIM, one, peeled).concerns()).isEmpty();
     }
 
     @Test
     void aDecalAcrossTheSeamOfAWrapIsTurnedAway() {
-        Item wrap = item("wrap", LayingTest.bar(229, 150), new Placement(100, 0, 0, 229, Bend.LEVEL), Sheet.PAPER);
+        Item wrap = item("wrap", LayingTest.bar(229, 150), new Lay(100, 0, 0, 229, Bend.LEVEL), Sheet.PAPER);
         Fitting fitting = fit(SLIM, wrap, bar(50, 30, 100, 3));
         assertThat(kinds(fitting)).contains(Concern.Kind.ACROSS_THE_SEAM);
         Item fix = fitting.concerns().stream()
@@ -144,7 +144,7 @@ class FittingTest {
                 new Piece("dot", "#000000", Shapes.FACTORY.toGeometry(new Envelope(20, 21.5, 0, 1.5))),
                 new Piece("hair", "#000000", Shapes.FACTORY.toGeometry(new Envelope(-30, -29.4, 0, 12)))));
         Fitting fitting =
-                fit(SLIM, item("crumbs", crumbs, new Placement(100, 0, 0, crumbs.widthMm(), Bend.LEVEL), Sheet.VINYL));
+                fit(SLIM, item("crumbs", crumbs, new Lay(100, 0, 0, crumbs.widthMm(), Bend.LEVEL), Sheet.VINYL));
         assertThat(kinds(fitting)).containsExactly(Concern.Kind.TOO_SMALL, Concern.Kind.TOO_THIN);
         Art letter = Art.of(List.of(new Piece(
                 "o",
@@ -152,7 +152,7 @@ class FittingTest {
                 Shapes.beside(
                         LayingTest.rectangle(30, 30).shape(),
                         LayingTest.rectangle(12, 12).shape()))));
-        Placement place = new Placement(100, 0, 0, 30, Bend.LEVEL);
+        Lay place = new Lay(100, 0, 0, 30, Bend.LEVEL);
         Fitting stencil = fit(SLIM, item("o", letter, place, Sheet.STENCIL));
         assertThat(kinds(stencil)).containsExactly(Concern.Kind.ISLANDS);
         assertThat(fit(SLIM, stencil.concerns().get(0).fix().orElseThrow()).concerns())
@@ -165,9 +165,9 @@ class FittingTest {
     void whatClimbsIsBentByOneTouch() {
         Side taper = side(new Tapered(172, 214, 281), 0);
         Art name = LayingTest.bar(60, 12);
-        Item laid = item("name", name, new Placement(86, 0, 0, 60, Bend.STRAIGHT), Sheet.VINYL);
+        Item laid = item("name", name, new Lay(86, 0, 0, 60, Bend.STRAIGHT), Sheet.VINYL);
         assertThat(fit(taper, laid).concerns()).isEmpty();
-        Fitting wide = fit(taper, laid.at(laid.placement().wide(150)));
+        Fitting wide = fit(taper, laid.at(laid.lay().wide(150)));
         assertThat(kinds(wide)).contains(Concern.Kind.CLIMBS);
         Concern climbs = wide.concerns().stream()
                 .filter(one -> one.kind() == Concern.Kind.CLIMBS)
@@ -196,7 +196,7 @@ class FittingTest {
             Item item = item(
                     "x",
                     LayingTest.bar(wide, 4 + random.nextDouble() * 120),
-                    new Placement(
+                    new Lay(
                             random.nextDouble() * side.slantMm(),
                             random.nextDouble() * 12 - 6,
                             random.nextDouble() < 0.5 ? 0 : random.nextDouble() * 40 - 20,

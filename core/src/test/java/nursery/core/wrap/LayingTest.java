@@ -11,7 +11,7 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
 import nursery.core.measure.InvalidInput;
-import nursery.core.wrap.Placement.Bend;
+import nursery.core.wrap.Lay.Bend;
 import org.junit.jupiter.api.Test;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -32,8 +32,8 @@ class LayingTest {
         return Art.of(List.of(rectangle(wide, tall)));
     }
 
-    private static Placement at(double up, double wide, Bend bend) {
-        return new Placement(up, 0, 0, wide, bend);
+    private static Lay at(double up, double wide, Bend bend) {
+        return new Lay(up, 0, 0, wide, bend);
     }
 
     @Test
@@ -79,7 +79,7 @@ class LayingTest {
         Random random = new Random(9);
         Flat flat = Flat.of(TAPER);
         for (int n = 0; n < 50; n++) {
-            Placement place = new Placement(
+            Lay place = new Lay(
                     40 + 90 * random.nextDouble(),
                     random.nextDouble() * 4 - 2,
                     random.nextDouble() * 60 - 30,
@@ -95,9 +95,9 @@ class LayingTest {
     @Test
     void onAStraightCupBentAndAsItIsAreTheSame() {
         Flat flat = Flat.of(STRAIGHT);
-        Placement place = new Placement(80, 0.4, 12, 70, Bend.STRAIGHT);
+        Lay place = new Lay(80, 0.4, 12, 70, Bend.STRAIGHT);
         Geometry one = Laid.of(flat, bar(70, 20), place).pieces().get(0).shape();
-        Geometry other = Laid.of(flat, bar(70, 20), new Placement(80, 0.4, 12, 70, Bend.LEVEL))
+        Geometry other = Laid.of(flat, bar(70, 20), new Lay(80, 0.4, 12, 70, Bend.LEVEL))
                 .pieces()
                 .get(0)
                 .shape();
@@ -108,7 +108,7 @@ class LayingTest {
     @Test
     void aSpiralClimbsEvenly() {
         double turnMm = 229.3 / Math.cos(Math.toRadians(10));
-        Laid laid = Laid.of(Flat.of(STRAIGHT), bar(turnMm, 0.5), new Placement(100, 0, 10, turnMm, Bend.LEVEL));
+        Laid laid = Laid.of(Flat.of(STRAIGHT), bar(turnMm, 0.5), new Lay(100, 0, 10, turnMm, Bend.LEVEL));
         Envelope box = laid.box();
         assertThat(box.getHeight()).isCloseTo(229.3 * Math.tan(Math.toRadians(10)), within(0.6));
         assertThat(laid.angleTaken()).isCloseTo(2 * Math.PI, within(0.01));
@@ -137,28 +137,23 @@ class LayingTest {
     @Test
     void motifsGoAroundOnceAndMeet() {
         Item item = new Item("star", bar(28, 10), at(100, 28, Bend.LEVEL), Sheet.VINYL, Item.Make.NOTHING, 8);
-        Item closing = item.at(item.placement().wide(item.closingWidthMm(STRAIGHT, 2)));
+        Item closing = item.at(item.lay().wide(item.closingWidthMm(STRAIGHT, 2)));
         List<Laid> laid = closing.laid(Flat.of(STRAIGHT));
         assertThat(laid).hasSize(8);
         double pitch = laid.get(1).box().centre().x - laid.get(0).box().centre().x;
         assertThat(8 * pitch).isCloseTo(229.3, within(1e-9));
-        assertThat(closing.placement().widthMm()).isCloseTo(28 * 229.3 / 8 / 30, within(1e-9));
+        assertThat(closing.lay().widthMm()).isCloseTo(28 * 229.3 / 8 / 30, within(1e-9));
     }
 
     @Test
     void oneDesignOnThreeCupsKeepsItsPlaceInProportion() {
         Design design = new Design(
                 List.of(new Item(
-                        "bar",
-                        bar(60, 20),
-                        new Placement(100, 0.5, 0, 60, Bend.LEVEL),
-                        Sheet.VINYL,
-                        Item.Make.NOTHING,
-                        1)),
+                        "bar", bar(60, 20), new Lay(100, 0.5, 0, 60, Bend.LEVEL), Sheet.VINYL, Item.Make.NOTHING, 1)),
                 Math.PI,
                 List.of());
         Side small = Side.of(new Blank(new Straight(100, 229.3), true, 0, 0, 0, OptionalDouble.empty()));
-        Placement there = design.onto(STRAIGHT, small).items().get(0).placement();
+        Lay there = design.onto(STRAIGHT, small).items().get(0).lay();
         assertThat(there.upMm()).isCloseTo(100 / 2.05, within(1e-9));
         assertThat(there.widthMm()).isEqualTo(60);
         assertThat(there.angle()).isEqualTo(0.5);

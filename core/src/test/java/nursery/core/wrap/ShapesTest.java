@@ -60,13 +60,7 @@ class ShapesTest {
     }
 
     private static Item bar(double wide, Item.Make make) {
-        return new Item(
-                "bar",
-                LayingTest.bar(40, 10),
-                new Placement(100, 0, 0, wide, Placement.Bend.LEVEL),
-                Sheet.VINYL,
-                make,
-                1);
+        return new Item("bar", LayingTest.bar(40, 10), new Lay(100, 0, 0, wide, Lay.Bend.LEVEL), Sheet.VINYL, make, 1);
     }
 
     private static Item.Make outlined(boolean under) {
@@ -108,7 +102,7 @@ class ShapesTest {
         Item item = new Item(
                 "word",
                 art,
-                new Placement(100, 0, 0, 45, Placement.Bend.LEVEL),
+                new Lay(100, 0, 0, 45, Lay.Bend.LEVEL),
                 Sheet.VINYL,
                 new Item.Make(true, List.of(), List.of(), true, false, 0),
                 1);

@@ -14,7 +14,7 @@ import nursery.core.measure.Faults;
  * @param widthMm how wide it is, measured at its middle, mm
  * @param bend whether it is bent so that it looks level
  */
-public record Placement(double upMm, double angle, double tiltDeg, double widthMm, Bend bend) {
+public record Lay(double upMm, double angle, double tiltDeg, double widthMm, Bend bend) {
 
     public static final double MOST_WIDTH_MM = 5000;
 
@@ -36,7 +36,7 @@ public record Placement(double upMm, double angle, double tiltDeg, double widthM
         }
     }
 
-    public Placement {
+    public Lay {
         Faults faults = new Faults();
         faults.within("up", "The height", upMm, -1000, 2000, "mm");
         faults.within("angle", "The way around", angle, -20, 20, "");
@@ -45,22 +45,22 @@ public record Placement(double upMm, double angle, double tiltDeg, double widthM
         faults.throwIfAny();
     }
 
-    public Placement up(double mm) {
-        return new Placement(mm, angle, tiltDeg, widthMm, bend);
+    public Lay up(double mm) {
+        return new Lay(mm, angle, tiltDeg, widthMm, bend);
     }
 
-    public Placement around(double radians) {
-        return new Placement(upMm, radians, tiltDeg, widthMm, bend);
+    public Lay around(double radians) {
+        return new Lay(upMm, radians, tiltDeg, widthMm, bend);
     }
 
-    public Placement wide(double mm) {
-        return new Placement(upMm, angle, tiltDeg, mm, bend);
+    public Lay wide(double mm) {
+        return new Lay(upMm, angle, tiltDeg, mm, bend);
     }
 
     /**
      * The same place on another cup: as far up its coated side in proportion, as far around in degrees, as wide in mm.
      */
-    public Placement onto(Side from, Side to) {
+    public Lay onto(Side from, Side to) {
         double share = (upMm - from.coatedFromMm()) / from.coatedMm();
         return up(to.coatedFromMm() + share * to.coatedMm());
     }
