@@ -15,6 +15,7 @@ import nursery.app.picture.Looks;
 import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.Show;
+import nursery.app.wrap.DesignViews;
 import nursery.core.cure.CoatMoment;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Moved;
@@ -46,9 +47,11 @@ import org.springframework.web.server.ResponseStatusException;
 class CupPages {
 
     private final Floors floors;
+    private final DesignViews designs;
 
-    CupPages(Floors floors) {
+    CupPages(Floors floors, DesignViews designs) {
         this.floors = floors;
+        this.designs = designs;
     }
 
     CupNow find(String code) {
@@ -105,6 +108,8 @@ class CupPages {
         model.addAttribute("concerns", concerns.get(false));
         model.addAttribute("overruled", concerns.get(true));
         model.addAttribute("area", cup.cup().blank().area());
+        model.addAttribute("design", designs.on(cup.cup(), show).orElse(null));
+        model.addAttribute("designs", designs.choices());
         return "cups/cup";
     }
 

@@ -98,6 +98,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final TechniqueBook techniques;
     private final PlanBook plans;
     private final DemoFaults faults;
+    private final DemoDesigns designs;
     private final TransactionTemplate transaction;
     private final Instant now;
 
@@ -113,6 +114,7 @@ class DemoShop implements SmartInitializingSingleton {
             TechniqueBook techniques,
             PlanBook plans,
             DemoFaults faults,
+            DemoDesigns designs,
             TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
@@ -126,6 +128,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.techniques = techniques;
         this.plans = plans;
         this.faults = faults;
+        this.designs = designs;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -171,6 +174,7 @@ class DemoShop implements SmartInitializingSingleton {
                 .orElseThrow()
                 .code());
         faults.onTheFloor(now);
+        designs.onTheShelf(floors.shelf().blanks(), "Mira");
     }
 
     private void stock(long regular, long slow) {

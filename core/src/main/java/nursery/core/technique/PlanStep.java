@@ -158,6 +158,11 @@ public record PlanStep(
         return new PlanStep(number, kind, title, other, detail, role, material, size, grit, amountMl);
     }
 
+    /** The same, cut so large. */
+    public PlanStep sized(DecalSize other) {
+        return new PlanStep(number, kind, title, waiting, detail, role, material, Optional.of(other), grit, amountMl);
+    }
+
     public PlanStep withAmount(OptionalDouble otherMl) {
         return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, otherMl);
     }

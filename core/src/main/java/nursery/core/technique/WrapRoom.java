@@ -1,8 +1,13 @@
 package nursery.core.technique;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import nursery.core.cup.Blank;
+import nursery.core.cup.Outline;
 import nursery.core.cup.Station;
+import nursery.core.cup.Tapered;
+import nursery.core.wrap.Flat;
+import nursery.core.wrap.Side;
 
 /** The room there is around a cup for a piece that is cut flat. */
 final class WrapRoom {
@@ -41,24 +46,22 @@ final class WrapRoom {
         return blank.handleGapMm() > 0 ? 0 : OVERLAP_MM;
     }
 
-    /**
-     * How far the ends of a straight piece, laid level at its middle, climb on a taper: a straight line stays straight
-     * on the flat of a cone, so {@code √(R² + (L/2)²) − R} at the middle radius R of the flat. 0 on a straight side.
-     */
+    /** How far the ends of a straight piece, laid level at its middle, climb on a taper; 0 on a straight side. */
     static double climbMm(Blank blank, DecalSize size) {
-        List<Station> side = blank.outline().stations();
-        Station base = side.get(0);
-        Station rim = side.get(side.size() - 1);
-        double taper = Math.abs(rim.circumferenceMm() - base.circumferenceMm());
-        if (taper < STRAIGHT_MM) {
+        Outline outline = blank.outline();
+        if (Math.abs(outline.rimCircumferenceMm() - outline.baseCircumferenceMm()) < STRAIGHT_MM) {
             return 0;
         }
-        double widest = Math.max(rim.circumferenceMm(), base.circumferenceMm());
-        double middle = (rim.circumferenceMm() + base.circumferenceMm()) / 2;
-        double slant = blank.area().slantMm();
-        double radius = widest * slant / taper - slant / 2;
-        double around = Math.min(size.widthMm(), middle);
-        return Math.hypot(radius, around / 2) - radius;
+        // What is bulged has no flat; by and large it climbs as on the cone through its ends.
+        Side cone = Side.of(new Blank(
+                new Tapered(outline.heightMm(), outline.baseCircumferenceMm(), outline.rimCircumferenceMm()),
+                false,
+                0,
+                0,
+                0,
+                OptionalDouble.empty()));
+        double middle = cone.slantMm() / 2;
+        return Flat.of(cone).climbMm(middle, Math.min(size.widthMm(), cone.aroundMm(middle)));
     }
 
     private static double girthMm(List<Station> side, double heightMm) {

@@ -67,6 +67,17 @@ public record CupView(Side side, double yaw) {
         return drawn(edge, yaw);
     }
 
+    /** What is seen of the side between a height and a line above it. */
+    public List<Point> below(WaveLine line, double fromMm) {
+        List<OnCup> edge = new ArrayList<>();
+        for (double off = -Math.PI / 2; off <= Math.PI / 2 + 1e-9; off += Math.PI / 60) {
+            edge.add(new OnCup(yaw + off, Math.max(fromMm, line.upMm(yaw + off))));
+        }
+        edge.add(new OnCup(yaw + Math.PI / 2, fromMm));
+        edge.add(new OnCup(yaw - Math.PI / 2, fromMm));
+        return drawn(edge, yaw);
+    }
+
     public Point at(OnCup place) {
         return at(place, yaw);
     }

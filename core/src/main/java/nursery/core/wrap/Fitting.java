@@ -212,7 +212,7 @@ public final class Fitting {
     }
 
     /** The same angle within half a turn of the front. */
-    static double turned(double angle) {
+    public static double turned(double angle) {
         return Math.IEEEremainder(angle, 2 * Math.PI);
     }
 

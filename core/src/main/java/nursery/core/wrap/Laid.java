@@ -114,24 +114,42 @@ public final class Laid {
         return new OnCup(at.x / flat.side().widestRadiusMm(), at.y);
     }
 
-    /** A shape of the side as it lies on the flat, true in size; of a bulged side nothing lies flat. */
+    /** A shape of the side as it lies on the flat, true in size; on a bulged side cut apart into its strips. */
     public Geometry onFlat(Geometry shape) {
+        return flat instanceof StripsFlat strips ? onStrips(strips, shape) : onOneSheet(shape);
+    }
+
+    private Geometry onStrips(StripsFlat strips, Geometry shape) {
+        double widest = flat.side().widestRadiusMm();
+        double half = Math.PI / strips.count();
+        Envelope box = shape.getEnvelopeInternal();
+        List<Geometry> parts = new ArrayList<>();
+        for (int strip = strips.strip(box.getMinX() / widest); strip <= strips.strip(box.getMaxX() / widest); strip++) {
+            double middle = strips.middle(strip);
+            Envelope own = new Envelope(
+                    (middle - half) * widest, (middle + half) * widest, box.getMinY() - 1, box.getMaxY() + 1);
+            int number = strip;
+            parts.addAll(Shapes.polygons(curved(Shapes.common(shape, Shapes.FACTORY.toGeometry(own)), at -> {
+                OnFlat place = strips.in(number, onCup(at));
+                return new Coordinate(place.xMm(), place.yMm());
+            })));
+        }
+        return Shapes.FACTORY.buildGeometry(parts);
+    }
+
+    private Geometry onOneSheet(Geometry shape) {
         return curved(shape, at -> {
             OnFlat place = flat.at(onCup(at));
             return new Coordinate(place.xMm(), place.yMm());
         });
     }
 
-    /** True in size, as it is cut: on the flat of a cone, on a bulged side as it was drawn. */
+    /** True in size, as it is cut. */
     public List<Piece> cut() {
         return pieces.stream()
-                .map(piece -> piece.with(flat.isExact() ? onFlat(piece.shape()) : atItsHeight(piece.shape())))
+                .map(piece -> piece.with(onFlat(piece.shape())))
+                .filter(piece -> !piece.shape().isEmpty())
                 .toList();
-    }
-
-    private Geometry atItsHeight(Geometry shape) {
-        double share = flat.side().radiusMm(lay.upMm()) / flat.side().widestRadiusMm();
-        return moved(shape, at -> new Coordinate(at.x * share, at.y));
     }
 
     private static Geometry moved(Geometry shape, UnaryOperator<Coordinate> to) {

@@ -1,0 +1,84 @@
+package nursery.app.wrap;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface ArtMapper {
+
+    record ArtRow(long id, String name, String kind) {}
+
+    record ArtBody(String name, String kind, byte[] body) {}
+
+    record DesignRow(long id, String name, int version) {}
+
+    record VersionRow(int number, Instant savedAt, String savedBy) {}
+
+    record OnCupRow(long designId, int number) {}
+
+    @Select("SELECT id, name, kind FROM art ORDER BY id")
+    List<ArtRow> all();
+
+    @Select("SELECT name, kind, body FROM art WHERE id = #{id}")
+    Optional<ArtBody> body(long id);
+
+    @Select("SELECT id FROM art WHERE sha256 = #{sha256}")
+    Optional<Long> same(String sha256);
+
+    @Insert("INSERT IGNORE INTO art (name, kind, sha256, body, added_at, added_by) VALUES (#{name}, #{kind}, "
+            + "#{sha256}, #{body}, #{at}, #{by})")
+    void insert(
+            @Param("name") String name,
+            @Param("kind") String kind,
+            @Param("sha256") String sha256,
+            @Param("body") byte[] body,
+            @Param("at") Instant at,
+            @Param("by") String by);
+
+    @Select("SELECT id, name, version FROM design ORDER BY id")
+    List<DesignRow> designs();
+
+    @Select("SELECT id, name, version FROM design WHERE id = #{id}")
+    Optional<DesignRow> design(long id);
+
+    @Select("SELECT id FROM design WHERE name = #{name}")
+    Optional<Long> named(String name);
+
+    @Select("SELECT body FROM design_version WHERE design_id = #{id} AND number = #{number}")
+    Optional<String> version(@Param("id") long id, @Param("number") int number);
+
+    @Select("SELECT number, saved_at, saved_by FROM design_version WHERE design_id = #{id} ORDER BY number DESC")
+    List<VersionRow> versions(long id);
+
+    @Select(value = "INSERT INTO design (name, version) VALUES (#{name}, 1) RETURNING id", affectData = true)
+    long insertDesign(String name);
+
+    /** Only if it is still the version that was read. */
+    @Update("UPDATE design SET name = #{name}, version = version + 1 WHERE id = #{id} AND version = #{version}")
+    int update(@Param("id") long id, @Param("version") int version, @Param("name") String name);
+
+    @Insert("INSERT INTO design_version (design_id, number, body, saved_at, saved_by) VALUES (#{id}, #{number}, "
+            + "#{body}, #{at}, #{by})")
+    void insertVersion(
+            @Param("id") long id,
+            @Param("number") int number,
+            @Param("body") String body,
+            @Param("at") Instant at,
+            @Param("by") String by);
+
+    @Insert("INSERT INTO cup_design (cup_id, design_id, number) VALUES (#{cup}, #{design}, #{number}) ON DUPLICATE "
+            + "KEY UPDATE design_id = #{design}, number = #{number}")
+    void give(@Param("cup") long cup, @Param("design") long design, @Param("number") int number);
+
+    @Select("SELECT design_id, number FROM cup_design WHERE cup_id = #{cup}")
+    Optional<OnCupRow> on(long cup);
+
+    @Select("SELECT c.code FROM cup_design d JOIN cup c ON c.id = d.cup_id WHERE d.design_id = #{design} ORDER BY c.id")
+    List<String> cupsWith(long design);
+}

@@ -1,0 +1,110 @@
+package nursery.app.wrap;
+
+import java.util.List;
+import java.util.Optional;
+import nursery.app.platform.Gone;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Published;
+import nursery.app.wrap.ArtMapper.DesignRow;
+import nursery.app.wrap.ArtMapper.VersionRow;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Designs, each with all its versions: what a cup was given is what it keeps. */
+@Published
+@Service
+public class DesignBook {
+
+    private final ArtMapper mapper;
+    private final ArtShelf shelf;
+    private final Moments moments;
+
+    DesignBook(ArtMapper mapper, ArtShelf shelf, Moments moments) {
+        this.mapper = mapper;
+        this.shelf = shelf;
+        this.moments = moments;
+    }
+
+    /** @param number of the version */
+    @Published
+    public record Kept(long id, int number, Sketch sketch) {}
+
+    List<DesignRow> all() {
+        return mapper.designs();
+    }
+
+    public Optional<Kept> find(long id) {
+        return mapper.design(id).flatMap(row -> version(id, row.version()));
+    }
+
+    Optional<Kept> version(long id, int number) {
+        return mapper.version(id, number).map(body -> new Kept(id, number, DesignFile.read(body, shelf)));
+    }
+
+    List<VersionRow> versions(long id) {
+        return mapper.versions(id);
+    }
+
+    public Optional<Kept> on(long cupId) {
+        return mapper.on(cupId).flatMap(row -> version(row.designId(), row.number()));
+    }
+
+    List<String> cupsWith(long id) {
+        return mapper.cupsWith(id);
+    }
+
+    /** Art for a design, by its file. Throws what reading it throws. */
+    @Transactional
+    public long addArt(String name, byte[] file, String by) {
+        return shelf.add(name, file, by);
+    }
+
+    /** An item made of art as it was drawn. */
+    public nursery.core.wrap.Art art(long id) {
+        return shelf.find(id).art();
+    }
+
+    /**
+     * @return its number
+     * @throws InvalidInput if another has the name
+     */
+    @Transactional
+    public long add(Sketch sketch, String by) {
+        refuseTaken(sketch.name(), 0);
+        long id = mapper.insertDesign(sketch.name());
+        mapper.insertVersion(id, 1, DesignFile.write(sketch), moments.now(), by);
+        return id;
+    }
+
+    /**
+     * @param version the one it was made from
+     * @throws InvalidInput if another has the name, or someone saved it meanwhile
+     */
+    @Transactional
+    public void save(long id, int version, Sketch sketch, String by) {
+        refuseTaken(sketch.name(), id);
+        if (mapper.update(id, version, sketch.name()) == 0) {
+            mapper.design(id).orElseThrow(Gone::new);
+            throw new InvalidInput(List.of(new Fault(
+                    "version",
+                    "Someone saved this design while you had it open. Give yours another name and save it as a new "
+                            + "one, then compare.")));
+        }
+        mapper.insertVersion(id, version + 1, DesignFile.write(sketch), moments.now(), by);
+    }
+
+    @Transactional
+    public void give(long cupId, long id) {
+        DesignRow row = mapper.design(id).orElseThrow(Gone::new);
+        mapper.give(cupId, id, row.version());
+    }
+
+    private void refuseTaken(String name, long butFor) {
+        mapper.named(name).filter(id -> id != butFor).ifPresent(id -> {
+            throw new InvalidInput(List.of(
+                    new Fault("name", "There is a design called “%s” already: choose another name.".formatted(name))));
+        });
+    }
+}

@@ -1,0 +1,190 @@
+package nursery.app.wrap;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nursery.app.platform.Show;
+import nursery.core.wrap.Fitting;
+import nursery.core.wrap.Flat;
+import nursery.core.wrap.Laid;
+import nursery.core.wrap.OnCup;
+import nursery.core.wrap.OnFlat;
+import nursery.core.wrap.Piece;
+import nursery.core.wrap.Shapes;
+import nursery.core.wrap.Side;
+import nursery.core.wrap.StripsFlat;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
+
+/**
+ * The flat of a cup with what lies on it, one unit a millimetre, y downwards.
+ *
+ * @param shapes the sheet, what stays bare, where the handle is, lines
+ * @param items what lies on it, each to be dragged
+ * @param words measures, written in
+ */
+record FlatDrawing(
+        double left,
+        double top,
+        double width,
+        double height,
+        List<Shaped> shapes,
+        List<Placed> items,
+        List<Word> words) {
+
+    /** Around the sheet, for its measures. */
+    private static final double MARGIN_MM = 16;
+
+    private static final int EDGE_STEPS = 96;
+
+    /** @param kind what it is, a class of the style sheet */
+    record Shaped(String kind, String path) {}
+
+    /** @param place which item; @param x,y its middle on the flat */
+    record Placed(int place, double x, double y, List<Coloured> pieces) {}
+
+    record Coloured(String colour, String path, String sheet) {}
+
+    record Word(double x, double y, String anchor, String text) {}
+
+    static FlatDrawing of(Fitting fitting, Show show) {
+        Flat flat = fitting.flat();
+        Side side = flat.side();
+        List<Shaped> shapes = new ArrayList<>();
+        Envelope box = new Envelope();
+        Geometry sheet = band(flat, 0, side.slantMm(), -Math.PI, Math.PI);
+        box.expandToInclude(sheet.getEnvelopeInternal());
+        shapes.add(new Shaped("flat-sheet", SvgPath.shown(sheet)));
+        bare(flat, 0, side.coatedFromMm(), shapes);
+        bare(flat, side.coatedToMm(), side.slantMm(), shapes);
+        if (side.hasHandle()) {
+            shapes.add(new Shaped("flat-handle", SvgPath.shown(handle(flat, -1))));
+            shapes.add(new Shaped("flat-handle", SvgPath.shown(handle(flat, 1))));
+        }
+        shapes.add(new Shaped("flat-front", upright(flat, 0)));
+        if (!side.hasHandle()) {
+            shapes.add(new Shaped("flat-seam", upright(flat, fitting.design().seamAngle() * 0.9999)));
+        }
+        List<Placed> items = new ArrayList<>();
+        for (int i = 0; i < fitting.laid().size(); i++) {
+            items.add(placed(fitting.laid().get(i), i, box));
+        }
+        box.expandBy(MARGIN_MM);
+        return new FlatDrawing(
+                box.getMinX(),
+                -box.getMaxY(),
+                box.getWidth(),
+                box.getHeight(),
+                shapes,
+                items,
+                words(flat, sheet.getEnvelopeInternal(), show));
+    }
+
+    public String viewBox() {
+        return "%.1f %.1f %.1f %.1f".formatted(left, top, width, height);
+    }
+
+    private static Placed placed(List<Laid> laid, int place, Envelope box) {
+        Laid first = laid.get(0);
+        OnFlat middle =
+                first.flat().at(new OnCup(first.lay().angle(), first.lay().upMm()));
+        List<Coloured> pieces = new ArrayList<>();
+        for (Laid one : laid) {
+            for (Piece piece : one.cut()) {
+                box.expandToInclude(piece.shape().getEnvelopeInternal());
+                pieces.add(new Coloured(piece.colour(), SvgPath.shown(piece.shape()), ""));
+            }
+        }
+        return new Placed(place, middle.xMm(), -middle.yMm(), pieces);
+    }
+
+    private static void bare(Flat flat, double from, double to, List<Shaped> shapes) {
+        if (to - from > 0.01) {
+            shapes.add(new Shaped("flat-bare", SvgPath.shown(band(flat, from, to, -Math.PI, Math.PI))));
+        }
+    }
+
+    /** The side between two heights and two angles; of strips each by itself. */
+    static Geometry band(Flat flat, double from, double to, double left, double right) {
+        if (flat instanceof StripsFlat strips) {
+            List<Geometry> parts = new ArrayList<>();
+            double half = Math.PI / strips.count();
+            int middle = strips.count() / 2;
+            for (int i = -middle; i < strips.count() - middle; i++) {
+                double at = i * 2 * half;
+                parts.add(outline(flat, from, to, at - half * 0.9999, at + half * 0.9999));
+            }
+            return Shapes.FACTORY.buildGeometry(parts);
+        }
+        return outline(flat, from, to, left, right);
+    }
+
+    private static Geometry outline(Flat flat, double from, double to, double left, double right) {
+        List<Coordinate> edge = new ArrayList<>();
+        for (int i = 0; i <= EDGE_STEPS; i++) {
+            edge.add(at(flat, left + (right - left) * i / EDGE_STEPS, from));
+        }
+        for (int i = 0; i <= EDGE_STEPS; i++) {
+            edge.add(at(flat, right, from + (to - from) * i / EDGE_STEPS));
+        }
+        for (int i = EDGE_STEPS; i >= 0; i--) {
+            edge.add(at(flat, left + (right - left) * i / EDGE_STEPS, to));
+        }
+        for (int i = EDGE_STEPS; i >= 0; i--) {
+            edge.add(at(flat, left, from + (to - from) * i / EDGE_STEPS));
+        }
+        edge.add(edge.get(0).copy());
+        return Shapes.FACTORY.createPolygon(edge.toArray(new Coordinate[0]));
+    }
+
+    private static Coordinate at(Flat flat, double angle, double up) {
+        OnFlat place = flat.at(new OnCup(angle, up));
+        return new Coordinate(place.xMm(), place.yMm());
+    }
+
+    /** Half of what the handle takes, at one end of the sheet. */
+    private static Geometry handle(Flat flat, int end) {
+        Side side = flat.side();
+        List<Coordinate> edge = new ArrayList<>();
+        for (int i = 0; i <= EDGE_STEPS; i++) {
+            edge.add(at(flat, end * Math.PI * 0.9999, side.slantMm() * i / EDGE_STEPS));
+        }
+        for (int i = EDGE_STEPS; i >= 0; i--) {
+            double up = side.slantMm() * i / EDGE_STEPS;
+            edge.add(at(flat, end * (Math.PI - side.handleHalfAngle(up)), up));
+        }
+        edge.add(edge.get(0).copy());
+        return Shapes.FACTORY.createPolygon(edge.toArray(new Coordinate[0]));
+    }
+
+    private static String upright(Flat flat, double angle) {
+        Coordinate foot = at(flat, angle, 0);
+        Coordinate top = at(flat, angle, flat.side().slantMm());
+        return "M%.2f %.2fL%.2f %.2f".formatted(foot.x, -foot.y, top.x, -top.y);
+    }
+
+    private static List<Word> words(Flat flat, Envelope sheet, Show show) {
+        Side side = flat.side();
+        List<Word> words = new ArrayList<>();
+        Coordinate foot = at(flat, 0, 0);
+        Coordinate top = at(flat, 0, side.slantMm());
+        words.add(new Word(foot.x, -foot.y + 9, "middle", "base " + show.length(side.aroundMm(0)) + " around"));
+        words.add(
+                new Word(top.x, -top.y - 4, "middle", "rim " + show.length(side.aroundMm(side.slantMm())) + " around"));
+        words.add(new Word(3, -(top.y + foot.y) / 2, "start", "front"));
+        words.add(new Word(
+                sheet.getMinX(), -sheet.getMaxY() - 6, "start", show.length(side.slantMm()) + " along the side"));
+        words.add(
+                new Word(sheet.getMaxX(), -sheet.getMaxY() - 6, "end", show.length(side.coatedMm()) + " of it coated"));
+        if (side.hasHandle()) {
+            words.add(new Word(sheet.getMaxX(), -sheet.getMinY() + 9, "end", "handle"));
+        }
+        return words;
+    }
+
+    /** An item by its place, if there is one. */
+    Optional<Placed> item(int place) {
+        return items.stream().filter(item -> item.place() == place).findFirst();
+    }
+}
