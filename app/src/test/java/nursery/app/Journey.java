@@ -9,14 +9,25 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.shelf.ShelfBook;
+import nursery.app.wrap.DesignBook;
+import nursery.app.wrap.Sketch;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.wrap.Design;
+import nursery.core.wrap.Item;
+import nursery.core.wrap.Lay;
+import nursery.core.wrap.Sheet;
+import nursery.core.wrap.WaveLine;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -173,6 +184,28 @@ abstract class Journey {
     }
 
     /** A shop with something on every page, and all its pages. */
+    /** A tram on the first blank, with an outline, and a wave below it. */
+    long aDesign() {
+        DesignBook designs = shop.bean(DesignBook.class);
+        try (InputStream file = Objects.requireNonNull(Journey.class.getResourceAsStream("/wrap/art/tram.svg"))) {
+            long art = designs.addArt("tram", file.readAllBytes(), "Mira");
+            Item.Make outlined = new Item.Make(false, List.of(1.75), List.of("#ffffff"), true, false, 0);
+            Item tram = new Item(
+                    "Tram", designs.art(art), new Lay(120, 0, 0, 70, Lay.Bend.LEVEL), Sheet.VINYL, outlined, 1);
+            return designs.add(
+                    new Sketch(
+                            "Number seven",
+                            shop.shelf().blanks().get(0).id(),
+                            "#efe6cf",
+                            List.of(new Sketch.Part(art, tram)),
+                            Math.PI,
+                            List.of(new Design.Band("Hill", "#22402f", new WaveLine(50, 40, 5, 2)))),
+                    "Mira");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     List<String> everyPage() {
         measureABlank();
         startACup();
@@ -194,6 +227,7 @@ abstract class Journey {
         send("Make a plan to keep");
         String change = page.url().substring(shop.address().length());
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry WHERE kind = 'POURED'", Long.class);
+        String design = "/designs/" + aDesign();
         return List.of(
                 "/",
                 "/mix",
@@ -237,6 +271,10 @@ abstract class Journey {
                 "/plan/import",
                 "/room",
                 "/room/lab",
+                "/designs",
+                design,
+                design + "/cut",
+                design + "/sides",
                 "/alarms",
                 "/shop",
                 "/nowhere");

@@ -35,7 +35,8 @@ class MigrationsTest {
             Map.entry("V14__several_additions.sql", "ceb8d604859e7e88"),
             Map.entry("V15__faults.sql", "1d0a4ea3f1d9ec2b"),
             Map.entry("V16__own_causes.sql", "168424ec1497072f"),
-            Map.entry("V17__stirring.sql", "80920d4c45fe6fbe"));
+            Map.entry("V17__stirring.sql", "80920d4c45fe6fbe"),
+            Map.entry("V18__designs.sql", "88d1098a79558c5f"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -88,7 +88,12 @@ class Bench {
     }
 
     /** @param added art that was just put on the shelf, to be laid on the cup */
-    Draft touched(Map<String, String> typed, Sketch kept, String press, Optional<Long> added) {
+    Draft touched(Map<String, String> sent, Sketch kept, String press, Optional<Long> added) {
+        Map<String, String> typed = new LinkedHashMap<>(sent);
+        if (!sent.containsKey("was")) {
+            // A file that came without the form around it: what is kept stands on the bench.
+            typed.putAll(kept(kept).form().typed());
+        }
         FormReader reader = new FormReader(typed);
         // Lengths around are counted on the blank they were typed for.
         ShelfBlank was = blank(number(typed.getOrDefault("was", ""), kept.blankId()));

@@ -9,7 +9,6 @@ import nursery.core.wrap.Item;
 import nursery.core.wrap.Laid;
 import nursery.core.wrap.Nest;
 import nursery.core.wrap.Piece;
-import nursery.core.wrap.Shapes;
 import nursery.core.wrap.Sheet;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -164,21 +163,5 @@ final class CutFile {
             }
         }
         return marks.append("  </g>\n").toString();
-    }
-
-    /** A shape by itself in true size. */
-    static String alone(List<Piece> pieces) {
-        Envelope box = new Envelope();
-        pieces.forEach(piece -> box.expandToInclude(piece.shape().getEnvelopeInternal()));
-        AffineTransformation toCorner = AffineTransformation.translationInstance(-box.getMinX(), -box.getMaxY());
-        StringBuilder svg = new StringBuilder(head(box.getWidth(), box.getHeight()));
-        for (Piece piece : pieces) {
-            svg.append("  <path fill=\"")
-                    .append(piece.colour())
-                    .append("\" fill-rule=\"evenodd\" d=\"")
-                    .append(SvgPath.exact(Shapes.joined(List.of(toCorner.transform(piece.shape())))))
-                    .append("\"/>\n");
-        }
-        return svg.append("</svg>\n").toString();
     }
 }

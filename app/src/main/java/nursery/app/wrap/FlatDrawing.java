@@ -20,6 +20,7 @@ import org.locationtech.jts.geom.Geometry;
 /**
  * The flat of a cup with what lies on it, one unit a millimetre, y downwards.
  *
+ * @param clip once around: what reaches over one end of the sheet is drawn on at the other
  * @param shapes the sheet, what stays bare, where the handle is, lines
  * @param items what lies on it, each to be dragged
  * @param words measures, written in
@@ -29,14 +30,17 @@ record FlatDrawing(
         double top,
         double width,
         double height,
+        String clip,
         List<Shaped> shapes,
         List<Placed> items,
         List<Word> words) {
 
     /** Around the sheet, for its measures. */
-    private static final double MARGIN_MM = 16;
+    private static final double MARGIN_MM = 21;
 
     private static final int EDGE_STEPS = 96;
+    /** What stands over rim or base is seen so far. */
+    private static final double OVER_MM = 60;
 
     /** @param kind what it is, a class of the style sheet */
     record Shaped(String kind, String path) {}
@@ -44,7 +48,7 @@ record FlatDrawing(
     /** @param place which item; @param x,y its middle on the flat */
     record Placed(int place, double x, double y, List<Coloured> pieces) {}
 
-    record Coloured(String colour, String path, String sheet) {}
+    record Coloured(String colour, String path) {}
 
     record Word(double x, double y, String anchor, String text) {}
 
@@ -76,6 +80,7 @@ record FlatDrawing(
                 -box.getMaxY(),
                 box.getWidth(),
                 box.getHeight(),
+                SvgPath.shown(band(flat, -OVER_MM, side.slantMm() + OVER_MM, -Math.PI, Math.PI)),
                 shapes,
                 items,
                 words(flat, sheet.getEnvelopeInternal(), show));
@@ -91,12 +96,28 @@ record FlatDrawing(
                 first.flat().at(new OnCup(first.lay().angle(), first.lay().upMm()));
         List<Coloured> pieces = new ArrayList<>();
         for (Laid one : laid) {
-            for (Piece piece : one.cut()) {
-                box.expandToInclude(piece.shape().getEnvelopeInternal());
-                pieces.add(new Coloured(piece.colour(), SvgPath.shown(piece.shape()), ""));
+            for (Laid turned : onSheet(one)) {
+                for (Piece piece : turned.cut()) {
+                    pieces.add(new Coloured(piece.colour(), SvgPath.shown(piece.shape())));
+                }
             }
+            box.expandToInclude(0, one.box().getMinY());
+            box.expandToInclude(0, one.box().getMaxY());
         }
         return new Placed(place, middle.xMm(), -middle.yMm(), pieces);
+    }
+
+    /** The same turned so that it lies on the sheet: once, or at both ends if it reaches over one. */
+    private static List<Laid> onSheet(Laid laid) {
+        double widest = laid.flat().side().widestRadiusMm();
+        List<Laid> turned = new ArrayList<>();
+        for (int turn = -3; turn <= 3; turn++) {
+            double by = 2 * Math.PI * turn;
+            if (laid.box().getMinX() / widest + by < Math.PI && laid.box().getMaxX() / widest + by > -Math.PI) {
+                turned.add(laid.turned(by));
+            }
+        }
+        return turned;
     }
 
     private static void bare(Flat flat, double from, double to, List<Shaped> shapes) {
@@ -172,13 +193,12 @@ record FlatDrawing(
         words.add(new Word(foot.x, -foot.y + 9, "middle", "base " + show.length(side.aroundMm(0)) + " around"));
         words.add(
                 new Word(top.x, -top.y - 4, "middle", "rim " + show.length(side.aroundMm(side.slantMm())) + " around"));
-        words.add(new Word(3, -(top.y + foot.y) / 2, "start", "front"));
-        words.add(new Word(
-                sheet.getMinX(), -sheet.getMaxY() - 6, "start", show.length(side.slantMm()) + " along the side"));
-        words.add(
-                new Word(sheet.getMaxX(), -sheet.getMaxY() - 6, "end", show.length(side.coatedMm()) + " of it coated"));
+        words.add(new Word(3, -foot.y - 3, "start", "front"));
+        double below = -sheet.getMinY() + 18;
+        words.add(new Word(sheet.getMinX(), below, "start", show.length(side.slantMm()) + " along the side"));
+        words.add(new Word(sheet.getMaxX(), below, "end", show.length(side.coatedMm()) + " of it coated"));
         if (side.hasHandle()) {
-            words.add(new Word(sheet.getMaxX(), -sheet.getMinY() + 9, "end", "handle"));
+            words.add(new Word(sheet.getMaxX(), -sheet.getMaxY() - 4, "end", "handle"));
         }
         return words;
     }

@@ -201,6 +201,7 @@ final class FlatPdf {
     }
 
     private static void rule(PDPageContentStream out) throws IOException {
+        out.setLineWidth(0.25f);
         line(out, MARGIN_MM, MARGIN_MM, MARGIN_MM + RULE_MM, MARGIN_MM);
         for (int mm = 0; mm <= RULE_MM; mm += 10) {
             line(out, MARGIN_MM + mm, MARGIN_MM, MARGIN_MM + mm, MARGIN_MM + (mm % 50 == 0 ? 6 : 3.5));

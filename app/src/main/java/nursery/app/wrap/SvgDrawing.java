@@ -27,11 +27,12 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.wrap.Art;
 import nursery.core.wrap.Piece;
 import nursery.core.wrap.Shapes;
-import org.apache.batik.parser.AWTPathProducer;
 import org.apache.batik.parser.AWTPolygonProducer;
 import org.apache.batik.parser.AWTTransformProducer;
 import org.apache.batik.parser.ParseException;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.util.AffineTransformation;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
@@ -105,6 +106,22 @@ public record SvgDrawing(List<Filled> lines, double widthMm, double heightMm, Li
             }
         }
         return Art.of(pieces);
+    }
+
+    /** Pieces by themselves as a file, in true millimetres, as large as they are. */
+    public static String file(List<Piece> pieces) {
+        Envelope box = new Envelope();
+        pieces.forEach(piece -> box.expandToInclude(piece.shape().getEnvelopeInternal()));
+        AffineTransformation toCorner = AffineTransformation.translationInstance(-box.getMinX(), -box.getMaxY());
+        StringBuilder svg = new StringBuilder(CutFile.head(box.getWidth(), box.getHeight()));
+        for (Piece piece : pieces) {
+            svg.append("  <path fill=\"")
+                    .append(piece.colour())
+                    .append("\" fill-rule=\"evenodd\" d=\"")
+                    .append(SvgPath.exact(toCorner.transform(piece.shape())))
+                    .append("\"/>\n");
+        }
+        return svg.append("</svg>\n").toString();
     }
 
     private static Coordinate[] upwards(Coordinate[] ring) {
@@ -236,7 +253,7 @@ public record SvgDrawing(List<Filled> lines, double widthMm, double heightMm, Li
             Style style = below(above, own, element);
             switch (name(element)) {
                 case "g", "svg", "a", "switch" -> children(element, style, depth + 1);
-                case "path" -> draw(element, style, path(element.getAttribute("d"), style));
+                case "path" -> draw(element, style, path(element.getAttribute("d")));
                 case "rect" -> draw(element, style, Optional.of(rectangle(element)));
                 case "circle" -> draw(element, style, Optional.of(round(element, n(element, "r"), n(element, "r"))));
                 case "ellipse" -> draw(element, style, Optional.of(round(element, n(element, "rx"), n(element, "ry"))));
@@ -299,14 +316,10 @@ public record SvgDrawing(List<Filled> lines, double widthMm, double heightMm, Li
                     at);
         }
 
-        private Optional<Shape> path(String data, Style style) {
+        private static Optional<Shape> path(String data) {
             try {
-                return data.isBlank()
-                        ? Optional.empty()
-                        : Optional.of(AWTPathProducer.createShape(
-                                new StringReader(data),
-                                style.evenOdd() ? PathIterator.WIND_EVEN_ODD : PathIterator.WIND_NON_ZERO));
-            } catch (ParseException | IOException e) {
+                return data.isBlank() ? Optional.empty() : Optional.of(PathReading.of(data));
+            } catch (ParseException e) {
                 throw refused("A path cannot be read: “%s”.".formatted(shortened(data)));
             }
         }

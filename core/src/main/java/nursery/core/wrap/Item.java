@@ -105,7 +105,8 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         double heightMm = lay.widthMm() * art.heightMm() / art.widthMm();
         List<Laid> laid = new ArrayList<>();
         for (int i = 0; i < motifs; i++) {
-            double angle = lay.angle() + 2 * Math.PI * i / motifs;
+            // Each motif within half a turn of the front: on the sheet they lie beside each other.
+            double angle = motifs == 1 ? lay.angle() : Fitting.turned(lay.angle() + 2 * Math.PI * i / motifs);
             laid.add(Laid.of(flat, pieces, heightMm, lay.around(angle)));
         }
         return laid;

@@ -80,6 +80,20 @@ public final class Laid {
         };
     }
 
+    /** The same further around. */
+    public Laid turned(double radians) {
+        double by = radians * flat.side().widestRadiusMm();
+        return radians == 0
+                ? this
+                : new Laid(
+                        flat,
+                        lay,
+                        pieces.stream()
+                                .map(piece -> piece.with(moved(piece.shape(), at -> new Coordinate(at.x + by, at.y))))
+                                .toList(),
+                        heightMm);
+    }
+
     public Flat flat() {
         return flat;
     }

@@ -6,10 +6,10 @@ import java.util.Optional;
 
 /** What a piece is cut from, as far as its fitting cares. */
 public enum Sheet {
-    VINYL("permanent vinyl", 1.0),
-    METALLIC_VINYL("metallic vinyl", 1.2),
+    VINYL("vinyl, permanent", 1.0),
+    METALLIC_VINYL("vinyl, metallic", 1.2),
     STENCIL("stencil film: the shapes are openings", 1.0),
-    PEEKABOO("removable vinyl, peeled later", 1.0),
+    PEEKABOO("vinyl, removable: peeled later", 1.0),
     WATER_SLIDE("water-slide", 0.5),
     PAPER("paper or fabric wrap", 0.5);
 
