@@ -155,9 +155,9 @@ class DesignFiles {
                             .formatted(piece.colour(), piece.path())));
             svg.append("  </g>\n");
         }
-        svg.append(
-                "  <g id=\"rule\" fill=\"none\" stroke=\"#000000\" stroke-width=\"0.3\">\n    <path d=\"M%.3f %.3fh100v-4\"/>\n  </g>\n"
-                        .formatted(flat.left() + 4, flat.top() + flat.height() - 2));
+        svg.append(("  <g id=\"rule\" fill=\"none\" stroke=\"#000000\" stroke-width=\"0.3\">\n    "
+                        + "<path d=\"M%.3f %.3fh100v-4\"/>\n  </g>\n")
+                .formatted(flat.left() + 4, flat.top() + flat.height() - 2));
         return file(svg.append("</svg>\n").toString(), name(ready) + " flat.svg");
     }
 
