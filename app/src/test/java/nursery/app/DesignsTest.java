@@ -23,6 +23,7 @@ import nursery.app.wrap.SvgDrawing;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -321,6 +322,55 @@ class DesignsTest {
                 .filter(step -> step.kind() == StepKind.VINYL)
                 .forEach(step -> assertThat(step.size().orElseThrow().widthMm()).isCloseTo(40, within(1e-6)));
         assertThat(tablet.page(design())).contains("/cups/" + code);
+    }
+
+    /** P58: the first wave has the highest line; each takes its part of what the whole side would. */
+    @Test
+    void aWavesPartOfTheSideGivesItsResin() {
+        Map<String, String> form = fields(draft(fields(draft(kept(), "press", "band-new")), "press", "band-new"));
+        form.put("b0-front", "50");
+        form.put("b0-back", "50");
+        form.put("b1-front", "100");
+        form.put("b1-back", "150");
+        assertThat(tablet.send(design(), form)).hasStatus(302);
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        assertThat(tablet.send("/cups/" + code + "/technique", wavesFor(code))).hasStatus(302);
+        List<PlanStep> before = waves(code);
+        assertThat(before).isNotEmpty();
+        double whole = shop.cup(code).share(before.get(0)).byAreaMl();
+        assertThat(tablet.send("/cups/" + code + "/design", typed("design", "" + id)))
+                .hasStatus(302);
+        List<PlanStep> after = waves(code);
+        // 125 of 200 mm, then 50 of 200; to half a millilitre.
+        assertThat(after.get(0).amountMl().orElseThrow()).isCloseTo(whole * 0.625, within(0.26));
+        assertThat(after.get(1).amountMl().orElseThrow()).isCloseTo(Math.max(2, whole * 0.25), within(0.26));
+    }
+
+    private Map<String, String> wavesFor(String code) {
+        Map<String, String> form = fields(tablet.page("/cups/" + code + "/technique"));
+        form.put("technique", "waves");
+        return form;
+    }
+
+    private List<PlanStep> waves(String code) {
+        return shop.cup(code).stepsAhead().stream()
+                .filter(step -> step.kind() == StepKind.PARTIAL_COAT)
+                .toList();
+    }
+
+    @Test
+    void coloursSeamAndWhatCrossesIt() {
+        Map<String, String> form = kept();
+        assertThat(form).containsEntry("i0-c-9d2f2b", "#9d2f2b").containsEntry("seam", "180");
+        assertThat(draft(form, "i0-c-9d2f2b", "#c9a04a"))
+                .contains("fill=\"#c9a04a\"")
+                .doesNotContain("fill=\"#9d2f2b\"");
+        assertThat(fields(draft(form, "i0-around", "30", "press", "seam-0")).get("seam"))
+                .isEqualTo("47.1");
+        assertThat(draft(form, "seam", "999")).contains("must lie between");
+        assertThat(draft(form, "seam", "0", "i0-clear", "on")).contains("i0-clear");
+        assertThat(draft(form, "i0-width", "20")).contains("50 % of its size as drawn");
     }
 
     @Test

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
@@ -35,6 +36,11 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** What every journey through the real interface needs: a shop, a browser, and hands that press. */
 @ExtendWith(ShopUnderTest.class)
 abstract class Journey {
+
+    static {
+        // Two browsers on two cores: what is there in one second on a quiet machine may take six.
+        PlaywrightAssertions.setDefaultAssertionTimeout(10_000);
+    }
 
     Running shop;
     BrowserContext context;

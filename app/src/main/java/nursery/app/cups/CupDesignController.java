@@ -59,7 +59,7 @@ class CupDesignController {
         CupNow now = floors.cup(code).orElseThrow(Gone::new);
         designs.give(now.cup().id(), design);
         List<PlanStep> ahead = now.stepsAhead();
-        List<PlanStep> sized = designs.sized(now.cup(), ahead);
+        List<PlanStep> sized = designs.sized(now, ahead);
         if (now.state().gone().isEmpty() && !sized.equals(ahead)) {
             changes.replan(code, ahead.stream().map(PlanStep::number).toList(), sized);
         }

@@ -221,6 +221,15 @@ class Bench {
                         at,
                         new Sketch.Part(
                                 rows.get(at).art(), moved(item, parts.length > 2 ? parts[2] : "", sketch, side)));
+            case "seam" -> {
+                return new Sketch(
+                        sketch.name(),
+                        sketch.blankId(),
+                        sketch.base(),
+                        rows,
+                        Fitting.turned(item.lay().angle()),
+                        sketch.bands());
+            }
             case "snap" ->
                 rows.set(
                         at,

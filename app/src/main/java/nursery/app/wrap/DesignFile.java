@@ -1,7 +1,9 @@
 package nursery.app.wrap;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import nursery.app.platform.CheckedJson;
@@ -47,7 +49,12 @@ final class DesignFile {
                     .put("joined", item.make().joined())
                     .put("under", item.make().under())
                     .put("keepHoles", item.make().keepHoles())
-                    .put("bridgeMm", item.make().bridgeMm());
+                    .put("bridgeMm", item.make().bridgeMm())
+                    .put("clearSeam", item.make().clearSeam());
+            ObjectNode recolour = node.putObject("recolour");
+            item.make().recolour().entrySet().stream()
+                    .sorted(Map.Entry.comparingByKey())
+                    .forEach(other -> recolour.put(other.getKey(), other.getValue()));
             ArrayNode outlines = node.putArray("outlines");
             for (int i = 0; i < item.make().outlinesMm().size(); i++) {
                 outlines.addObject()
@@ -115,8 +122,18 @@ final class DesignFile {
                                         .toList(),
                                 node.path("under").asBoolean(true),
                                 node.path("keepHoles").asBoolean(false),
-                                node.path("bridgeMm").asDouble(0)),
+                                node.path("bridgeMm").asDouble(0),
+                                node.path("clearSeam").asBoolean(false),
+                                recolour(node)),
                         node.path("motifs").asInt(1)));
+    }
+
+    private static Map<String, String> recolour(JsonNode node) {
+        Map<String, String> other = new HashMap<>();
+        node.path("recolour")
+                .properties()
+                .forEach(one -> other.put(one.getKey(), one.getValue().asString("")));
+        return other;
     }
 
     private static Stream<JsonNode> stream(JsonNode node) {

@@ -1,6 +1,7 @@
 package nursery.app.wrap;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,10 +9,11 @@ import java.util.Optional;
 import nursery.app.platform.FormReader;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.wrap.Art;
 import nursery.core.wrap.Design;
-import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Lay;
+import nursery.core.wrap.Piece;
 import nursery.core.wrap.Sheet;
 import nursery.core.wrap.Side;
 import nursery.core.wrap.WaveLine;
@@ -55,18 +57,22 @@ final class DesignForm {
                 : Optional.empty();
     }
 
+    /** In degrees around from the front. */
     private static double seam(FormReader reader) {
-        return switch (reader.raw("seam")) {
-            case "left" -> -Math.PI / 2;
-            case "right" -> Math.PI / 2;
-            case "front" -> 0;
-            default -> Math.PI;
-        };
+        double degrees = reader.optionalNumber("seam").orElse(180);
+        reader.faults().within("seam", "The seam", degrees, -360, 360, "°");
+        return Math.toRadians(degrees);
     }
 
-    private static String seam(double angle) {
-        double turned = Fitting.turned(angle);
-        return Math.abs(turned) > 3 ? "back" : turned < -1 ? "left" : turned > 1 ? "right" : "front";
+    private static Map<String, String> recolour(FormReader reader, String at, Art art) {
+        Map<String, String> other = new HashMap<>();
+        for (Piece piece : art.pieces()) {
+            String chosen = colour(reader.raw(at + "c-" + piece.colour().substring(1)), piece.colour());
+            if (!chosen.equals(piece.colour())) {
+                other.put(piece.colour(), chosen);
+            }
+        }
+        return other;
     }
 
     private Optional<Sketch.Part> part(FormReader reader, Side side, int i) {
@@ -118,7 +124,12 @@ final class DesignForm {
                                                 colours,
                                                 !reader.raw(at + "under").equals("beside"),
                                                 reader.isTicked(at + "holes"),
-                                                bridge),
+                                                bridge,
+                                                reader.isTicked(at + "clear"),
+                                                recolour(
+                                                        reader,
+                                                        at,
+                                                        shelf.find(art.get()).art())),
                                         (int) Math.round(motifs))));
     }
 
@@ -151,7 +162,7 @@ final class DesignForm {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", sketch.name());
         typed.put("base", sketch.base());
-        typed.put("seam", seam(sketch.seamAngle()));
+        typed.put("seam", Numbers.show(Math.toDegrees(sketch.seamAngle()), 1));
         for (int i = 0; i < sketch.parts().size(); i++) {
             row(typed, "i" + i + "-", sketch.parts().get(i), side);
         }
@@ -189,6 +200,14 @@ final class DesignForm {
         if (item.make().keepHoles()) {
             typed.put(at + "holes", "on");
         }
+        if (item.make().clearSeam()) {
+            typed.put(at + "clear", "on");
+        }
+        item.art()
+                .pieces()
+                .forEach(piece -> typed.put(
+                        at + "c-" + piece.colour().substring(1),
+                        item.make().recolour().getOrDefault(piece.colour(), piece.colour())));
         typed.put(at + "under", item.make().under() ? "under" : "beside");
         for (int line = 0; line < item.make().outlinesMm().size(); line++) {
             typed.put(at + "out" + (line + 1), length(item.make().outlinesMm().get(line)));

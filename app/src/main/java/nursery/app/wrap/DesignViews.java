@@ -5,13 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
+import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
 import nursery.core.technique.DecalSize;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import nursery.core.wrap.Design;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Flat;
 import nursery.core.wrap.Item;
@@ -26,6 +29,11 @@ import org.springframework.stereotype.Component;
 @Published
 @Component
 public class DesignViews {
+
+    /** Nobody lays anything closer to a line than this. */
+    private static final double MIDDLE_MM = 0.5;
+    /** Less than this cannot be spread. */
+    private static final double LEAST_ML = 2;
 
     private final DesignBook designs;
     private final Bench bench;
@@ -80,19 +88,26 @@ public class DesignViews {
                 Flat.of(own));
     }
 
+    /** Where around the cup the middle of something lies, in words. */
+    static String where(Laid laid, Show show) {
+        double angle = Fitting.turned(laid.lay().angle());
+        double around = angle * laid.flat().side().radiusMm(laid.lay().upMm());
+        double behind = (Math.PI - Math.abs(angle))
+                * laid.flat().side().radiusMm(laid.lay().upMm());
+        if (Math.abs(around) < MIDDLE_MM) {
+            return "in the middle of the front";
+        }
+        return behind < MIDDLE_MM
+                ? "in the middle of the back"
+                : "%s to the %s of the front".formatted(show.length(Math.abs(around)), around > 0 ? "right" : "left");
+    }
+
     private static List<String> laying(Fitting fitting, Show show) {
         List<String> laying = new ArrayList<>();
-        Side side = fitting.flat().side();
         for (int i = 0; i < fitting.laid().size(); i++) {
             Item item = fitting.design().items().get(i);
             Laid laid = fitting.laid().get(i).get(0);
-            double around = laid.lay().angle() * side.radiusMm(laid.lay().upMm());
-            String where = Math.abs(around) < 0.5
-                    ? "in the middle of the front"
-                    : Math.abs(Math.abs(laid.lay().angle()) - Math.PI) < 0.02
-                            ? "in the middle of the back"
-                            : "%s to the %s of the front"
-                                    .formatted(show.length(Math.abs(around)), around > 0 ? "right" : "left");
+            String where = where(laid, show);
             laying.add("%s (%s): %s × %s, lower edge %s above the base, %s%s%s"
                     .formatted(
                             item.name(),
@@ -109,19 +124,37 @@ public class DesignViews {
         return laying;
     }
 
-    /** Steps ahead with the sizes the cup's design gives them; rules and the sheet of steps go by these. */
-    public List<PlanStep> sized(Cup cup, List<PlanStep> ahead) {
+    /**
+     * Steps ahead as the cup's design has them: cut as large, and of each wave its part of what the whole side would
+     * take. The first wave has the highest line (P58); an amount that was decided stays.
+     */
+    public List<PlanStep> sized(CupNow now, List<PlanStep> ahead) {
+        Cup cup = now.cup();
         Optional<DesignBook.Kept> kept = designs.on(cup.id());
         if (kept.isEmpty()) {
             return ahead;
         }
-        Map<Sheet, DecalSize> sizes = sizes(fitted(kept.get().sketch(), cup));
-        return ahead.stream()
-                .map(step -> sheet(step)
-                        .flatMap(sheet -> Optional.ofNullable(sizes.get(sheet)))
-                        .map(step::sized)
-                        .orElse(step))
-                .toList();
+        Fitting fitting = fitted(kept.get().sketch(), cup);
+        Map<Sheet, DecalSize> sizes = sizes(fitting);
+        List<Design.Band> lines = fitting.design().lines();
+        int waves = 0;
+        List<PlanStep> sized = new ArrayList<>();
+        for (PlanStep step : ahead) {
+            PlanStep cut = sheet(step)
+                    .flatMap(sheet -> Optional.ofNullable(sizes.get(sheet)))
+                    .map(step::sized)
+                    .orElse(step);
+            if (step.kind() == StepKind.PARTIAL_COAT && waves < lines.size()) {
+                waves++;
+                double share = lines.get(lines.size() - waves)
+                        .line()
+                        .shareOf(fitting.flat().side());
+                double ml = Math.max(LEAST_ML, share * now.share(step).byAreaMl());
+                cut = step.amountMl().isPresent() ? cut : cut.withAmount(OptionalDouble.of(Math.round(ml * 2) / 2.0));
+            }
+            sized.add(cut);
+        }
+        return sized;
     }
 
     private static Optional<Sheet> sheet(PlanStep step) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -16,11 +17,15 @@ import nursery.app.platform.Upload;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.measure.Numbers;
 import nursery.core.wrap.BiggestRectangle;
 import nursery.core.wrap.Concern;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Flat;
+import nursery.core.wrap.Item;
 import nursery.core.wrap.Laid;
+import nursery.core.wrap.Piece;
+import nursery.core.wrap.Repeat;
 import nursery.core.wrap.SectorFlat;
 import nursery.core.wrap.Sheet;
 import nursery.core.wrap.Side;
@@ -41,6 +46,7 @@ import org.springframework.web.servlet.ModelAndView;
 class DesignsController {
 
     private static final double COARSE_DPI = 150;
+    private static final int STRIP = 3;
 
     private final DesignBook designs;
     private final ArtShelf shelf;
@@ -63,7 +69,7 @@ class DesignsController {
     record Told(int place, Concern concern, String words) {}
 
     /** What an item says of itself, in the shop's units. */
-    record Facts(String size, String around, List<String> notes) {}
+    record Facts(String size, String around, List<String> notes, List<String> colours) {}
 
     @GetMapping("/designs")
     String list(Model model) {
@@ -279,6 +285,11 @@ class DesignsController {
         double upper = laid.box().getMaxY();
         notes.add("from %s to %s above the base, %s below the rim"
                 .formatted(show.length(lower), show.length(upper), show.length(side.slantMm() - upper)));
+        if (lower >= side.coatedFromMm() && lower < side.coatedToMm()) {
+            BiggestRectangle biggest = BiggestRectangle.at(fitting.flat(), lower);
+            notes.add("from there up the biggest flat rectangle is %s × %s"
+                    .formatted(show.length(biggest.widthMm()), show.length(biggest.heightMm())));
+        }
         double climb = fitting.flat().climbMm(laid.lay().upMm(), laid.lay().widthMm());
         if (climb > 0.05) {
             notes.add("laid without bending its ends would %s %s"
@@ -286,19 +297,34 @@ class DesignsController {
                             side.radiusMm(side.slantMm()) > side.radiusMm(0) ? "climb" : "fall", show.length(climb)));
         }
         ArtShelf.Shelved art = shelf.find(sketch.parts().get(i).art());
+        Item item = sketch.parts().get(i).item();
+        double drawn = 100 * item.lay().widthMm() / art.art().widthMm();
+        if (Math.abs(drawn - 100) > 0.05) {
+            notes.add("%s %% of its size as drawn".formatted(Numbers.show(drawn, 1)));
+        }
+        if (item.motifs() > STRIP) {
+            // P55: strips of about three motifs wrinkle least.
+            notes.add("laid in strips of %s motifs"
+                    .formatted(new Repeat(
+                                    side.aroundMm(laid.lay().upMm()),
+                                    Math.max(1, item.lay().widthMm()),
+                                    item.motifs())
+                            .strips(STRIP).stream().map(String::valueOf).collect(Collectors.joining(", "))));
+        }
         if (art.isPicture()) {
             double dpi = art.dpi(laid.lay().widthMm());
             notes.add("%d dots an inch at this size%s"
                     .formatted(Math.round(dpi), dpi < COARSE_DPI ? ": coarse, 200 and more print sharp" : ""));
         }
-        double around = laid.lay().angle() * side.radiusMm(laid.lay().upMm());
         return new Facts(
                 show.length(laid.lay().widthMm()) + " × " + show.length(laid.heightMm()),
-                around == 0
-                        ? "in the middle of the front"
-                        : "%s to the %s of the front"
-                                .formatted(show.length(Math.abs(around)), around > 0 ? "right" : "left"),
-                notes);
+                DesignViews.where(laid, show),
+                notes,
+                fitting.design().items().get(i).art().pieces().stream()
+                        .map(Piece::colour)
+                        .distinct()
+                        .limit(12)
+                        .toList());
     }
 
     private static String flatWords(Flat flat, Show show) {
@@ -307,7 +333,8 @@ class DesignsController {
                 .formatted(
                         show.length(biggest.widthMm()), show.length(biggest.heightMm()), show.length(biggest.fromMm()));
         if (flat instanceof StripsFlat strips) {
-            return "Bulged: %d upright strips keep the stretch to %.1f %%. A sheet of %s by %s."
+            return ("Bulged: %d upright strips keep the stretch to %.1f %%. A sheet of %s by %s. Shaded: where the first "
+                                    + "thing would have to give by 1, 3 and 6 %% were it laid in one piece.")
                             .formatted(
                                     strips.count(),
                                     100 * strips.stretch(),

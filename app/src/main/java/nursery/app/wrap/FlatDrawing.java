@@ -39,6 +39,7 @@ record FlatDrawing(
     private static final double MARGIN_MM = 21;
 
     private static final int EDGE_STEPS = 96;
+    private static final int STRETCH_STEPS = 40;
     /** What stands over rim or base is seen so far. */
     private static final double OVER_MM = 60;
 
@@ -62,6 +63,7 @@ record FlatDrawing(
         shapes.add(new Shaped("flat-sheet", SvgPath.shown(sheet)));
         bare(flat, 0, side.coatedFromMm(), shapes);
         bare(flat, side.coatedToMm(), side.slantMm(), shapes);
+        stretch(fitting, shapes);
         if (side.hasHandle()) {
             shapes.add(new Shaped("flat-handle", SvgPath.shown(handle(flat, -1))));
             shapes.add(new Shaped("flat-handle", SvgPath.shown(handle(flat, 1))));
@@ -118,6 +120,25 @@ record FlatDrawing(
             }
         }
         return turned;
+    }
+
+    /** Of a bulged side: how much the first thing on it would have to give, were it laid in one piece. */
+    private static void stretch(Fitting fitting, List<Shaped> shapes) {
+        if (!(fitting.flat() instanceof StripsFlat) || fitting.design().items().isEmpty()) {
+            return;
+        }
+        Side side = fitting.flat().side();
+        double here = side.radiusMm(fitting.design().items().get(0).lay().upMm());
+        double step = side.slantMm() / STRETCH_STEPS;
+        for (int i = 0; i < STRETCH_STEPS; i++) {
+            double gives = Math.abs(side.radiusMm((i + 0.5) * step) / here - 1);
+            int degree = gives > 0.06 ? 3 : gives > 0.03 ? 2 : gives > 0.01 ? 1 : 0;
+            if (degree > 0) {
+                shapes.add(new Shaped(
+                        "flat-stretch s" + degree,
+                        SvgPath.shown(band(fitting.flat(), i * step, (i + 1) * step, -Math.PI, Math.PI))));
+            }
+        }
     }
 
     private static void bare(Flat flat, double from, double to, List<Shaped> shapes) {

@@ -20,6 +20,8 @@ public record Concern(Kind kind, int item, String words, Optional<Item> fix) {
         NEAR_THE_TRIM("Close to where the coat is trimmed", "Move it away"),
         ON_THE_HANDLE("Runs into the handle", "Turn it away"),
         OVER_ITSELF("Runs over itself", "Make it close"),
+        LAPS("Laps over itself", ""),
+        GAPES("Does not close", "Make it close"),
         ACROSS_THE_SEAM("Crosses the seam", "Turn it away"),
         TOO_LONG_TO_READ("Too long to read from one side", "Make it shorter"),
         BUMPS("Lies over another uncoated one", ""),
@@ -49,7 +51,7 @@ public record Concern(Kind kind, int item, String words, Optional<Item> fix) {
         /** Whether it is told, and the design can be cut all the same. */
         public boolean isAdvice() {
             return switch (this) {
-                case NEAR_THE_TRIM, TOO_LONG_TO_READ, STRETCHES, CLIMBS -> true;
+                case NEAR_THE_TRIM, LAPS, GAPES, TOO_LONG_TO_READ, STRETCHES, CLIMBS -> true;
                 case TALLER_THAN_THE_SIDE,
                         PAST_THE_RIM,
                         PAST_THE_BASE,

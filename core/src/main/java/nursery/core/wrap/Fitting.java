@@ -29,6 +29,16 @@ public final class Fitting {
     private static final double SEEN_CLIMB_MM = 1;
 
     private static final double BRIDGE_MM = 1.5;
+    /** P12: a full wrap laps over itself on purpose; how much is from memory. */
+    private static final double MOST_LAP_MM = 12;
+
+    private static final double USUAL_LAP_MM = 5;
+    private static final double SLIT_MM = 0.5;
+    /** A wrap that goes this far around is meant to go all the way. */
+    private static final double GAPING = 5.2;
+    /** What lies with its middle on the seam covers it. */
+    private static final double COVERS = 0.15;
+
     private static final double TOUCH_MM = 1e-6;
     /** Finer than that no blade follows; and thin places are found as well without it. */
     private static final double COARSER_MM = 0.05;
@@ -43,7 +53,9 @@ public final class Fitting {
         this.design = design;
         this.flat = flat;
         this.side = flat.side();
-        this.laid = design.items().stream().map(item -> item.laid(flat)).toList();
+        this.laid = design.items().stream()
+                .map(item -> item.laid(flat, design.seamAngle()))
+                .toList();
     }
 
     public static Fitting of(Design design, Flat flat) {
@@ -140,7 +152,21 @@ public final class Fitting {
         double each = 2 * Math.PI / item.motifs();
         double radius = side.radiusMm(place.upMm());
         boolean climbs = Math.abs(place.tiltDeg()) > 1 && taken > Math.PI;
-        if (!climbs && taken > each + 1e-9) {
+        boolean wrap = item.sheet() == Sheet.PAPER && item.motifs() == 1;
+        double lapMm = (taken - each) * radius;
+        if (wrap && lapMm > TOUCH_MM && lapMm <= MOST_LAP_MM) {
+            say(
+                    Concern.Kind.LAPS,
+                    i,
+                    "%s laps %s over itself: trim it along the seam.".formatted(item.name(), mm(lapMm)),
+                    Optional.empty());
+        } else if (wrap && taken > GAPING && lapMm < -SLIT_MM) {
+            say(
+                    Concern.Kind.GAPES,
+                    i,
+                    "%s leaves %s of the ground bare at the seam.".formatted(item.name(), mm(-lapMm)),
+                    Optional.of(item.at(place.wide(place.widthMm() * (each + USUAL_LAP_MM / radius) / taken))));
+        } else if (!climbs && taken > each + 1e-9) {
             double closing = place.widthMm() * each / taken * (1 - 1e-9);
             say(
                     Concern.Kind.OVER_ITSELF,
@@ -148,7 +174,7 @@ public final class Fitting {
                     "%s takes %s around, and has %s: it lies %s over itself."
                             .formatted(item.name(), mm(taken * radius), mm(each * radius), mm((taken - each) * radius)),
                     Optional.of(item.at(place.wide(closing))));
-        } else if (item.motifs() == 1 && !climbs && taken > READABLE) {
+        } else if (item.motifs() == 1 && !wrap && !climbs && taken > READABLE) {
             double shorter = place.widthMm() * READABLE / taken * (1 - 1e-9);
             say(
                     Concern.Kind.TOO_LONG_TO_READ,
@@ -242,7 +268,7 @@ public final class Fitting {
         }
         double off = turned(item.lay().angle() - design.seamAngle());
         double in = taken / 2 - Math.abs(off);
-        if (in > 1e-9) {
+        if (in > 1e-9 && Math.abs(off) > COVERS * taken) {
             double clear = off < 0 ? -taken / 2 : taken / 2;
             say(
                     Concern.Kind.ACROSS_THE_SEAM,

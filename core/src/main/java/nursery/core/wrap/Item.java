@@ -2,6 +2,7 @@ package nursery.core.wrap;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import nursery.core.measure.Faults;
 import org.locationtech.jts.geom.Geometry;
 
@@ -29,6 +30,8 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
      * @param under whether an outline is a whole shape laid under the art; else it lies beside it
      * @param keepHoles whether outlines have the holes of the art
      * @param bridgeMm how wide the bridges are that hold a stencil's islands; 0 for none
+     * @param clearSeam whether what would lie across the seam is left out: half motifs there
+     * @param recolour other colours for those it was drawn in, each by its own
      */
     public record Make(
             boolean joined,
@@ -36,13 +39,27 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
             List<String> colours,
             boolean under,
             boolean keepHoles,
-            double bridgeMm) {
+            double bridgeMm,
+            boolean clearSeam,
+            Map<String, String> recolour) {
 
         public static final Make NOTHING = new Make(false, List.of(), List.of(), true, false, 0);
+
+        /** In the colours it was drawn in, all of it. */
+        public Make(
+                boolean joined,
+                List<Double> outlinesMm,
+                List<String> colours,
+                boolean under,
+                boolean keepHoles,
+                double bridgeMm) {
+            this(joined, outlinesMm, colours, under, keepHoles, bridgeMm, false, Map.of());
+        }
 
         public Make {
             outlinesMm = List.copyOf(outlinesMm);
             colours = List.copyOf(colours);
+            recolour = Map.copyOf(recolour);
             Faults faults = new Faults();
             outlinesMm.forEach(mm -> faults.within("outline", "An outline", mm, 0.1, WIDEST_OUTLINE_MM, "mm"));
             faults.within("bridge", "A bridge", bridgeMm, 0, WIDEST_OUTLINE_MM, "mm");
@@ -51,7 +68,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         }
 
         Make bridged(double mm) {
-            return new Make(joined, outlinesMm, colours, under, keepHoles, mm);
+            return new Make(joined, outlinesMm, colours, under, keepHoles, mm, clearSeam, recolour);
         }
     }
 
@@ -71,7 +88,9 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
 
     /** Its pieces in their size around their middle, what lies lowest first. */
     public List<Piece> pieces() {
-        List<Piece> sized = art.wide(lay.widthMm()).pieces();
+        List<Piece> sized = art.wide(lay.widthMm()).pieces().stream()
+                .map(piece -> piece.coloured(make.recolour().getOrDefault(piece.colour(), piece.colour())))
+                .toList();
         if (make.joined()) {
             sized = List.of(sized.get(0)
                     .with(Shapes.joined(sized.stream().map(Piece::shape).toList())));
@@ -99,17 +118,23 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         return pieces;
     }
 
-    /** As it lies on a side; one for each time it goes around. */
-    public List<Laid> laid(Flat flat) {
+    /**
+     * As it lies on a side; one for each time it goes around.
+     *
+     * @param seamAngle where a seam is, radians from the front
+     */
+    public List<Laid> laid(Flat flat, double seamAngle) {
         List<Piece> pieces = pieces();
         double heightMm = lay.widthMm() * art.heightMm() / art.widthMm();
         List<Laid> laid = new ArrayList<>();
         for (int i = 0; i < motifs; i++) {
             // Each motif within half a turn of the front: on the sheet they lie beside each other.
             double angle = motifs == 1 ? lay.angle() : Fitting.turned(lay.angle() + 2 * Math.PI * i / motifs);
-            laid.add(Laid.of(flat, pieces, heightMm, lay.around(angle)));
+            Laid one = Laid.of(flat, pieces, heightMm, lay.around(angle));
+            laid.add(make.clearSeam() ? one.clearOf(seamAngle) : one);
         }
-        return laid;
+        List<Laid> left = laid.stream().filter(one -> !one.pieces().isEmpty()).toList();
+        return left.isEmpty() ? laid.subList(0, 1) : left;
     }
 
     /** The width at which its motifs close around a cup, with so much between them. */

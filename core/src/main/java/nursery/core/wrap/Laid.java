@@ -80,6 +80,19 @@ public final class Laid {
         };
     }
 
+    /** Without the pieces that lie across a line up the side. */
+    Laid clearOf(double angle) {
+        double widest = flat.side().widestRadiusMm();
+        List<Piece> clear = pieces.stream()
+                .filter(piece -> {
+                    Envelope box = piece.shape().getEnvelopeInternal();
+                    double turns = Math.ceil((box.getMinX() / widest - angle) / (2 * Math.PI));
+                    return (angle + turns * 2 * Math.PI) * widest > box.getMaxX();
+                })
+                .toList();
+        return new Laid(flat, lay, clear, heightMm);
+    }
+
     /** The same further around. */
     public Laid turned(double radians) {
         double by = radians * flat.side().widestRadiusMm();

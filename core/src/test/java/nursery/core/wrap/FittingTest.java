@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import nursery.core.cup.Blank;
@@ -123,10 +124,48 @@ class FittingTest {
         assertThat(fit(SLIM, one, peeled).concerns()).isEmpty();
     }
 
+    private static Item wrap(double wide) {
+        return item("wrap", LayingTest.bar(wide, 150), new Lay(100, 0, 0, wide, Bend.LEVEL), Sheet.PAPER);
+    }
+
+    /** P12: a wrap laps over itself on purpose, by some millimetres; one that is short is made to. */
+    @Test
+    void aWrapLapsAndOneThatGapesIsMadeTo() {
+        assertThat(kinds(fit(SLIM, wrap(235)))).containsExactly(Concern.Kind.LAPS);
+        assertThat(fit(SLIM, wrap(235)).concerns().get(0).words()).contains("5.7 mm over itself");
+        assertThat(kinds(fit(SLIM, wrap(250)))).containsExactly(Concern.Kind.OVER_ITSELF);
+        Fitting gapes = fit(SLIM, wrap(220));
+        assertThat(kinds(gapes)).containsExactly(Concern.Kind.GAPES);
+        assertThat(gapes.concerns().get(0).words()).contains("9.3 mm of the ground bare");
+        Item closed = gapes.concerns().get(0).fix().orElseThrow();
+        assertThat(closed.lay().widthMm()).isCloseTo(229.3 + 5, within(1e-9));
+        assertThat(fit(SLIM, wrap(220)).isFit()).isTrue();
+    }
+
+    /** Eight motifs around; one lies on a seam at the back. */
+    @Test
+    void whatCrossesTheSeamIsLeftOut() {
+        Item.Make clear = new Item.Make(false, List.of(), List.of(), true, false, 0, true, Map.of());
+        Item stars =
+                new Item("star", LayingTest.bar(20, 10), new Lay(100, 0, 0, 20, Bend.LEVEL), Sheet.VINYL, clear, 8);
+        assertThat(stars.laid(Flat.of(SLIM), Math.PI)).hasSize(7);
+        assertThat(stars.laid(Flat.of(SLIM), Math.PI + 2 * Math.PI)).hasSize(7);
+        assertThat(stars.laid(Flat.of(SLIM), Math.PI / 8)).as("between two").hasSize(8);
+        Item one = new Item("star", LayingTest.bar(20, 10), new Lay(100, 0, 0, 20, Bend.LEVEL), Sheet.VINYL, clear, 1);
+        assertThat(one.laid(Flat.of(SLIM), 0).get(0).pieces()).as("all of it").isEmpty();
+    }
+
+    @Test
+    void aDecalInTheMiddleOfTheSeamCoversIt() {
+        Item wrap = wrap(229.3);
+        assertThat(kinds(fit(SLIM, wrap, bar(50, 30, 100, Math.PI)))).doesNotContain(Concern.Kind.ACROSS_THE_SEAM);
+        assertThat(kinds(fit(SLIM, wrap, bar(50, 30, 100, Math.PI - 0.5)))).contains(Concern.Kind.ACROSS_THE_SEAM);
+    }
+
     @Test
     void aDecalAcrossTheSeamOfAWrapIsTurnedAway() {
         Item wrap = item("wrap", LayingTest.bar(229, 150), new Lay(100, 0, 0, 229, Bend.LEVEL), Sheet.PAPER);
-        Fitting fitting = fit(SLIM, wrap, bar(50, 30, 100, 3));
+        Fitting fitting = fit(SLIM, wrap, bar(50, 30, 100, 2.7));
         assertThat(kinds(fitting)).contains(Concern.Kind.ACROSS_THE_SEAM);
         Item fix = fitting.concerns().stream()
                 .filter(one -> one.kind() == Concern.Kind.ACROSS_THE_SEAM)
@@ -134,7 +173,9 @@ class FittingTest {
                 .flatMap(Concern::fix)
                 .orElseThrow();
         assertThat(kinds(fit(SLIM, wrap, fix))).doesNotContain(Concern.Kind.ACROSS_THE_SEAM);
-        assertThat(kinds(fit(SLIM, bar(50, 30, 100, 3)))).as("no wrap, no seam").isEmpty();
+        assertThat(kinds(fit(SLIM, bar(50, 30, 100, 2.7))))
+                .as("no wrap, no seam")
+                .isEmpty();
     }
 
     @Test

@@ -138,7 +138,7 @@ class LayingTest {
     void motifsGoAroundOnceAndMeet() {
         Item item = new Item("star", bar(28, 10), at(100, 28, Bend.LEVEL), Sheet.VINYL, Item.Make.NOTHING, 8);
         Item closing = item.at(item.lay().wide(item.closingWidthMm(STRAIGHT, 2)));
-        List<Laid> laid = closing.laid(Flat.of(STRAIGHT));
+        List<Laid> laid = closing.laid(Flat.of(STRAIGHT), Math.PI);
         assertThat(laid).hasSize(8);
         double pitch = laid.get(1).box().centre().x - laid.get(0).box().centre().x;
         assertThat(8 * pitch).isCloseTo(229.3, within(1e-9));

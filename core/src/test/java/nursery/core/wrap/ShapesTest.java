@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import nursery.core.measure.InvalidInput;
 import org.junit.jupiter.api.Test;
@@ -91,6 +92,13 @@ class ShapesTest {
         }
         double whole = pieces.stream().mapToDouble(Piece::areaMm2).sum();
         assertThat(whole).isCloseTo(400 + 100 * 4.75 + Math.PI * 4.75 * 4.75, within(0.2));
+    }
+
+    @Test
+    void itsColoursAreItsMakersChoice() {
+        Item.Make other = new Item.Make(
+                false, List.of(), List.of(), true, false, 0, false, Map.of("#204060", "#c9a04a", "#ffffff", "#000000"));
+        assertThat(bar(40, other).pieces()).extracting(Piece::colour).containsExactly("#c9a04a");
     }
 
     @Test
