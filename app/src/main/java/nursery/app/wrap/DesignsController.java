@@ -333,8 +333,8 @@ class DesignsController {
                 .formatted(
                         show.length(biggest.widthMm()), show.length(biggest.heightMm()), show.length(biggest.fromMm()));
         if (flat instanceof StripsFlat strips) {
-            return ("Bulged: %d upright strips keep the stretch to %.1f %%. A sheet of %s by %s. Shaded: where the first "
-                                    + "thing would have to give by 1, 3 and 6 %% were it laid in one piece.")
+            return ("Bulged: %d upright strips keep the stretch to %.1f %%. A sheet of %s by %s. Shaded: where the "
+                                    + "first thing would have to give by 1, 3 and 6 %% were it laid in one piece.")
                             .formatted(
                                     strips.count(),
                                     100 * strips.stretch(),
