@@ -1,14 +1,16 @@
 package nursery.app.wrap;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.TreeMap;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Laid;
 import nursery.core.wrap.Nest;
-import nursery.core.wrap.Piece;
+import nursery.core.wrap.Shapes;
 import nursery.core.wrap.Sheet;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -24,12 +26,13 @@ final class CutFile {
     private static final double MARK_MM = 5;
 
     /**
-     * A piece to be cut.
+     * What is cut from one colour and carried over by one film: its pieces keep their places to each other.
      *
      * @param item whose it is
+     * @param pieces of how many
      * @param shape on the flat, y upwards
      */
-    record Part(Item item, String name, String colour, Geometry shape) {
+    record Part(Item item, String name, String colour, int pieces, Geometry shape) {
         public double areaCm2() {
             return shape.getArea() / 100;
         }
@@ -73,9 +76,16 @@ final class CutFile {
             int count = fitting.laid().get(i).size();
             for (int motif = 0; motif < count; motif++) {
                 Laid laid = fitting.laid().get(i).get(motif);
-                for (Piece piece : laid.cut()) {
-                    String name = "%s, %s%s".formatted(item.name(), piece.name(), count > 1 ? " " + (motif + 1) : "");
-                    parts.add(new Part(item, name, piece.colour(), piece.shape()));
+                Map<String, List<Geometry>> byColour = new LinkedHashMap<>();
+                laid.cut().forEach(piece -> byColour.computeIfAbsent(piece.colour(), colour -> new ArrayList<>())
+                        .addAll(Shapes.polygons(piece.shape())));
+                for (Map.Entry<String, List<Geometry>> one : byColour.entrySet()) {
+                    parts.add(new Part(
+                            item,
+                            item.name() + (count > 1 ? " " + (motif + 1) : ""),
+                            one.getKey(),
+                            one.getValue().size(),
+                            Shapes.FACTORY.buildGeometry(one.getValue())));
                 }
             }
         }

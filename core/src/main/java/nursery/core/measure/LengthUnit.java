@@ -7,6 +7,9 @@ public enum LengthUnit implements Unit {
     IN(Scale.of("in", 2, 25.4));
 
     private static final double CM2_PER_IN2 = 6.4516;
+    /** Smaller areas are of decals, and told finer. */
+    private static final double SMALL_CM2 = 30;
+
     private static final double THOU_PER_IN = 1000;
 
     private final Scale scale;
@@ -18,8 +21,8 @@ public enum LengthUnit implements Unit {
     /** An area in the square of this unit; of centimetres where lengths are in millimetres. */
     public String showArea(double cm2) {
         return this == MM
-                ? Numbers.show(cm2, 0) + "\u00a0cm²"
-                : Numbers.show(cm2 / CM2_PER_IN2, 1) + "\u00a0sq\u00a0in";
+                ? Numbers.show(cm2, cm2 < SMALL_CM2 ? 1 : 0) + "\u00a0cm²"
+                : Numbers.show(cm2 / CM2_PER_IN2, cm2 < SMALL_CM2 ? 2 : 1) + "\u00a0sq\u00a0in";
     }
 
     /** A film, which in inches is told in thousandths. */
