@@ -283,8 +283,17 @@
   document.addEventListener('input', (event) => {
     if (event.target.id !== 'lab-at') return;
     event.stopPropagation();
-    readLab(Number(event.target.value));
+    labAt = Number(event.target.value);
+    readLab(labAt);
   }, true);
+  // Where it was read stays when the play comes anew.
+  let labAt = null;
+  const readAgain = () => {
+    const slider = document.getElementById('lab-at');
+    if (!slider || labAt === null) return;
+    slider.value = labAt;
+    readLab(labAt);
+  };
   document.addEventListener('change', (event) => { if (event.target.id === 'lab-at') event.stopPropagation(); }, true);
   document.addEventListener('pointermove', (event) => {
     const chart = event.target.closest && event.target.closest('.lab-chart');
@@ -292,6 +301,7 @@
     const box = chart.getBoundingClientRect();
     const at = Math.round((((event.clientX - box.left) / box.width) * 640 - 64) / 560 * 120);
     document.getElementById('lab-at').value = at;
+    labAt = at;
     readLab(at);
   });
 
@@ -308,7 +318,7 @@
     // A look changes nothing and needs no token, least of all in its address.
     if (event.detail.verb === 'get') for (const name of ['token', '_csrf']) delete event.detail.parameters[name];
   });
-  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); });
+  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); readAgain(); });
 
   // Typing a time chooses "at …".
   document.addEventListener('input', (event) => {

@@ -369,6 +369,7 @@ class DesignsTest {
                 .doesNotContain("fill=\"#9d2f2b\"");
         assertThat(fields(draft(form, "i0-around", "30", "press", "seam-0")).get("seam"))
                 .isEqualTo("47.1");
+        assertThat(draft(form, "glitter", "on")).contains("url(#glint)");
         assertThat(draft(form, "seam", "999")).contains("must lie between");
         assertThat(draft(form, "seam", "0", "i0-clear", "on")).contains("i0-clear");
         assertThat(draft(form, "i0-width", "20")).contains("50 % of its size as drawn");

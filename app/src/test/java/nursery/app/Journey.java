@@ -203,6 +203,7 @@ abstract class Journey {
                             "Number seven",
                             shop.shelf().blanks().get(0).id(),
                             "#efe6cf",
+                            true,
                             List.of(new Sketch.Part(art, tram)),
                             Math.PI,
                             List.of(new Design.Band("Hill", "#22402f", new WaveLine(50, 40, 5, 2)))),

@@ -108,9 +108,6 @@ class UnitsJourneyTest extends Journey {
         field("In the pot, ml", "400");
         field("Within, h", "2");
         field("Follow it for, h", "12");
-        // The play comes anew a moment after the last key: what is moved before goes with the old one.
-        page.waitForTimeout(700);
-        page.waitForFunction("() => !document.querySelector('.htmx-request')");
         page.locator("#lab-at").fill("30");
         assertThat(page.locator("#lab-read")).containsText("on the cure clock");
         page.locator("#lab summary").click();

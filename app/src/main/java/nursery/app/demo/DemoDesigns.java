@@ -45,6 +45,7 @@ class DemoDesigns {
                                     "Comet over the hill",
                                     blank,
                                     "#16264a",
+                                    true,
                                     List.of(
                                             once(comet, "Comet", new Lay(128, 0, 0, 66, Lay.Bend.LEVEL), Sheet.VINYL),
                                             around(star, "Stars", side, 176, 17, 6)),
@@ -56,6 +57,7 @@ class DemoDesigns {
                                     "Tram number seven",
                                     blank,
                                     "#efe6cf",
+                                    false,
                                     List.of(outlined(
                                             once(tram, "Tram", new Lay(60, 0, 0, 72, Lay.Bend.LEVEL), Sheet.VINYL))),
                                     List.of()),
@@ -66,6 +68,7 @@ class DemoDesigns {
                                     "Seed heads",
                                     blank,
                                     "#f3ead6",
+                                    false,
                                     List.of(
                                             once(
                                                     seeds,
@@ -85,6 +88,7 @@ class DemoDesigns {
                                     "Tram line around the belly",
                                     blank,
                                     "#d9c9a8",
+                                    false,
                                     List.of(around(line, "Line", side, side.slantMm() * 0.45, 30, 0)),
                                     List.of()),
                             by);
@@ -94,8 +98,13 @@ class DemoDesigns {
     }
 
     private static Sketch sketch(
-            String name, ShelfBlank blank, String base, List<Sketch.Part> parts, List<Design.Band> bands) {
-        return new Sketch(name, blank.id(), base, parts, Math.PI, bands);
+            String name,
+            ShelfBlank blank,
+            String base,
+            boolean glitters,
+            List<Sketch.Part> parts,
+            List<Design.Band> bands) {
+        return new Sketch(name, blank.id(), base, glitters, parts, Math.PI, bands);
     }
 
     private static Design.Band band(String name, String colour, WaveLine line) {

@@ -226,6 +226,7 @@ class Bench {
                         sketch.name(),
                         sketch.blankId(),
                         sketch.base(),
+                        sketch.glitter(),
                         rows,
                         Fitting.turned(item.lay().angle()),
                         sketch.bands());

@@ -31,6 +31,7 @@ final class DesignFile {
     static String write(Sketch sketch) {
         ObjectNode root = CheckedJson.object().put("format", "nursery-design").put("version", 1);
         root.put("name", sketch.name()).put("blank", sketch.blankId()).put("base", sketch.base());
+        root.put("glitter", sketch.glitter());
         root.put("seamDeg", Math.toDegrees(sketch.seamAngle()));
         ArrayNode items = root.putArray("items");
         for (Sketch.Part part : sketch.parts()) {
@@ -83,6 +84,7 @@ final class DesignFile {
                 root.path("name").asString(""),
                 root.path("blank").asLong(0),
                 root.path("base").asString(""),
+                root.path("glitter").asBoolean(false),
                 parts,
                 Math.toRadians(root.path("seamDeg").asDouble(180)),
                 stream(root.path("bands"))

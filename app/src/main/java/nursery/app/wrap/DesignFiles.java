@@ -229,7 +229,7 @@ class DesignFiles {
         Ready ready = ready(id, typed);
         List<SideDrawing> sides = new ArrayList<>();
         for (int quarter = 0; quarter < 4; quarter++) {
-            sides.add(SideDrawing.of(ready.fitting(), ready.sketch().base(), quarter * Math.PI / 2));
+            sides.add(SideDrawing.of(ready.fitting(), ready.sketch(), quarter * Math.PI / 2));
         }
         model.addAttribute("id", id);
         model.addAttribute("ready", ready);

@@ -53,7 +53,14 @@ final class DesignForm {
         String name = reader.line("name", "The name", Sketch.LONGEST_NAME, false);
         double seam = seam(reader);
         return reader.faults().none()
-                ? Optional.of(new Sketch(name, blankId, colour(reader.raw("base"), BASE), parts, seam, bands))
+                ? Optional.of(new Sketch(
+                        name,
+                        blankId,
+                        colour(reader.raw("base"), BASE),
+                        reader.isTicked("glitter"),
+                        parts,
+                        seam,
+                        bands))
                 : Optional.empty();
     }
 
@@ -162,6 +169,9 @@ final class DesignForm {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", sketch.name());
         typed.put("base", sketch.base());
+        if (sketch.glitter()) {
+            typed.put("glitter", "on");
+        }
         typed.put("seam", Numbers.show(Math.toDegrees(sketch.seamAngle()), 1));
         for (int i = 0; i < sketch.parts().size(); i++) {
             row(typed, "i" + i + "-", sketch.parts().get(i), side);

@@ -66,7 +66,7 @@ public class DesignViews {
     public Optional<OnCup> on(Cup cup, Show show) {
         return designs.on(cup.id()).map(kept -> {
             Fitting fitting = fitted(kept.sketch(), cup);
-            SideDrawing side = SideDrawing.of(fitting, kept.sketch().base(), 0);
+            SideDrawing side = SideDrawing.of(fitting, kept.sketch(), 0);
             return new OnCup(
                     kept.id(),
                     kept.sketch().name(),

@@ -86,7 +86,7 @@ class DesignsController {
                         row.id(),
                         row.name(),
                         blank.name(),
-                        SideDrawing.of(fitting, kept.sketch().base(), 0),
+                        SideDrawing.of(fitting, kept.sketch(), 0),
                         designs.cupsWith(row.id())));
             });
         }
@@ -115,7 +115,8 @@ class DesignsController {
                                     "blank",
                                     "Choose the cup it is for; measure one if there is none.");
                     reader.faults().throwIfAny();
-                    Sketch empty = new Sketch(name, blank.orElseThrow().id(), "#dfe3e6", List.of(), Math.PI, List.of());
+                    Sketch empty =
+                            new Sketch(name, blank.orElseThrow().id(), "#dfe3e6", false, List.of(), Math.PI, List.of());
                     return "/designs/" + designs.add(empty, Maker.of(request).name());
                 },
                 form -> list(form, model));
@@ -152,8 +153,7 @@ class DesignsController {
     String side(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
         DesignBook.Kept kept = find(id);
         Bench.Draft draft = bench.touched(typed, kept.sketch(), "");
-        model.addAttribute(
-                "side", SideDrawing.of(draft.fitting(), draft.sketch().base(), yaw(typed)));
+        model.addAttribute("side", SideDrawing.of(draft.fitting(), draft.sketch(), yaw(typed)));
         return "wrap/bench :: side";
     }
 
@@ -251,8 +251,7 @@ class DesignsController {
         model.addAttribute("sheets", Sheet.values());
         model.addAttribute("flat", FlatDrawing.of(fitting, show));
         model.addAttribute(
-                "side",
-                SideDrawing.of(fitting, draft.sketch().base(), yaw(draft.form().typed())));
+                "side", SideDrawing.of(fitting, draft.sketch(), yaw(draft.form().typed())));
         model.addAttribute("flatWords", flatWords(fitting.flat(), show));
         List<Told> told = new ArrayList<>();
         for (int i = 0; i < fitting.concerns().size(); i++) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.platform.Show;
+import nursery.core.wrap.Design;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Flat;
 import nursery.core.wrap.Laid;
@@ -13,6 +14,7 @@ import nursery.core.wrap.Piece;
 import nursery.core.wrap.Shapes;
 import nursery.core.wrap.Side;
 import nursery.core.wrap.StripsFlat;
+import nursery.core.wrap.WaveLine;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -72,6 +74,7 @@ record FlatDrawing(
         if (!side.hasHandle()) {
             shapes.add(new Shaped("flat-seam", upright(flat, fitting.design().seamAngle() * 0.9999)));
         }
+        fitting.design().lines().forEach(band -> shapes.add(new Shaped("flat-band", line(flat, band.line()))));
         List<Placed> items = new ArrayList<>();
         for (int i = 0; i < fitting.laid().size(); i++) {
             items.add(placed(fitting.laid().get(i), i, box));
@@ -85,7 +88,7 @@ record FlatDrawing(
                 SvgPath.shown(band(flat, -OVER_MM, side.slantMm() + OVER_MM, -Math.PI, Math.PI)),
                 shapes,
                 items,
-                words(flat, sheet.getEnvelopeInternal(), show));
+                words(fitting, sheet.getEnvelopeInternal(), show));
     }
 
     public String viewBox() {
@@ -200,13 +203,32 @@ record FlatDrawing(
         return Shapes.FACTORY.createPolygon(edge.toArray(new Coordinate[0]));
     }
 
+    private static String bandWords(Design.Band band, Show show) {
+        String name = band.name().isEmpty() ? "" : band.name() + ", ";
+        WaveLine line = band.line();
+        return Math.abs(line.frontMm() - line.backMm()) < 0.5
+                ? name + show.length(line.frontMm())
+                : "%sfront %s, back %s".formatted(name, show.length(line.frontMm()), show.length(line.backMm()));
+    }
+
+    private static String line(Flat flat, WaveLine line) {
+        StringBuilder path = new StringBuilder();
+        for (int i = 0; i <= 2 * EDGE_STEPS; i++) {
+            double angle = 0.9999 * Math.PI * (i / (double) EDGE_STEPS - 1);
+            Coordinate on = at(flat, angle, line.upMm(angle));
+            path.append("%s%.2f %.2f".formatted(i == 0 ? "M" : "L", on.x, -on.y));
+        }
+        return path.toString();
+    }
+
     private static String upright(Flat flat, double angle) {
         Coordinate foot = at(flat, angle, 0);
         Coordinate top = at(flat, angle, flat.side().slantMm());
         return "M%.2f %.2fL%.2f %.2f".formatted(foot.x, -foot.y, top.x, -top.y);
     }
 
-    private static List<Word> words(Flat flat, Envelope sheet, Show show) {
+    private static List<Word> words(Fitting fitting, Envelope sheet, Show show) {
+        Flat flat = fitting.flat();
         Side side = flat.side();
         List<Word> words = new ArrayList<>();
         Coordinate foot = at(flat, 0, 0);
@@ -215,6 +237,10 @@ record FlatDrawing(
         words.add(
                 new Word(top.x, -top.y - 4, "middle", "rim " + show.length(side.aroundMm(side.slantMm())) + " around"));
         words.add(new Word(3, -foot.y - 3, "start", "front"));
+        for (Design.Band band : fitting.design().lines()) {
+            Coordinate on = at(flat, -Math.PI / 2, band.line().upMm(-Math.PI / 2));
+            words.add(new Word(on.x, -on.y - 2, "middle", bandWords(band, show)));
+        }
         double below = -sheet.getMinY() + 18;
         words.add(new Word(sheet.getMinX(), below, "start", show.length(side.slantMm()) + " along the side"));
         words.add(new Word(sheet.getMaxX(), below, "end", show.length(side.coatedMm()) + " of it coated"));

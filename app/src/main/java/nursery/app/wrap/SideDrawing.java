@@ -15,7 +15,7 @@ record SideDrawing(String viewBox, String inside) {
     private static final double MARGIN_MM = 5;
 
     /** @param yaw the angle that faces the eye, radians */
-    static SideDrawing of(Fitting fitting, String base, double yaw) {
+    static SideDrawing of(Fitting fitting, Sketch sketch, double yaw) {
         Side side = fitting.flat().side();
         CupView view = new CupView(side, yaw);
         StringBuilder svg = new StringBuilder();
@@ -25,7 +25,11 @@ record SideDrawing(String viewBox, String inside) {
         }
         String body = SvgPath.line(view.body(0, side.slantMm())) + "Z";
         fill(svg, body, "url(#steel)");
-        fill(svg, SvgPath.line(view.body(side.coatedFromMm(), side.coatedToMm())) + "Z", base);
+        String coated = SvgPath.line(view.body(side.coatedFromMm(), side.coatedToMm())) + "Z";
+        fill(svg, coated, sketch.base());
+        if (sketch.glitter()) {
+            fill(svg, coated, "url(#glint)");
+        }
         List<Design.Band> bands = fitting.design().lines();
         for (int i = bands.size() - 1; i >= 0; i--) {
             fill(

@@ -11,11 +11,18 @@ import nursery.core.wrap.Item;
  *
  * @param blankId the blank it is fitted to
  * @param base the colour below it all
+ * @param glitter whether that glitters
  * @param parts its items, each with the art it comes from
  */
 @Published
 public record Sketch(
-        String name, long blankId, String base, List<Part> parts, double seamAngle, List<Design.Band> bands) {
+        String name,
+        long blankId,
+        String base,
+        boolean glitter,
+        List<Part> parts,
+        double seamAngle,
+        List<Design.Band> bands) {
 
     public static final int LONGEST_NAME = 80;
 
@@ -38,15 +45,15 @@ public record Sketch(
     }
 
     Sketch with(List<Part> others) {
-        return new Sketch(name, blankId, base, others, seamAngle, bands);
+        return new Sketch(name, blankId, base, glitter, others, seamAngle, bands);
     }
 
     Sketch withBands(List<Design.Band> others) {
-        return new Sketch(name, blankId, base, parts, seamAngle, others);
+        return new Sketch(name, blankId, base, glitter, parts, seamAngle, others);
     }
 
     Sketch called(String other) {
-        return new Sketch(other, blankId, base, parts, seamAngle, bands);
+        return new Sketch(other, blankId, base, glitter, parts, seamAngle, bands);
     }
 
     Sketch on(long otherBlank, Design fitted) {
@@ -54,6 +61,6 @@ public record Sketch(
         for (int i = 0; i < parts.size(); i++) {
             moved.add(new Part(parts.get(i).art(), fitted.items().get(i)));
         }
-        return new Sketch(name, otherBlank, base, moved, seamAngle, fitted.lines());
+        return new Sketch(name, otherBlank, base, glitter, moved, seamAngle, fitted.lines());
     }
 }
