@@ -38,10 +38,12 @@ record FlatDrawing(
         List<Word> words) {
 
     /** Around the sheet, for its measures. */
-    private static final double MARGIN_MM = 21;
+    private static final double MARGIN_MM = 25;
 
     private static final int EDGE_STEPS = 96;
     private static final int STRETCH_STEPS = 40;
+    /** Where a band says its name: at the left end of the sheet, where pictures are seldom. */
+    private static final double BAND_WORDS = -0.93 * Math.PI;
     /** What stands over rim or base is seen so far. */
     private static final double OVER_MM = 60;
 
@@ -238,10 +240,10 @@ record FlatDrawing(
                 new Word(top.x, -top.y - 4, "middle", "rim " + show.length(side.aroundMm(side.slantMm())) + " around"));
         words.add(new Word(3, -foot.y - 3, "start", "front"));
         for (Design.Band band : fitting.design().lines()) {
-            Coordinate on = at(flat, -Math.PI / 2, band.line().upMm(-Math.PI / 2));
-            words.add(new Word(on.x, -on.y - 2, "middle", bandWords(band, show)));
+            Coordinate on = at(flat, BAND_WORDS, band.line().upMm(BAND_WORDS));
+            words.add(new Word(on.x, -on.y - 2, "start", bandWords(band, show)));
         }
-        double below = -sheet.getMinY() + 18;
+        double below = -sheet.getMinY() + 21;
         words.add(new Word(sheet.getMinX(), below, "start", show.length(side.slantMm()) + " along the side"));
         words.add(new Word(sheet.getMaxX(), below, "end", show.length(side.coatedMm()) + " of it coated"));
         if (side.hasHandle()) {
