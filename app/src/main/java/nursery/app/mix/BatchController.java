@@ -25,10 +25,6 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.ShelfCup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
-import nursery.core.measure.MassUnit;
-import nursery.core.measure.Numbers;
-import nursery.core.measure.VolumeUnit;
-import nursery.core.resin.Densities;
 import nursery.core.resin.Fills;
 import nursery.core.resin.Mix;
 import nursery.core.resin.RatioCheck;
@@ -56,13 +52,15 @@ class BatchController {
     private final FormPost posts;
     private final Pdf pdf;
     private final StockBook stock;
+    private final Measured measured;
 
-    BatchController(MixBook mixes, Floors floors, FormPost posts, Pdf pdf, StockBook stock) {
+    BatchController(MixBook mixes, Floors floors, FormPost posts, Pdf pdf, StockBook stock, Measured measured) {
         this.mixes = mixes;
         this.floors = floors;
         this.posts = posts;
         this.pdf = pdf;
         this.stock = stock;
+        this.measured = measured;
     }
 
     /**
@@ -104,12 +102,12 @@ class BatchController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    Mix measured = measured(batch, reader);
+                    Mix pair = measured.read(batch, reader);
                     reader.faults().throwIfAny();
                     mixes.mixed(
                             number,
-                            measured.partAMl(),
-                            measured.partBMl(),
+                            pair.partAMl(),
+                            pair.partBMl(),
                             Maker.of(request).name(),
                             floors.show());
                     return "/mix/" + number;
@@ -217,7 +215,7 @@ class BatchController {
 
     private Map<String, Object> printed(Batch batch) {
         Show show = floors.show();
-        List<Mix> fills = Fills.of(batch.planned(), cupOf(batch).cup());
+        List<Mix> fills = Fills.of(batch.planned(), measured.cupOf(batch).cup());
         List<ShareLine> lines = lines(batch, show);
         return Map.of(
                 "batch",
@@ -227,7 +225,7 @@ class BatchController {
                 "fills",
                 fills,
                 "marks",
-                show.onMarks(cupOf(batch).cup()),
+                show.onMarks(measured.cupOf(batch).cup()),
                 "grams",
                 MixSheet.Grams.of(mixes.resin(batch).label(), fills),
                 "lines",
@@ -238,13 +236,6 @@ class BatchController {
                 GuideStep.heatPass(),
                 "show",
                 show);
-    }
-
-    private ShelfCup cupOf(Batch batch) {
-        return floors.shelf().measuringCups().stream()
-                .filter(found -> found.id() == batch.measuringCupId())
-                .findFirst()
-                .orElseThrow();
     }
 
     private static boolean rests(List<ShareLine> lines) {
@@ -260,12 +251,12 @@ class BatchController {
     private String page(long number, Optional<Form> sentBack, Model model) {
         Batch batch = find(number);
         Show show = floors.show();
-        ShelfCup cup = cupOf(batch);
+        ShelfCup cup = measured.cupOf(batch);
         List<Mix> fills = Fills.of(batch.planned(), cup.cup());
         Show marks = show.onMarks(cup.cup());
         List<MixSheet.Grams> grams = MixSheet.Grams.of(mixes.resin(batch).label(), fills);
         boolean byScale = batch.byScale() && !grams.isEmpty();
-        Form form = sentBack.orElseGet(() -> Form.fresh(asPlanned(batch, byScale, marks)));
+        Form form = sentBack.orElseGet(() -> Form.fresh(measured.asPlanned(batch, byScale, marks)));
         model.addAttribute("marks", marks);
         model.addAttribute("byScale", byScale);
         model.addAttribute("show", show);
@@ -305,21 +296,6 @@ class BatchController {
         return words.toString();
     }
 
-    /** What will be in the cup if it is measured as planned: by its marks, or all fillings together on a scale. */
-    private Map<String, String> asPlanned(Batch batch, boolean byScale, Show marks) {
-        Mix planned = batch.planned();
-        List<MixSheet.Grams> whole = MixSheet.Grams.of(mixes.resin(batch).label(), List.of(planned));
-        return byScale
-                ? Map.of(
-                        "partA", Numbers.show(whole.get(0).partA(), 1),
-                        "partB", Numbers.show(whole.get(0).total(), 1),
-                        "by", "scale")
-                : Map.of(
-                        "partA", marks.markNumber(planned.partAMl()),
-                        "partB", marks.markNumber(planned.partBMl()),
-                        "by", "cup");
-    }
-
     private List<ShareLine> lines(Batch batch, Show show) {
         Floor floor = floors.now();
         List<Spindle> meant = new ArrayList<>();
@@ -342,12 +318,12 @@ class BatchController {
 
     private void verdict(Batch batch, Map<String, String> typed, Model model) {
         FormReader reader = new FormReader(typed);
-        Mix measured = measured(batch, reader);
+        Mix pair = measured.read(batch, reader);
         Optional<RatioCheck> check = reader.faults().none()
-                ? reader.faults().attempt("partA", () -> mixes.judge(batch, measured.partAMl(), measured.partBMl()))
+                ? reader.faults().attempt("partA", () -> mixes.judge(batch, pair.partAMl(), pair.partBMl()))
                 : Optional.empty();
         model.addAttribute("batch", batch);
-        model.addAttribute("marks", floors.show().onMarks(cupOf(batch).cup()));
+        model.addAttribute("marks", floors.show().onMarks(measured.cupOf(batch).cup()));
         model.addAttribute(
                 "weighed",
                 "scale".equals(reader.raw("by"))
@@ -355,30 +331,5 @@ class BatchController {
                         : null);
         model.addAttribute("check", check.orElse(null));
         model.addAttribute("problems", reader.faults().found());
-    }
-
-    /** What was measured, in ml: typed as volumes, or as what the scale showed after A and after B on top. */
-    private Mix measured(Batch batch, FormReader reader) {
-        if (!"scale".equals(reader.raw("by"))) {
-            VolumeUnit marks = cupOf(batch).cup().marks();
-            return new Mix(reader.quantity("partA", "A", marks), reader.quantity("partB", "B", marks));
-        }
-        double afterA = reader.quantity("partA", "The scale after A", MassUnit.G);
-        double afterB = reader.quantity("partB", "The scale after B", MassUnit.G);
-        Optional<Densities> densities = mixes.resin(batch).label().densities();
-        reader.faults()
-                .require(
-                        densities.isPresent(),
-                        "by",
-                        "This resin's densities are not known, so a weight says nothing about its volume: measure "
-                                + "by volume, or add them to its label.");
-        reader.faults()
-                .require(
-                        !(afterB <= afterA),
-                        "partB",
-                        "The scale after B must show more than after A: enter the total, without taring in between.");
-        return densities
-                .map(found -> new Mix(afterA / found.partAGPerMl(), (afterB - afterA) / found.partBGPerMl()))
-                .orElse(new Mix(Double.NaN, Double.NaN));
     }
 }

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import nursery.app.picture.CupLook.Decor;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
+import nursery.core.wrap.CupView;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -16,8 +17,7 @@ import org.springframework.web.util.HtmlUtils;
  */
 public record CupPicture(String viewBox, String inside, double heightMm) {
 
-    /** How open the ellipses look: sine of the angle the eye is above the horizontal. */
-    private static final double OPENNESS = 0.13;
+    private static final double OPENNESS = CupView.OPENNESS;
 
     private static final double MARGIN_MM = 6;
 

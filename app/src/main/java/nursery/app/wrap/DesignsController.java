@@ -25,7 +25,6 @@ import nursery.core.wrap.Flat;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Laid;
 import nursery.core.wrap.Piece;
-import nursery.core.wrap.Repeat;
 import nursery.core.wrap.SectorFlat;
 import nursery.core.wrap.Sheet;
 import nursery.core.wrap.Side;
@@ -297,18 +296,15 @@ class DesignsController {
         }
         ArtShelf.Shelved art = shelf.find(sketch.parts().get(i).art());
         Item item = sketch.parts().get(i).item();
-        double drawn = 100 * item.lay().widthMm() / art.art().widthMm();
+        double drawn = 100 * item.scale();
         if (Math.abs(drawn - 100) > 0.05) {
             notes.add("%s %% of its size as drawn".formatted(Numbers.show(drawn, 1)));
         }
         if (item.motifs() > STRIP) {
-            // P55: strips of about three motifs wrinkle least.
             notes.add("laid in strips of %s motifs"
-                    .formatted(new Repeat(
-                                    side.aroundMm(laid.lay().upMm()),
-                                    Math.max(1, item.lay().widthMm()),
-                                    item.motifs())
-                            .strips(STRIP).stream().map(String::valueOf).collect(Collectors.joining(", "))));
+                    .formatted(item.strips(side, STRIP).stream()
+                            .map(String::valueOf)
+                            .collect(Collectors.joining(", "))));
         }
         if (art.isPicture()) {
             double dpi = art.dpi(laid.lay().widthMm());

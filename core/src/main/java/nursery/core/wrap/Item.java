@@ -125,7 +125,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
      */
     public List<Laid> laid(Flat flat, double seamAngle) {
         List<Piece> pieces = pieces();
-        double heightMm = lay.widthMm() * art.heightMm() / art.widthMm();
+        double heightMm = art.heightMm() * scale();
         List<Laid> laid = new ArrayList<>();
         for (int i = 0; i < motifs; i++) {
             // Each motif within half a turn of the front: on the sheet they lie beside each other.
@@ -135,6 +135,16 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         }
         List<Laid> left = laid.stream().filter(one -> !one.pieces().isEmpty()).toList();
         return left.isEmpty() ? laid.subList(0, 1) : left;
+    }
+
+    /** How much larger it is laid than it was drawn, 1 for as it is. */
+    public double scale() {
+        return lay.widthMm() / art.widthMm();
+    }
+
+    /** Strips of so many motifs each, as they are laid one after the other (P55). */
+    public List<Integer> strips(Side side, int each) {
+        return new Repeat(side.aroundMm(lay.upMm()), Math.max(1, lay.widthMm()), motifs).strips(each);
     }
 
     /** The width at which its motifs close around a cup, with so much between them. */
