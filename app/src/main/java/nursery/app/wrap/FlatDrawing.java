@@ -240,7 +240,10 @@ record FlatDrawing(
                 new Word(top.x, -top.y - 4, "middle", "rim " + show.length(side.aroundMm(side.slantMm())) + " around"));
         words.add(new Word(3, -foot.y - 3, "start", "front"));
         for (Design.Band band : fitting.design().lines()) {
-            Coordinate on = at(flat, BAND_WORDS, band.line().upMm(BAND_WORDS));
+            // Above its highest place, so that it does not run through its own name.
+            double highest = Math.max(band.line().frontMm(), band.line().backMm())
+                    + band.line().swellMm();
+            Coordinate on = at(flat, BAND_WORDS, highest);
             words.add(new Word(on.x, -on.y - 2, "start", bandWords(band, show)));
         }
         double below = -sheet.getMinY() + 21;
