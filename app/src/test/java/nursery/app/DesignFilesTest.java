@@ -97,10 +97,43 @@ class DesignFilesTest extends BegunDesign {
         assertThat(tablet.page("/cups/" + code))
                 .contains("Its design: Number plate")
                 .contains("plate (vinyl, permanent): 40 mm × 20 mm, lower edge 90 mm above the base");
-        shop.cup(code).stepsAhead().stream()
-                .filter(step -> step.kind() == StepKind.VINYL)
-                .forEach(step -> assertThat(step.size().orElseThrow().widthMm()).isCloseTo(40, within(1e-6)));
         assertThat(tablet.page(design())).contains("/cups/" + code);
+    }
+
+    /** What goes with a technique is on each cup started by it, and cut into its steps; a cup can be without again. */
+    @Test
+    void aTechniquesDesignIsGivenToItsCups() {
+        kept();
+        String technique = "/techniques/ink-under-vinyl-matte";
+        assertThat(text(tablet.send(technique + "/design", typed("design", "99999"))))
+                .contains("There is no such design");
+        assertThat(tablet.send(technique + "/design", typed("design", "" + id))).hasStatus(302);
+        assertThat(tablet.page(technique)).contains("value=\"%d\" selected".formatted(id));
+        String at = tablet.send(
+                        "/cups/new",
+                        typed(
+                                "technique",
+                                "ink-under-vinyl-matte",
+                                "blank",
+                                "" + slim,
+                                "base",
+                                "" + shop.shelf().resins().get(0).id(),
+                                "paint",
+                                "#123456",
+                                "glitter",
+                                "#654321"))
+                .getResponse()
+                .getRedirectedUrl();
+        String code = at.substring("/cups/".length());
+        assertThat(tablet.page(at)).contains("Its design: Number plate");
+        assertThat(shop.cup(code).stepsAhead().stream().filter(step -> step.kind() == StepKind.VINYL))
+                .isNotEmpty()
+                .allSatisfy(
+                        step -> assertThat(step.size().orElseThrow().widthMm()).isCloseTo(40, within(1e-6)));
+        assertThat(tablet.send(at + "/design", typed("design", "none"))).hasStatus(302);
+        assertThat(tablet.page(at)).doesNotContain("Its design: Number plate");
+        assertThat(tablet.send(technique + "/design", typed("design", ""))).hasStatus(302);
+        assertThat(tablet.page(technique)).doesNotContain("value=\"%d\" selected".formatted(id));
     }
 
     /** P58: the first wave has the highest line; each takes its part of what the whole side would. */

@@ -141,6 +141,29 @@ class DesignsTest extends BegunDesign {
         assertThat(tablet.get(design() + "?v=77")).hasStatus(404);
     }
 
+    /** Two words drawn in one colour: one is cut in another, and stays so when all drawn alike become a third. */
+    @Test
+    void aWordHasAColourOfItsOwn() {
+        Map<String, String> form = fields(bringIn(
+                "words.svg",
+                "<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm' viewBox='0 0 40 20' "
+                        + "fill='#112233'><g id='open'><rect width='8' height='8'/><rect x='10' width='8' height='8'/>"
+                        + "</g><g id='night'><rect x='20' width='8' height='20'/></g></svg>"));
+        assertThat(form).containsEntry("i0-n-0", "#112233").containsEntry("i0-nw-1", "#112233");
+        Map<String, String> own = fields(draft(form, "i0-n-1", "#f2c14e"));
+        assertThat(own).containsEntry("i0-n-0", "#112233").containsEntry("i0-n-1", "#f2c14e");
+        Map<String, String> all = fields(draft(own, "i0-c-112233", "#9d2f2b"));
+        assertThat(all).containsEntry("i0-n-0", "#9d2f2b").containsEntry("i0-n-1", "#f2c14e");
+        assertThat(tablet.send(design(), all)).hasStatus(302);
+        assertThat(tablet.page(design()))
+                .contains("fill=\"#9d2f2b\"")
+                .contains("fill=\"#f2c14e\"")
+                .doesNotContain("fill=\"#112233\"");
+        assertThat(fields(draft(fields(tablet.page(design())), "i0-n-1", "#9d2f2b")))
+                .as("the same as all drawn alike: it follows them again")
+                .containsEntry("i0-nw-1", "#9d2f2b");
+    }
+
     @Test
     void anotherCupKeepsPlaceAndSize() {
         String there = draft(kept(), "blank", "" + tapered);

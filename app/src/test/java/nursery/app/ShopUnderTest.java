@@ -118,6 +118,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "log_entry",
                 "batch_share",
                 "batch",
+                "technique_design",
                 "cup_design",
                 "design_version",
                 "design",

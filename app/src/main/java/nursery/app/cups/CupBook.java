@@ -26,10 +26,12 @@ public class CupBook {
 
     private final CupMapper mapper;
     private final Floors floors;
+    private final CupDesigns designs;
 
-    CupBook(CupMapper mapper, Floors floors) {
+    CupBook(CupMapper mapper, Floors floors, CupDesigns designs) {
         this.mapper = mapper;
         this.floors = floors;
+        this.designs = designs;
     }
 
     /**
@@ -63,6 +65,7 @@ public class CupBook {
         for (int i = 0; i < order.count(); i++) {
             codes.add(start(order, nameOf(order, before + i, all), schools, edition, startedAt));
         }
+        designs.giveUsual(codes, order.about().technique());
         return codes;
     }
 

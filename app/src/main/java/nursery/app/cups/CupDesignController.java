@@ -3,15 +3,11 @@ package nursery.app.cups;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.floor.Floors;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
-import nursery.app.platform.Gone;
 import nursery.app.wrap.DesignViews;
-import nursery.core.floor.CupNow;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,17 +19,17 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class CupDesignController {
 
+    private static final String NONE = "none";
+
     private final DesignViews designs;
-    private final PlanChanges changes;
+    private final CupDesigns gifts;
     private final CupPages pages;
-    private final Floors floors;
     private final FormPost posts;
 
-    CupDesignController(DesignViews designs, PlanChanges changes, CupPages pages, Floors floors, FormPost posts) {
+    CupDesignController(DesignViews designs, CupDesigns gifts, CupPages pages, FormPost posts) {
         this.designs = designs;
-        this.changes = changes;
+        this.gifts = gifts;
         this.pages = pages;
-        this.floors = floors;
         this.posts = posts;
     }
 
@@ -44,24 +40,18 @@ class CupDesignController {
                 typed,
                 model,
                 () -> {
+                    if (NONE.equals(typed.get("design"))) {
+                        gifts.take(code);
+                        return "/cups/" + code;
+                    }
                     long design = new FormReader(typed)
                             .id("design", "The design")
                             .filter(id -> designs.choices().stream().anyMatch(choice -> choice.id() == id))
                             .orElseThrow(() -> new InvalidInput(
                                     List.of(new Fault("design", "Choose a design; make one first if there is none."))));
-                    give(code, design);
+                    gifts.give(code, design);
                     return "/cups/" + code;
                 },
                 form -> pages.page(code, Optional.of(form), model));
-    }
-
-    private void give(String code, long design) {
-        CupNow now = floors.cup(code).orElseThrow(Gone::new);
-        designs.give(now.cup().id(), design);
-        List<PlanStep> ahead = now.stepsAhead();
-        List<PlanStep> sized = designs.sized(now, ahead);
-        if (now.state().gone().isEmpty() && !sized.equals(ahead)) {
-            changes.replan(code, ahead.stream().map(PlanStep::number).toList(), sized);
-        }
     }
 }

@@ -4,14 +4,17 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
 import nursery.app.platform.Upload;
+import nursery.app.wrap.DesignViews;
 import nursery.core.cup.StartingBlank;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -41,8 +44,10 @@ class TechniqueController {
     private final PlanJudge judge;
     private final Floors floors;
     private final FormPost posts;
+    private final DesignViews designs;
 
-    TechniqueController(TechniqueBook techniques, PlanJudge judge, Floors floors, FormPost posts) {
+    TechniqueController(TechniqueBook techniques, PlanJudge judge, Floors floors, FormPost posts, DesignViews designs) {
+        this.designs = designs;
         this.techniques = techniques;
         this.judge = judge;
         this.floors = floors;
@@ -127,7 +132,32 @@ class TechniqueController {
                                 List.of(new Fault("technique", "This technique ships with Nursery and stays.")));
                     }
                     techniques.remove(key);
+                    designs.setUsual(key, Optional.empty());
                     return "/techniques";
+                },
+                form -> page(key, form, model));
+    }
+
+    /** The design that goes with it from now on, or none. */
+    @PostMapping("/techniques/{key}/design")
+    ModelAndView design(@PathVariable String key, @RequestParam Map<String, String> typed, Model model) {
+        find(key);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    Optional<Long> design =
+                            reader.raw("design").isEmpty() ? Optional.empty() : reader.id("design", "The design");
+                    reader.faults()
+                            .require(
+                                    design.isEmpty()
+                                            || designs.choices().stream().anyMatch(one -> one.id() == design.get()),
+                                    "design",
+                                    "There is no such design: choose one of the list.");
+                    reader.faults().throwIfAny();
+                    designs.setUsual(key, design);
+                    return "/techniques/" + key;
                 },
                 form -> page(key, form, model));
     }
@@ -175,6 +205,8 @@ class TechniqueController {
         model.addAttribute(
                 "questions",
                 technique.technique().questions().stream().map(Question::words).toList());
+        model.addAttribute("designs", designs.choices());
+        model.addAttribute("usual", designs.usualFor(key).orElse(0L));
         model.addAttribute("lines", judge.lines(technique.technique(), Schools.of(), show));
         return "techniques/technique";
     }

@@ -3,6 +3,7 @@ package nursery.app.wrap;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -75,6 +76,19 @@ interface ArtMapper {
     @Insert("INSERT INTO cup_design (cup_id, design_id, number) VALUES (#{cup}, #{design}, #{number}) ON DUPLICATE "
             + "KEY UPDATE design_id = #{design}, number = #{number}")
     void give(@Param("cup") long cup, @Param("design") long design, @Param("number") int number);
+
+    @Delete("DELETE FROM cup_design WHERE cup_id = #{cup}")
+    void take(long cup);
+
+    @Select("SELECT design_id FROM technique_design WHERE technique = #{technique}")
+    Optional<Long> usualFor(String technique);
+
+    @Insert("INSERT INTO technique_design (technique, design_id) VALUES (#{technique}, #{design}) ON DUPLICATE KEY "
+            + "UPDATE design_id = #{design}")
+    void setUsual(@Param("technique") String technique, @Param("design") long design);
+
+    @Delete("DELETE FROM technique_design WHERE technique = #{technique}")
+    void noUsual(String technique);
 
     @Select("SELECT design_id, number FROM cup_design WHERE cup_id = #{cup}")
     Optional<OnCupRow> on(long cup);

@@ -101,6 +101,26 @@ public class DesignBook {
         mapper.give(cupId, id, row.version());
     }
 
+    @Transactional
+    public void take(long cupId) {
+        mapper.take(cupId);
+    }
+
+    public Optional<Long> usualFor(String technique) {
+        return mapper.usualFor(technique);
+    }
+
+    /** What cups started by a technique are given from now on; empty for none. */
+    @Transactional
+    public void setUsual(String technique, Optional<Long> id) {
+        if (id.isPresent()) {
+            mapper.setUsual(
+                    technique, mapper.design(id.get()).orElseThrow(Gone::new).id());
+        } else {
+            mapper.noUsual(technique);
+        }
+    }
+
     private void refuseTaken(String name, long butFor) {
         mapper.named(name).filter(id -> id != butFor).ifPresent(id -> {
             throw new InvalidInput(List.of(

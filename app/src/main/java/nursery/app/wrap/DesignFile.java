@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import nursery.app.platform.CheckedJson;
 import nursery.core.wrap.Art;
+import nursery.core.wrap.Colours;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Lay;
@@ -52,10 +53,8 @@ final class DesignFile {
                     .put("keepHoles", item.make().keepHoles())
                     .put("bridgeMm", item.make().bridgeMm())
                     .put("clearSeam", item.make().clearSeam());
-            ObjectNode recolour = node.putObject("recolour");
-            item.make().recolour().entrySet().stream()
-                    .sorted(Map.Entry.comparingByKey())
-                    .forEach(other -> recolour.put(other.getKey(), other.getValue()));
+            write(node.putObject("recolour"), item.make().recoloured().drawn());
+            write(node.putObject("named"), item.make().recoloured().named());
             ArrayNode outlines = node.putArray("outlines");
             for (int i = 0; i < item.make().outlinesMm().size(); i++) {
                 outlines.addObject()
@@ -74,6 +73,12 @@ final class DesignFile {
                     .put("swells", band.line().swells());
         }
         return CheckedJson.written(root);
+    }
+
+    private static void write(ObjectNode node, Map<String, String> colours) {
+        colours.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(other -> node.put(other.getKey(), other.getValue()));
     }
 
     static Sketch read(String text, ArtShelf shelf) {
@@ -126,15 +131,13 @@ final class DesignFile {
                                 node.path("keepHoles").asBoolean(false),
                                 node.path("bridgeMm").asDouble(0),
                                 node.path("clearSeam").asBoolean(false),
-                                recolour(node)),
+                                new Colours(colours(node.path("recolour")), colours(node.path("named")))),
                         node.path("motifs").asInt(1)));
     }
 
-    private static Map<String, String> recolour(JsonNode node) {
+    private static Map<String, String> colours(JsonNode node) {
         Map<String, String> other = new HashMap<>();
-        node.path("recolour")
-                .properties()
-                .forEach(one -> other.put(one.getKey(), one.getValue().asString("")));
+        node.properties().forEach(one -> other.put(one.getKey(), one.getValue().asString("")));
         return other;
     }
 

@@ -10,6 +10,7 @@ import nursery.app.platform.FormReader;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.wrap.Art;
+import nursery.core.wrap.Colours;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Lay;
@@ -69,6 +70,25 @@ final class DesignForm {
         double degrees = reader.optionalNumber("seam").orElse(180);
         reader.faults().within("seam", "The seam", degrees, -360, 360, "°");
         return Math.toRadians(degrees);
+    }
+
+    /**
+     * A word's colour is its own once it was chosen for it: then the one it stood there with is sent as empty, else
+     * beside it, and is what it goes on following.
+     */
+    private static Colours colours(FormReader reader, String at, Art art) {
+        Map<String, String> drawn = recolour(reader, at, art);
+        Map<String, String> own = new HashMap<>();
+        List<Piece> words = art.words();
+        for (int i = 0; i < words.size(); i++) {
+            Piece word = words.get(i);
+            String shown = reader.raw(at + "nw-" + i);
+            String chosen = colour(reader.raw(at + "n-" + i), shown);
+            if (!chosen.equals(shown) && !chosen.equals(new Colours(drawn, Map.of()).of(word))) {
+                own.put(word.name(), chosen);
+            }
+        }
+        return new Colours(drawn, own);
     }
 
     private static Map<String, String> recolour(FormReader reader, String at, Art art) {
@@ -133,7 +153,7 @@ final class DesignForm {
                                                 reader.isTicked(at + "holes"),
                                                 bridge,
                                                 reader.isTicked(at + "clear"),
-                                                recolour(
+                                                colours(
                                                         reader,
                                                         at,
                                                         shelf.find(art.get()).art())),
@@ -217,7 +237,14 @@ final class DesignForm {
                 .pieces()
                 .forEach(piece -> typed.put(
                         at + "c-" + piece.colour().substring(1),
-                        item.make().recolour().getOrDefault(piece.colour(), piece.colour())));
+                        item.make().recoloured().drawn().getOrDefault(piece.colour(), piece.colour())));
+        List<Piece> words = item.art().words();
+        for (int i = 0; i < words.size(); i++) {
+            Piece word = words.get(i);
+            String shown = item.make().recoloured().of(word);
+            typed.put(at + "n-" + i, shown);
+            typed.put(at + "nw-" + i, item.make().recoloured().named().containsKey(word.name()) ? "" : shown);
+        }
         typed.put(at + "under", item.make().under() ? "under" : "beside");
         for (int line = 0; line < item.make().outlinesMm().size(); line++) {
             typed.put(at + "out" + (line + 1), length(item.make().outlinesMm().get(line)));

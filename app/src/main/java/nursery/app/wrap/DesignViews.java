@@ -185,6 +185,19 @@ public class DesignViews {
         return sizes;
     }
 
+    public void take(long cupId) {
+        designs.take(cupId);
+    }
+
+    public Optional<Long> usualFor(String technique) {
+        return designs.usualFor(technique);
+    }
+
+    /** What cups started by a technique are given from now on; empty for none. */
+    public void setUsual(String technique, Optional<Long> design) {
+        designs.setUsual(technique, design);
+    }
+
     public void give(long cupId, long design) {
         designs.give(cupId, design);
     }

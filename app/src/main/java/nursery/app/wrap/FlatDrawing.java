@@ -87,7 +87,7 @@ record FlatDrawing(
                 -box.getMaxY(),
                 box.getWidth(),
                 box.getHeight(),
-                SvgPath.shown(band(flat, -OVER_MM, side.slantMm() + OVER_MM, -Math.PI, Math.PI)),
+                SvgPath.shown(once(flat)),
                 shapes,
                 items,
                 words(fitting, sheet.getEnvelopeInternal(), show));
@@ -95,6 +95,11 @@ record FlatDrawing(
 
     public String viewBox() {
         return "%.1f %.1f %.1f %.1f".formatted(left, top, width, height);
+    }
+
+    /** Once around, and past rim and base what may lie there by mistake. */
+    static Geometry once(Flat flat) {
+        return band(flat, -OVER_MM, flat.side().slantMm() + OVER_MM, -Math.PI, Math.PI);
     }
 
     private static Placed placed(List<Laid> laid, int place, Envelope box) {
@@ -115,7 +120,7 @@ record FlatDrawing(
     }
 
     /** The same turned so that it lies on the sheet: once, or at both ends if it reaches over one. */
-    private static List<Laid> onSheet(Laid laid) {
+    static List<Laid> onSheet(Laid laid) {
         double widest = laid.flat().side().widestRadiusMm();
         List<Laid> turned = new ArrayList<>();
         for (int turn = -3; turn <= 3; turn++) {

@@ -99,7 +99,8 @@ final class FlatPdf {
                 .getEnvelopeInternal());
         for (List<Laid> item : fitting.laid()) {
             for (Laid laid : item) {
-                laid.cut().forEach(piece -> box.expandToInclude(piece.shape().getEnvelopeInternal()));
+                box.expandToInclude(box.centre().x, laid.box().getMinY());
+                box.expandToInclude(box.centre().x, laid.box().getMaxY());
             }
         }
         box.expandBy(1);
@@ -133,9 +134,10 @@ final class FlatPdf {
             rule(out);
             out.beginText();
             out.setFont(font, 9);
-            out.newLineAtOffset(points(MARGIN_MM + RULE_MM + 6), points(MARGIN_MM));
-            out.showText("Sheet %d of %d. The rule is 100 mm: print at 100 %%, not fitted to the page."
-                    .formatted(number, of));
+            out.newLineAtOffset(points(MARGIN_MM + RULE_MM + 5), points(MARGIN_MM + 4));
+            out.showText("Sheet %d of %d. The rule is 100 mm long:".formatted(number, of));
+            out.newLineAtOffset(0, points(-4));
+            out.showText("print at 100 %, not fitted to the page.");
             out.endText();
         }
     }
@@ -149,13 +151,21 @@ final class FlatPdf {
         stroke(out, FlatDrawing.band(flat, side.coatedFromMm(), side.coatedToMm(), -Math.PI, Math.PI), toX, toY);
         upright(out, 0, toX, toY);
         out.setLineDashPattern(new float[0], 0);
+        out.saveGraphicsState();
+        for (Polygon part : Shapes.polygons(FlatDrawing.once(flat))) {
+            way(out, part.getExteriorRing(), toX, toY);
+        }
+        out.clip();
         for (List<Laid> item : fitting.laid()) {
             for (Laid laid : item) {
-                for (Piece piece : laid.cut()) {
-                    stroke(out, piece.shape(), toX, toY);
+                for (Laid once : FlatDrawing.onSheet(laid)) {
+                    for (Piece piece : once.cut()) {
+                        stroke(out, piece.shape(), toX, toY);
+                    }
                 }
             }
         }
+        out.restoreGraphicsState();
     }
 
     private void upright(PDPageContentStream out, double angle, double toX, double toY) throws IOException {
@@ -176,6 +186,11 @@ final class FlatPdf {
     }
 
     private static void ring(PDPageContentStream out, LineString ring, double toX, double toY) throws IOException {
+        way(out, ring, toX, toY);
+        out.stroke();
+    }
+
+    private static void way(PDPageContentStream out, LineString ring, double toX, double toY) throws IOException {
         Coordinate[] corners = ring.getCoordinates();
         for (int i = 0; i < corners.length - 1; i++) {
             float x = points(corners[i].x + toX);
@@ -186,7 +201,7 @@ final class FlatPdf {
                 out.lineTo(x, y);
             }
         }
-        out.closeAndStroke();
+        out.closePath();
     }
 
     /** In the middle of each overlap: they are laid on one another. */

@@ -26,7 +26,7 @@ public record SvgDrawing(List<Filled> lines, double widthMm, double heightMm, Li
     /**
      * A shape the drawing fills, as lines.
      *
-     * @param name its id, or what it is and how many-th
+     * @param name its id, or that of the group it lies in, or what it is and how many-th
      * @param colour {@code #rrggbb}
      */
     public record Filled(String name, String colour, boolean evenOdd, List<Coordinate[]> rings) {}

@@ -80,7 +80,8 @@ final class SvgReader {
         faults.within("file", "The drawing's height", heightMm, 0.1, 10_000, "mm");
         faults.throwIfAny();
         flatness = Math.hypot(widthMm, heightMm) * FINENESS;
-        children(root, new Style("#000000", false, toMm), 0);
+        Style page = below(new Style("#000000", false, toMm, ""), own(root), root);
+        children(root, new Style(page.fill(), page.evenOdd(), page.at(), ""), 0);
         return new SvgDrawing(List.copyOf(found), widthMm, heightMm, List.copyOf(left));
     }
 
@@ -165,7 +166,10 @@ final class SvgReader {
         return new Style(
                 own.getOrDefault("fill", above.fill()),
                 own.containsKey("fill-rule") ? "evenodd".equals(own.get("fill-rule")) : above.evenOdd(),
-                at);
+                at,
+                element.getAttribute("id").isBlank()
+                        ? above.group()
+                        : shortened(element.getAttribute("id").strip()));
     }
 
     private static Optional<Shape> path(String data) {
@@ -228,8 +232,7 @@ final class SvgReader {
         }
         List<Coordinate[]> rings = rings(shape.get(), style.at());
         if (!rings.isEmpty()) {
-            String id = element.getAttribute("id").strip();
-            String named = id.isEmpty() ? "%s %d".formatted(name(element), found.size() + 1) : shortened(id);
+            String named = style.group().isEmpty() ? "%s %d".formatted(name(element), found.size() + 1) : style.group();
             found.add(new SvgDrawing.Filled(named, colour(style.fill()), style.evenOdd(), rings));
         }
     }
@@ -314,5 +317,6 @@ final class SvgReader {
     }
 
     /** What is inherited on the way down. */
-    private record Style(String fill, boolean evenOdd, AffineTransform at) {}
+    /** @param group the name of the group it lies in, empty in none */
+    private record Style(String fill, boolean evenOdd, AffineTransform at, String group) {}
 }

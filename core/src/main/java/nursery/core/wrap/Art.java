@@ -1,6 +1,9 @@
 package nursery.core.wrap;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import nursery.core.measure.Faults;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.util.AffineTransformation;
@@ -15,6 +18,8 @@ public record Art(double widthMm, double heightMm, List<Piece> pieces) {
 
     /** More points than this are no drawing but an accident. */
     public static final int MOST_POINTS = 200_000;
+
+    private static final int MOST_WORDS = 40;
 
     public Art {
         pieces = List.copyOf(pieces);
@@ -57,6 +62,16 @@ public record Art(double widthMm, double heightMm, List<Piece> pieces) {
                 pieces.stream()
                         .map(piece -> piece.with(larger.transform(piece.shape())))
                         .toList());
+    }
+
+    /** One piece of each name, as many as can be told apart; none if all is one word, or one for each is too many. */
+    public List<Piece> words() {
+        List<Piece> words = pieces.stream()
+                .collect(Collectors.toMap(Piece::name, Function.identity(), (one, other) -> one, LinkedHashMap::new))
+                .values()
+                .stream()
+                .toList();
+        return words.size() > 1 && words.size() <= MOST_WORDS ? words : List.of();
     }
 
     public int points() {

@@ -2,7 +2,6 @@ package nursery.core.wrap;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import nursery.core.measure.Faults;
 import org.locationtech.jts.geom.Geometry;
 
@@ -31,7 +30,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
      * @param keepHoles whether outlines have the holes of the art
      * @param bridgeMm how wide the bridges are that hold a stencil's islands; 0 for none
      * @param clearSeam whether what would lie across the seam is left out: half motifs there
-     * @param recolour other colours for those it was drawn in, each by its own
+     * @param recoloured what is cut in another colour than it was drawn in
      */
     public record Make(
             boolean joined,
@@ -41,7 +40,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
             boolean keepHoles,
             double bridgeMm,
             boolean clearSeam,
-            Map<String, String> recolour) {
+            Colours recoloured) {
 
         public static final Make NOTHING = new Make(false, List.of(), List.of(), true, false, 0);
 
@@ -53,13 +52,12 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
                 boolean under,
                 boolean keepHoles,
                 double bridgeMm) {
-            this(joined, outlinesMm, colours, under, keepHoles, bridgeMm, false, Map.of());
+            this(joined, outlinesMm, colours, under, keepHoles, bridgeMm, false, Colours.AS_DRAWN);
         }
 
         public Make {
             outlinesMm = List.copyOf(outlinesMm);
             colours = List.copyOf(colours);
-            recolour = Map.copyOf(recolour);
             Faults faults = new Faults();
             outlinesMm.forEach(mm -> faults.within("outline", "An outline", mm, 0.1, WIDEST_OUTLINE_MM, "mm"));
             faults.within("bridge", "A bridge", bridgeMm, 0, WIDEST_OUTLINE_MM, "mm");
@@ -68,7 +66,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         }
 
         Make bridged(double mm) {
-            return new Make(joined, outlinesMm, colours, under, keepHoles, mm, clearSeam, recolour);
+            return new Make(joined, outlinesMm, colours, under, keepHoles, mm, clearSeam, recoloured);
         }
     }
 
@@ -89,7 +87,7 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
     /** Its pieces in their size around their middle, what lies lowest first. */
     public List<Piece> pieces() {
         List<Piece> sized = art.wide(lay.widthMm()).pieces().stream()
-                .map(piece -> piece.coloured(make.recolour().getOrDefault(piece.colour(), piece.colour())))
+                .map(piece -> piece.coloured(make.recoloured().of(piece)))
                 .toList();
         if (make.joined()) {
             sized = List.of(sized.get(0)

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import nursery.core.cup.Blank;
@@ -145,7 +144,7 @@ class FittingTest {
     /** Eight motifs around; one lies on a seam at the back. */
     @Test
     void whatCrossesTheSeamIsLeftOut() {
-        Item.Make clear = new Item.Make(false, List.of(), List.of(), true, false, 0, true, Map.of());
+        Item.Make clear = new Item.Make(false, List.of(), List.of(), true, false, 0, true, Colours.AS_DRAWN);
         Item stars =
                 new Item("star", LayingTest.bar(20, 10), new Lay(100, 0, 0, 20, Bend.LEVEL), Sheet.VINYL, clear, 8);
         assertThat(stars.laid(Flat.of(SLIM), Math.PI)).hasSize(7);

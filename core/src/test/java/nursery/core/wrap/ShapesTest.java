@@ -97,8 +97,33 @@ class ShapesTest {
     @Test
     void itsColoursAreItsMakersChoice() {
         Item.Make other = new Item.Make(
-                false, List.of(), List.of(), true, false, 0, false, Map.of("#204060", "#c9a04a", "#ffffff", "#000000"));
+                false,
+                List.of(),
+                List.of(),
+                true,
+                false,
+                0,
+                false,
+                new Colours(Map.of("#204060", "#c9a04a", "#ffffff", "#000000"), Map.of()));
         assertThat(bar(40, other).pieces()).extracting(Piece::colour).containsExactly("#c9a04a");
+    }
+
+    @Test
+    void aWordHasAColourOfItsOwnBeforeThatOfAllDrawnAlike() {
+        Art art = Art.of(List.of(
+                new Piece("open", "#111111", square(0, 0, 10)),
+                new Piece("open", "#111111", square(12, 0, 10)),
+                new Piece("night", "#111111", square(24, 0, 10))));
+        Colours colours = new Colours(Map.of("#111111", "#222222"), Map.of("night", "#f2c14e"));
+        Item item = new Item(
+                "words",
+                art,
+                new Lay(100, 0, 0, 34, Lay.Bend.LEVEL),
+                Sheet.VINYL,
+                new Item.Make(false, List.of(), List.of(), true, false, 0, false, colours),
+                1);
+        assertThat(item.pieces()).extracting(Piece::colour).containsExactly("#222222", "#222222", "#f2c14e");
+        assertThat(art.words()).extracting(Piece::name).containsExactly("open", "night");
     }
 
     @Test
