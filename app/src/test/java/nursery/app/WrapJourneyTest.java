@@ -55,7 +55,7 @@ class WrapJourneyTest extends Journey {
         dragged();
         page.getByLabel("On this cup").selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(0));
         settled();
-        unfold("Joined, outlined, repeated");
+        unfold("Joined, outlined, coloured, repeated");
         page.getByLabel("Outline, mm").fill("1.75");
         page.getByLabel("Outline, mm").blur();
         settled();
