@@ -62,7 +62,7 @@ launch_application() {
 }
 
 wait_until_ready() {
-  local tries
+  local tries again=no
   for tries in $(seq 1200); do
     if answers "$port"; then
       echo "http://127.0.0.1:$port/" >"$state/address"
@@ -70,8 +70,10 @@ wait_until_ready() {
       return 0
     fi
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
-    if ! kill -0 "$application" 2>/dev/null && [ -f "$root/var/app/classes.jsa" ]; then
-      # A damaged archive of classes ends Java at once: without it, it starts, and writes a new one.
+    if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
+      # A damaged archive of classes ends Java at once: without it, it starts, and writes a new one. Once: what ends for
+      # another reason writes one as well.
+      again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
     fi

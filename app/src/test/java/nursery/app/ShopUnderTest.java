@@ -106,6 +106,13 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
         private static final List<String> TABLES = List.of(
                 "submission",
+                "SPRING_SESSION",
+                "maker",
+                "device",
+                "join_code",
+                "order_link",
+                "api_token",
+                "audit",
                 "fault_model",
                 "plan_wish",
                 "week_plan_step",
@@ -153,7 +160,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             context = new SpringApplicationBuilder(NurseryApplication.class)
                     .initializers(starting -> starting.getBeanFactory().registerSingleton("clock", clock))
                     .properties(database)
-                    .run("--server.port=0");
+                    .run("--server.port=0", "--nursery.tries-per-minute=1000", "--nursery.password-rounds=500");
         }
 
         public int port() {

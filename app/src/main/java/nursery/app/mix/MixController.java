@@ -20,6 +20,8 @@ import nursery.core.floor.ShelfCup;
 import nursery.core.floor.Turner;
 import nursery.core.inspect.Cause;
 import nursery.core.inspect.Foresight;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 import nursery.core.resin.Resin;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -74,7 +76,12 @@ class MixController {
             response.setHeader("HX-Retarget", "#sheet-head");
             return "mix/mix :: changed";
         }
-        page(model, Form.fresh(typed), floor, all);
+        String whole = page(model, Form.fresh(typed), floor, all);
+        if (sheet.isEmpty()) {
+            // The last coat was poured from another tablet: the page says so.
+            response.setHeader("HX-Refresh", "true");
+            return whole;
+        }
         return "mix/mix :: sheet";
     }
 
@@ -85,7 +92,9 @@ class MixController {
                 model,
                 () -> {
                     Floor floor = floors.now();
-                    MixSheet sheet = sheet(typed, floor, Candidate.among(floor)).orElseThrow();
+                    MixSheet sheet = sheet(typed, floor, Candidate.among(floor))
+                            .orElseThrow(() -> new InvalidInput(
+                                    List.of(new Fault("cup", "No cup wants a coat now: it was mixed for already."))));
                     return "/mix/" + mixes.start(sheet, Maker.of(request).name(), floors.show());
                 },
                 form -> {

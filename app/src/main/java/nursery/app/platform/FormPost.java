@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -28,6 +29,10 @@ import org.springframework.web.servlet.ModelAndView;
  */
 @Component
 public class FormPost {
+
+    /** Not even as part of a digest. */
+    private static final Set<String> NEVER_KEPT =
+            Set.of("_csrf", "password", "again", "pin", "old", "secret", "unlock-secret");
 
     private final Submissions submissions;
 
@@ -73,7 +78,7 @@ public class FormPost {
      */
     private static String fingerprint(Map<String, String> typed) {
         SortedMap<String, String> content = new TreeMap<>(typed);
-        content.remove("_csrf");
+        content.keySet().removeAll(NEVER_KEPT);
         StringBuilder whole = new StringBuilder(content.toString());
         if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes attributes) {
             HttpServletRequest request = attributes.getRequest();

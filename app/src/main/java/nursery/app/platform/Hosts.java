@@ -1,0 +1,35 @@
+package nursery.app.platform;
+
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/** The names and addresses under which this machine is reached; any other is somebody else's. */
+@Published
+@Component
+public class Hosts {
+
+    private static final Set<String> HERE = Set.of("127.0.0.1", "localhost", "[::1]");
+
+    private final Set<String> network;
+
+    /** @param network names and addresses on the local network, empty while it is not served */
+    Hosts(@Value("${nursery.lan.hosts:}") Set<String> network) {
+        this.network = network;
+    }
+
+    public boolean isOurs(String host) {
+        return HERE.contains(host) || network.contains(host.toLowerCase(Locale.ROOT));
+    }
+
+    /** Whether the local network is served. */
+    public boolean isNetwork() {
+        return !network.isEmpty();
+    }
+
+    public Set<String> network() {
+        return new TreeSet<>(network);
+    }
+}
