@@ -362,10 +362,10 @@ class PeopleTest {
         Visitor owner = owner();
         String code = shop.start(
                 "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
-        Map<String, String> entry =
-                BegunDesign.fields(owner.get("/cups/" + code).body());
-        entry.put("maker", "Somebody else");
-        owner.post("/cups/" + code, "/cups/" + code + "/log", entry, "Cookie", "maker=Somebody");
+        String log = "/cups/" + code + "/log";
+        int step = shop.cup(code).stepsAhead().get(0).number();
+        Map<String, String> done = typed("what", "DONE", "step", "" + step, "when", "0", "maker", "X");
+        assertThat(owner.post("/cups/" + code, log, done).statusCode()).isEqualTo(302);
         assertThat(shop.sql().queryForList("SELECT DISTINCT recorded_by FROM log_entry", String.class))
                 .containsExactly("Mira");
     }
