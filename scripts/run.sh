@@ -2,6 +2,8 @@
 
 run_shop() {
   shop=$1 state=$root/var/$1
+  # The shop's database, passwords and logs are for whoever runs it, and nobody else.
+  umask 077
   mkdir -p "$state" "$root/var/log" && [ -w "$state" ] && [ -w "$root/var/log" ] || die "Cannot write to $root/var: check who owns it."
   need_space "$state" 300 "Nursery"
   (: >>"$state/lock") 2>/dev/null || die "Cannot write to $state: check who owns it."
@@ -10,15 +12,20 @@ run_shop() {
   clear_up
   # What was just ended may hold its port for a moment longer.
   is_taken "$port" && sleep 1
+  [ "$lan" = yes ] && is_taken "$((port + 1))" && die "Port $((port + 1)), for HTTPS, is taken by another program. Choose another, such as --port $((port + 2))."
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   need_to_run
   build
   [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data"
+  fresh=yes
+  [ -d "$state/data" ] && fresh=no
+  chmod 700 "$root/var"
   echo $$ >"$state/nursery.pid"
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
   trap 'clear_up' EXIT
   "$root/scripts/mariadb" start "$state" 9>&- || exit 1
+  save_before_migrating
   launch_application
   wait_until_ready
   watch
@@ -42,6 +49,18 @@ watch() {
   done
 }
 
+# Tables are brought up to date at the start: before that, what is there is saved. A shop kept by a newer Nursery stays
+# as it is.
+save_before_migrating() {
+  [ "$shop" = shop ] && [ "$fresh" = no ] || return 0
+  (
+    set -a
+    . "$state/database.env"
+    set +a
+    keeping before-migrating "$root/var/backups/shop"
+  ) || die "Nursery was not started, and nothing was changed."
+}
+
 launch_application() {
   set -a
   . "$state/database.env"
@@ -56,6 +75,8 @@ launch_application() {
   [ -f "$root/var/log/$shop.log" ] && mv -f "$root/var/log/$shop.log" "$root/var/log/$shop.1.log"
   java -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
+    --nursery.lan.on="$([ "$lan" = yes ] && echo true || echo false)" --nursery.lan.folder="$state/tls" --nursery.lan.port="$((port + 1))" \
+    --nursery.keep.folder="$root/var/backups/$shop" \
     </dev/null >"$root/var/log/$shop.log" 2>&1 9>&- &
   application=$!
   echo "$application" >"$state/application.pid"
@@ -67,6 +88,7 @@ wait_until_ready() {
     if answers "$port"; then
       echo "http://127.0.0.1:$port/" >"$state/address"
       printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
+      [ "$lan" = yes ] && tell_network
       return 0
     fi
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
@@ -77,15 +99,30 @@ wait_until_ready() {
       rm -f "$root/var/app/classes.jsa"
       launch_application
     fi
-    kill -0 "$application" 2>/dev/null || die "Nursery did not start; the reason is at the end of var/log/$shop.log."
+    kill -0 "$application" 2>/dev/null || die "$(refusal)"
     sleep 0.1
   done
   die "Nursery did not answer within two minutes; see var/log/$shop.log."
 }
 
+# What the application itself says of why it did not start, if it does.
+refusal() {
+  local said
+  said=$(sed -n 's/.*Refused: \(.*\)/\1/p' "$root/var/log/$shop.log" 2>/dev/null | tail -n 1)
+  echo "${said:-Nursery did not start; the reason is at the end of var/log/$shop.log.}"
+}
+
+tell_network() {
+  local address
+  for address in $(hostname -I 2>/dev/null); do
+    case $address in *:*) ;; *) printf 'On the local network: https://%s:%s/\n' "$address" "$((port + 1))" ;; esac
+  done
+  sed -n 's/.*\(Certificate authority, SHA-256: .*\)/\1/p; s/.*\(Demo owner: .*\)/\1/p' "$root/var/log/$shop.log" | sort -u
+}
+
 answers() {
   local status
-  (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
+  (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'* | *' 302'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
 }
 
 # Stops application and database of this shop, whoever started them.

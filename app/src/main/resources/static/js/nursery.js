@@ -369,4 +369,36 @@
 
   setInterval(tick, 1000);
   tick();
+
+  // A screen that nobody touched for a while: it asks, and all that stands on it stays.
+  const locked = document.getElementById('locked');
+  if (locked) {
+    document.body.addEventListener('htmx:responseError', (event) => {
+      if (event.detail.xhr.status === 423 && !locked.open) locked.showModal();
+    });
+    locked.addEventListener('cancel', (event) => event.preventDefault());
+    locked.querySelector('form').addEventListener('submit', async (event) => {
+      event.preventDefault();
+      const csrf = document.querySelector('meta[name="csrf"]');
+      const secret = document.getElementById('locked-secret');
+      const said = document.getElementById('locked-said');
+      try {
+        const answer = await fetch('/unlock', {
+          method: 'POST',
+          headers: { [csrf.dataset.header]: csrf.content, 'Content-Type': 'application/x-www-form-urlencoded' },
+          body: new URLSearchParams({ 'unlock-secret': secret.value }),
+        });
+        if (answer.status === 204) {
+          locked.close();
+          said.textContent = '';
+        } else {
+          said.textContent = answer.status === 429 ? 'Too many tries: wait a minute.' : 'That was neither your PIN nor your password.';
+        }
+      } catch (gone) {
+        said.textContent = 'No connection: try again when it is back.';
+      }
+      secret.value = '';
+      if (locked.open) secret.focus();
+    });
+  }
 })();

@@ -38,7 +38,8 @@ class MigrationsTest {
             Map.entry("V17__stirring.sql", "80920d4c45fe6fbe"),
             Map.entry("V18__designs.sql", "88d1098a79558c5f"),
             Map.entry("V19__technique_designs.sql", "f41d27380984e555"),
-            Map.entry("V20__people.sql", "e34ce67c7e644936"));
+            Map.entry("V20__people.sql", "e34ce67c7e644936"),
+            Map.entry("V21__keeping.sql", "ec6364475017dc86"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -113,6 +113,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "order_link",
                 "api_token",
                 "audit",
+                "keep_run",
                 "fault_model",
                 "plan_wish",
                 "week_plan_step",

@@ -45,6 +45,8 @@ final class Access {
             line(GET, "/devices/**", Role.OWNER),
             line(POST, "/devices/**", Role.OWNER),
             line(GET, "/audit", Role.OWNER),
+            line(GET, "/backups", Role.OWNER),
+            line(POST, "/backups/**", Role.OWNER),
             line(GET, "/links", Role.MAKER),
             line(POST, "/links/**", Role.MAKER),
             line(GET, "/cups/new", Role.MAKER),

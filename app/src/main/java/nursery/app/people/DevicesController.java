@@ -33,7 +33,7 @@ class DevicesController {
             Audit audit,
             FormPost posts,
             Hosts hosts,
-            @Value("${nursery.lan.port:8480}") int port) {
+            @Value("${nursery.lan.port:8443}") int port) {
         this.devices = devices;
         this.makers = makers;
         this.audit = audit;

@@ -13,7 +13,6 @@ import nursery.app.people.DeviceMapper.DeviceRow;
 import nursery.app.people.PeopleMapper.MakerRow;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
-import nursery.app.platform.Hosts;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseCookie;
@@ -42,14 +41,12 @@ class DoorController {
     private final Makers makers;
     private final Devices devices;
     private final FormPost posts;
-    private final Hosts hosts;
 
-    DoorController(SignIn signIn, Makers makers, Devices devices, FormPost posts, Hosts hosts) {
+    DoorController(SignIn signIn, Makers makers, Devices devices, FormPost posts) {
         this.signIn = signIn;
         this.makers = makers;
         this.devices = devices;
         this.posts = posts;
-        this.hosts = hosts;
     }
 
     @GetMapping("/sign-in")
@@ -159,12 +156,5 @@ class DoorController {
                     model.addAttribute("good", true);
                     return "people/join";
                 });
-    }
-
-    /** How this device learns to trust the shop's certificate. */
-    @GetMapping("/trust")
-    String trust(Model model) {
-        model.addAttribute("network", hosts.isNetwork());
-        return "people/trust";
     }
 }

@@ -43,7 +43,7 @@ class LinksController {
             Floors floors,
             FormPost posts,
             Hosts hosts,
-            @Value("${nursery.lan.port:8480}") int port) {
+            @Value("${nursery.lan.port:8443}") int port) {
         this.devices = devices;
         this.mapper = mapper;
         this.floors = floors;
@@ -124,6 +124,7 @@ class LinksController {
         page.put(
                 "due",
                 cups.stream()
+                        .filter(cup -> cup.state().gone().isEmpty())
                         .flatMap(cup -> cup.cup().promise().dueAt().stream())
                         .min(java.util.Comparator.naturalOrder())
                         .map(at -> show.date(at.atZone(show.zone()).toLocalDate()))

@@ -24,6 +24,8 @@ import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
 
 /** Makers and their roles; who sits where. Nothing of it is remembered between requests, so all instances agree. */
 @Published
@@ -37,6 +39,7 @@ public class Makers {
     /** Of zxcvbn's five classes: safely unguessable for somebody who tries it at the shop's door. */
     private static final int LEAST_SCORE = 3;
 
+    private static final String SEAT = "nursery.seat.";
     private static final Zxcvbn STRENGTH = new Zxcvbn();
     private static final Seat BENCH = new Seat("the bench", Role.OWNER, true);
 
@@ -75,7 +78,22 @@ public class Makers {
         return seat(SecurityContextHolder.getContext().getAuthentication());
     }
 
+    /** Asked several times in a request, found once. */
     Optional<Seat> seat(@Nullable Authentication signedIn) {
+        RequestAttributes request = RequestContextHolder.getRequestAttributes();
+        if (request == null) {
+            return found(signedIn);
+        }
+        String name = SEAT + (signedIn == null ? "" : signedIn.getName());
+        if (request.getAttribute(name, RequestAttributes.SCOPE_REQUEST) instanceof Optional<?> known) {
+            return known.map(Seat.class::cast);
+        }
+        Optional<Seat> found = found(signedIn);
+        request.setAttribute(name, found, RequestAttributes.SCOPE_REQUEST);
+        return found;
+    }
+
+    private Optional<Seat> found(@Nullable Authentication signedIn) {
         // Never open to a network, whatever the table says.
         if (!hosts.isNetwork() && !isSignInWanted()) {
             return Optional.of(BENCH);

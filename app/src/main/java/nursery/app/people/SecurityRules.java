@@ -50,9 +50,19 @@ class SecurityRules {
     };
 
     private final Makers makers;
+    private final Hosts hosts;
+    private final int plainPort;
+    private final int tlsPort;
 
-    SecurityRules(Makers makers) {
+    SecurityRules(
+            Makers makers,
+            Hosts hosts,
+            @Value("${nursery.plain.port:0}") int plainPort,
+            @Value("${nursery.lan.port:8443}") int tlsPort) {
         this.makers = makers;
+        this.hosts = hosts;
+        this.plainPort = plainPort;
+        this.tlsPort = tlsPort;
     }
 
     /** What ships with the application is anybody's, and needs no session. */
@@ -154,7 +164,7 @@ class SecurityRules {
                 makers.seat(who.get()).filter(seat -> seat.role().atLeast(role)).isPresent());
     }
 
-    private static HttpSecurity plain(HttpSecurity http) throws Exception {
+    private HttpSecurity plain(HttpSecurity http) throws Exception {
         return headers(http)
                 .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(AbstractHttpConfigurer::disable)
@@ -162,8 +172,16 @@ class SecurityRules {
                 .logout(AbstractHttpConfigurer::disable);
     }
 
-    private static HttpSecurity headers(HttpSecurity http) throws Exception {
-        return http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+    private HttpSecurity headers(HttpSecurity http) throws Exception {
+        if (hosts.isNetwork()) {
+            http.redirectToHttps(https -> https.requestMatchers(this::isPlainFromElsewhere))
+                    .portMapper(ports -> ports.http(plainPort).mapsTo(tlsPort));
+        }
+        return http.headers(headers -> headers
+                        // Not for this machine itself, which is reached by plain HTTP on loopback too.
+                        .httpStrictTransportSecurity(strict -> strict.requestMatcher(
+                                request -> request.isSecure() && !hosts.isHere(request.getServerName())))
+                        .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .httpBasic(AbstractHttpConfigurer::disable);
     }
@@ -196,6 +214,14 @@ class SecurityRules {
                 .forward(request, response);
     }
 
+    private boolean isPlainFromElsewhere(HttpServletRequest request) {
+        return !request.isSecure() && !isLoopback(request.getRemoteAddr());
+    }
+
+    private static boolean isLoopback(String address) {
+        return address.equals("127.0.0.1") || address.equals("0:0:0:0:0:0:0:1") || address.equals("::1");
+    }
+
     private static void problem(HttpServletResponse response, HttpStatus status) throws IOException {
         response.setStatus(status.value());
         response.setHeader("WWW-Authenticate", "Bearer");
@@ -206,7 +232,7 @@ class SecurityRules {
     }
 
     @Bean
-    HttpFirewall onlyOurHosts(Hosts hosts) {
+    HttpFirewall onlyOurHosts() {
         StrictHttpFirewall firewall = new StrictHttpFirewall();
         firewall.setAllowedHostnames(hosts::isOurs);
         return firewall;

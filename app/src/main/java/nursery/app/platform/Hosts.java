@@ -13,11 +13,20 @@ public class Hosts {
 
     private static final Set<String> HERE = Set.of("127.0.0.1", "localhost", "[::1]");
 
-    private final Set<String> network;
+    private volatile Set<String> network;
 
     /** @param network names and addresses on the local network, empty while it is not served */
     Hosts(@Value("${nursery.lan.hosts:}") Set<String> network) {
-        this.network = network;
+        this.network = Set.copyOf(network);
+    }
+
+    /** From now on under these; a machine's address changes while it runs. */
+    public void serve(Set<String> names) {
+        network = Set.copyOf(names);
+    }
+
+    public boolean isHere(String host) {
+        return HERE.contains(host);
     }
 
     public boolean isOurs(String host) {

@@ -1,0 +1,358 @@
+package nursery.app.keep;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.security.DigestInputStream;
+import java.security.DigestOutputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Enumeration;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A backup: one zip with a dump of the database and a manifest that says what is in it, with counts and SHA-256. It is
+ * written beside its place and moved there when it is complete.
+ */
+final class Archive {
+
+    static final int VERSION = 1;
+    private static final String FORMAT = "nursery-backup";
+    private static final String MANIFEST = "manifest.json";
+    private static final String DUMP = "shop.sql";
+    private static final long LARGEST_MANIFEST = 1024L * 1024;
+    /** Of a shop of a hundred years, with room to spare. */
+    private static final long LARGEST = 50L * 1024 * 1024 * 1024;
+
+    private static final Pattern ROW = Pattern.compile("INSERT INTO `(\\w+)` VALUES.*");
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private Archive() {}
+
+    /**
+     * What a backup says of itself, all of it found to be true.
+     *
+     * @param schema the newest migration in it, such as 21
+     * @param rows of each table
+     */
+    record Manifest(Instant madeAt, int schema, SortedMap<String, Long> rows, long bytes, String sha256) {
+
+        long cups() {
+            return rows.getOrDefault("cup", 0L);
+        }
+    }
+
+    /** A backup that is none, or not a whole one. */
+    static final class Broken extends IOException {
+        private static final long serialVersionUID = 1;
+
+        Broken(String message) {
+            super(message);
+        }
+    }
+
+    /** Makes one of the database as it is at this moment. */
+    static Manifest make(DatabaseTools database, Path file, Instant now) throws IOException {
+        int schema = schema(database);
+        Path folder = file.toAbsolutePath().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new IOException("There is no folder %s: is the stick mounted?".formatted(folder));
+        }
+        Path beside = Files.createTempFile(folder, ".backup", ".part");
+        try {
+            Manifest manifest;
+            try (OutputStream out = Files.newOutputStream(beside);
+                    ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+                MessageDigest digest = sha256();
+                SortedMap<String, Long> rows = new TreeMap<>();
+                long[] bytes = {0};
+                zip.putNextEntry(new ZipEntry(DUMP));
+                DigestOutputStream dump = new DigestOutputStream(zip, digest);
+                database.dump(lines -> eachLine(lines, line -> {
+                    count(line, rows);
+                    byte[] written = (line + "\n").getBytes(StandardCharsets.UTF_8);
+                    bytes[0] += written.length;
+                    dump.write(written);
+                }));
+                zip.closeEntry();
+                manifest = new Manifest(now, schema, rows, bytes[0], hex(digest));
+                zip.putNextEntry(new ZipEntry(MANIFEST));
+                zip.write(JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(written(manifest)));
+                zip.closeEntry();
+            }
+            // What was written is read again, before it counts as a backup.
+            check(beside);
+            Files.setPosixFilePermissions(beside, PosixFilePermissions.fromString("rw-------"));
+            Files.move(beside, file, StandardCopyOption.ATOMIC_MOVE);
+            return manifest;
+        } catch (UnsupportedOperationException e) {
+            // A stick with a file system of its own kind knows no owners.
+            Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING);
+            return check(file);
+        } finally {
+            Files.deleteIfExists(beside);
+        }
+    }
+
+    /** @throws Broken with what is wrong with it */
+    static Manifest check(Path file) throws IOException {
+        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+            Manifest said = manifest(zip);
+            for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
+                String name = all.nextElement().getName();
+                if (!name.equals(MANIFEST) && !name.equals(DUMP)) {
+                    throw new Broken("It holds “%s”, which no backup does.".formatted(name));
+                }
+            }
+            SortedMap<String, Long> rows = new TreeMap<>();
+            MessageDigest digest = sha256();
+            read(zip, said, digest, line -> count(line, rows));
+            if (!hex(digest).equals(said.sha256())) {
+                throw new Broken("The database in it is not what its manifest says: it was damaged or changed.");
+            }
+            if (!rows.equals(said.rows())) {
+                throw new Broken("It holds other numbers of rows than its manifest says.");
+            }
+            return said;
+        } catch (ZipException e) {
+            throw new Broken("It is not a whole zip file: copy it again. (%s)".formatted(e.getMessage()));
+        }
+    }
+
+    /**
+     * Puts a backup in the place of what is there: beside it first, then all tables at once.
+     *
+     * @param newest migration this Nursery knows
+     * @throws Broken if it is not whole, or of a newer Nursery
+     */
+    static Manifest restore(DatabaseTools database, Path file, int newest) throws IOException {
+        Manifest manifest = check(file);
+        if (manifest.schema() > newest) {
+            throw new Broken(
+                    "It was made by a newer Nursery (its tables are of version %d, this knows %d): install that one."
+                            .formatted(manifest.schema(), newest));
+        }
+        DatabaseTools fresh = database.on(database.name() + "_new");
+        String old = database.name() + "_old";
+        database.ask(("DROP DATABASE IF EXISTS %1$s; DROP DATABASE IF EXISTS %2$s; CREATE DATABASE %1$s; "
+                        + "CREATE DATABASE %2$s")
+                .formatted(fresh.name(), old));
+        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+            fresh.load(out -> read(zip, manifest, sha256(), line -> {
+                out.write(line.getBytes(StandardCharsets.UTF_8));
+                out.write('\n');
+            }));
+        }
+        List<String> tables = tables(fresh);
+        for (Map.Entry<String, Long> table : manifest.rows().entrySet()) {
+            long found = Long.parseLong(
+                    fresh.ask("SELECT COUNT(*) FROM " + table.getKey()).get(0));
+            if (found != table.getValue()) {
+                throw new Broken("%s: %d rows arrived of %d; nothing was changed."
+                        .formatted(table.getKey(), found, table.getValue()));
+            }
+        }
+        List<String> moves = new ArrayList<>();
+        tables(database).forEach(table -> moves.add("%s.%s TO %s.%2$s".formatted(database.name(), table, old)));
+        tables.forEach(table -> moves.add("%s.%s TO %s.%2$s".formatted(fresh.name(), table, database.name())));
+        database.ask("SET foreign_key_checks = 0; RENAME TABLE %s; DROP DATABASE %s; DROP DATABASE %s"
+                .formatted(String.join(", ", moves), old, fresh.name()));
+        return manifest;
+    }
+
+    /** The newest migration a database has had; 0 for an empty one. */
+    static int schema(DatabaseTools database) throws IOException {
+        return tables(database).contains("flyway_schema_history")
+                ? Integer.parseInt(
+                        database.ask("SELECT COALESCE(MAX(CAST(version AS UNSIGNED)), 0) FROM flyway_schema_history "
+                                        + "WHERE success")
+                                .get(0))
+                : 0;
+    }
+
+    static List<String> tables(DatabaseTools database) throws IOException {
+        return database.ask("SELECT table_name FROM information_schema.tables WHERE table_schema = '%s' ORDER BY 1"
+                .formatted(database.name()));
+    }
+
+    /** A thing done with a line. */
+    @FunctionalInterface
+    private interface EachLine {
+        void of(String line) throws IOException;
+    }
+
+    /** Not by the platform's ends of lines, and a line may hold a carriage return: text is in quotes, written out. */
+    private static void eachLine(InputStream in, EachLine each) throws IOException {
+        BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8), 1 << 16);
+        StringBuilder line = new StringBuilder();
+        for (int c = lines.read(); c >= 0; c = lines.read()) {
+            if (c == '\n') {
+                each.of(line.toString());
+                line.setLength(0);
+            } else {
+                line.append((char) c);
+            }
+        }
+        if (!line.isEmpty()) {
+            each.of(line.toString());
+        }
+    }
+
+    private static void count(String line, Map<String, Long> rows) {
+        Matcher row = line.startsWith("INSERT") ? ROW.matcher(line) : null;
+        if (row != null && row.lookingAt()) {
+            rows.merge(row.group(1), 1L, Long::sum);
+        }
+    }
+
+    /** No more than it says there is: a bomb is not unpacked to its end. */
+    private static void read(ZipFile zip, Manifest said, MessageDigest digest, EachLine each) throws IOException {
+        ZipEntry entry = zip.getEntry(DUMP);
+        if (entry == null) {
+            throw new Broken("There is no database in it.");
+        }
+        try (InputStream in = new Bounded(zip.getInputStream(entry), said.bytes())) {
+            eachLine(new DigestInputStream(in, digest), each);
+        }
+    }
+
+    private static Manifest manifest(ZipFile zip) throws IOException {
+        ZipEntry entry = zip.getEntry(MANIFEST);
+        if (entry == null) {
+            throw new Broken("There is no manifest in it: this is no backup of Nursery.");
+        }
+        byte[] text;
+        try (InputStream in = new Bounded(zip.getInputStream(entry), LARGEST_MANIFEST)) {
+            text = in.readAllBytes();
+        }
+        try {
+            JsonNode root = JSON.readTree(text);
+            SortedMap<String, Long> rows = new TreeMap<>();
+            root.path("rows")
+                    .properties()
+                    .forEach(table -> rows.put(table.getKey(), table.getValue().asLong(-1)));
+            Manifest manifest = new Manifest(
+                    Instant.parse(root.path("madeAt").asString("")),
+                    root.path("schema").asInt(-1),
+                    rows,
+                    root.path("bytes").asLong(-1),
+                    root.path("sha256").asString(""));
+            boolean possible = FORMAT.equals(root.path("format").asString(""))
+                    && manifest.schema() >= 1
+                    && manifest.bytes() >= 0
+                    && manifest.bytes() <= LARGEST
+                    && rows.keySet().stream().allMatch(table -> table.matches("\\w{1,64}"));
+            if (!possible) {
+                throw new Broken("Its manifest is not that of a backup of Nursery.");
+            }
+            if (root.path("version").asInt(0) > VERSION) {
+                throw new Broken("It was made by a newer Nursery: install that one.");
+            }
+            return manifest;
+        } catch (JacksonException | java.time.DateTimeException e) {
+            throw new Broken("Its manifest cannot be read: it was damaged or changed.");
+        }
+    }
+
+    private static ObjectNode written(Manifest manifest) {
+        ObjectNode root = JSON.createObjectNode().put("format", FORMAT).put("version", VERSION);
+        root.put("madeAt", manifest.madeAt().toString())
+                .put("schema", manifest.schema())
+                .put("bytes", manifest.bytes())
+                .put("sha256", manifest.sha256());
+        ObjectNode rows = root.putObject("rows");
+        manifest.rows().forEach(rows::put);
+        return root;
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String hex(MessageDigest digest) {
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    /** The newest migration among those that ship. */
+    static int newest() throws IOException {
+        return java.util.Arrays.stream(new org.springframework.core.io.support.PathMatchingResourcePatternResolver()
+                        .getResources("classpath:/db/migration/V*.sql"))
+                .map(org.springframework.core.io.Resource::getFilename)
+                .flatMap(name -> Optional.ofNullable(name).stream())
+                .mapToInt(name -> Integer.parseInt(name.substring(1, name.indexOf("__"))))
+                .max()
+                .orElseThrow();
+    }
+
+    /** A stream that ends in a fault after so many bytes. */
+    private static final class Bounded extends InputStream {
+        private final InputStream in;
+        private long left;
+
+        Bounded(@Nullable InputStream in, long most) throws Broken {
+            if (in == null) {
+                throw new Broken("A part of it is missing.");
+            }
+            this.in = in;
+            this.left = most;
+        }
+
+        @Override
+        public int read() throws IOException {
+            int found = in.read();
+            if (found >= 0) {
+                left--;
+                refuseIfMore();
+            }
+            return found;
+        }
+
+        @Override
+        public int read(byte[] into, int from, int length) throws IOException {
+            int found = in.read(into, from, length);
+            left -= Math.max(0, found);
+            refuseIfMore();
+            return found;
+        }
+
+        private void refuseIfMore() throws Broken {
+            if (left < 0) {
+                throw new Broken("It unpacks to more than its manifest says.");
+            }
+        }
+
+        @Override
+        public void close() throws IOException {
+            in.close();
+        }
+    }
+}

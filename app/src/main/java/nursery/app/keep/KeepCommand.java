@@ -1,0 +1,87 @@
+package nursery.app.keep;
+
+import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+
+/**
+ * Backups from the command line, for {@code ./nursery}: {@code backup FILE}, {@code check FILE}, {@code restore FILE},
+ * {@code before-migrating FOLDER}, {@code cups}. The database is told by the environment, as to the application.
+ */
+public final class KeepCommand {
+
+    private KeepCommand() {}
+
+    public static void main(String[] arguments) {
+        System.exit(run(arguments));
+    }
+
+    /** @return 0 if it was done, 1 if it was refused and told why, 2 if it was not understood */
+    static int run(String... arguments) {
+        try {
+            return done(arguments);
+        } catch (IOException e) {
+            System.err.println(e.getMessage());
+            return 1;
+        }
+    }
+
+    private static int done(String... arguments) throws IOException {
+        String what = arguments.length > 0 ? arguments[0] : "";
+        Path file = Path.of(arguments.length > 1 ? arguments[1] : "");
+        Instant now = Instant.ofEpochMilli(ManagementFactory.getRuntimeMXBean().getStartTime());
+        switch (what) {
+            case "backup" -> told("Backed up", Archive.make(database(), file, now));
+            case "check" -> told("A whole backup", Archive.check(file));
+            case "restore" -> told("Restored", Archive.restore(database(), file, Archive.newest()));
+            case "cups" -> {
+                DatabaseTools database = database();
+                System.out.println(
+                        Archive.tables(database).contains("cup")
+                                ? database.ask("SELECT COUNT(*) FROM cup").get(0)
+                                : "0");
+            }
+            case "before-migrating" -> {
+                int schema = Archive.schema(database());
+                if (schema > Archive.newest()) {
+                    throw new IOException(
+                            "This shop was kept by a newer Nursery: install that one. Nothing was changed.");
+                }
+                if (schema > 0 && schema < Archive.newest()) {
+                    Files.createDirectories(file);
+                    Path kept = file.resolve("before-%d-%s.zip"
+                            .formatted(Archive.newest(), now.toString().replaceAll("[:.]", "-")));
+                    told(
+                            "Backed up before its tables are brought up to date, in " + kept,
+                            Archive.make(database(), kept, now));
+                }
+            }
+            default -> {
+                System.err.println("backup FILE, check FILE, restore FILE, before-migrating FOLDER or cups");
+                return 2;
+            }
+        }
+        return 0;
+    }
+
+    private static void told(String what, Archive.Manifest manifest) {
+        System.out.printf(
+                "%s: %d cups, %d rows, of %s.%n",
+                what,
+                manifest.cups(),
+                manifest.rows().values().stream().mapToLong(Long::longValue).sum(),
+                manifest.madeAt());
+    }
+
+    private static DatabaseTools database() {
+        return DatabaseTools.of(
+                environment("NURSERY_DB_URL"), environment("NURSERY_DB_USER"), environment("NURSERY_DB_PASSWORD"));
+    }
+
+    private static String environment(String name) {
+        String value = System.getenv(name);
+        return value == null ? "" : value;
+    }
+}

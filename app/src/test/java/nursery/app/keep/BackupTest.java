@@ -1,0 +1,239 @@
+package nursery.app.keep;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import nursery.app.ShopUnderTest;
+import nursery.app.ShopUnderTest.Running;
+import nursery.app.shelf.ShelfBook;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What was backed up comes back to the last bit; what is no backup is not taken for one. */
+@ExtendWith(ShopUnderTest.class)
+class BackupTest {
+
+    private static final Instant NOW = Instant.parse("2026-11-26T20:00:00Z");
+
+    @TempDir
+    private Path folder;
+
+    private Running shop;
+
+    @BeforeEach
+    void aShopWithCups(Running running) {
+        shop = running;
+        shop.empty();
+        shop.settle("UTC");
+        shop.bean(ShelfBook.class)
+                .addBlank(
+                        "20 oz slim",
+                        new Blank(new Straight(205, 229.3), true, 5, 0, 0, java.util.OptionalDouble.empty()));
+        // Text with everything that an import could trip over.
+        for (String name :
+                List.of("Winter sky", "O'Brien; \\! DROP `x`", "Ünïcode ☄ \"quoted\"", "line\nbreak\r\ttab")) {
+            shop.start(name, shop.shelf().resins().get(0).id(), shop.clock().instant());
+        }
+    }
+
+    private DatabaseTools database() {
+        var environment = shop.context().getEnvironment();
+        return DatabaseTools.of(
+                environment.getRequiredProperty("spring.datasource.url"),
+                environment.getRequiredProperty("spring.datasource.username"),
+                environment.getRequiredProperty("spring.datasource.password"));
+    }
+
+    /** Of every table that is kept. */
+    private Map<String, Long> checksums() throws IOException {
+        Map<String, Long> sums = new TreeMap<>();
+        for (String table : Archive.tables(database())) {
+            if (!DatabaseTools.NOT_KEPT.contains(table)) {
+                String line = database().ask("CHECKSUM TABLE " + table).get(0);
+                sums.put(table, Long.parseLong(line.substring(line.indexOf('\t') + 1)));
+            }
+        }
+        return sums;
+    }
+
+    @Test
+    void whatIsRestoredIsWhatWasThereTableByTable() throws IOException {
+        Map<String, Long> before = checksums();
+        Path file = folder.resolve("shop.zip");
+        Archive.Manifest made = Archive.make(database(), file, NOW);
+        assertThat(made.cups()).isEqualTo(4);
+        assertThat(Files.getPosixFilePermissions(file)).hasSize(2);
+        shop.sql().update("DELETE FROM cup_step");
+        shop.sql().update("UPDATE cup SET name = 'lost'");
+        assertThat(checksums()).isNotEqualTo(before);
+        assertThat(Archive.restore(database(), file, Archive.newest())).isEqualTo(made);
+        assertThat(checksums()).isEqualTo(before);
+        assertThat(shop.cup("A-02").cup().about().name()).isEqualTo("O'Brien; \\! DROP `x`");
+        assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
+        // The references between tables hold as before.
+        assertThatThrownBy(() -> shop.sql().update("DELETE FROM blank")).hasMessageContaining("foreign key constraint");
+    }
+
+    @Test
+    void aNewerOneIsRefusedAndNothingIsTouched() throws IOException {
+        Path file = folder.resolve("shop.zip");
+        Archive.make(database(), file, NOW);
+        Map<String, Long> before = checksums();
+        assertThatThrownBy(() -> Archive.restore(database(), file, Archive.newest() - 1))
+                .hasMessageContaining("made by a newer Nursery");
+        assertThat(checksums()).isEqualTo(before);
+    }
+
+    @Test
+    void aCutOffFileIsNoBackup() throws IOException {
+        Path file = folder.resolve("shop.zip");
+        Archive.make(database(), file, NOW);
+        byte[] whole = Files.readAllBytes(file);
+        for (int part = 1; part < 10; part++) {
+            Path cut = folder.resolve("cut-%d.zip".formatted(part));
+            Files.write(cut, java.util.Arrays.copyOf(whole, whole.length * part / 10));
+            assertThatThrownBy(() -> Archive.check(cut)).as("%d tenths", part).isInstanceOf(Archive.Broken.class);
+        }
+        Path empty = Files.createFile(folder.resolve("empty.zip"));
+        assertThatThrownBy(() -> Archive.check(empty)).isInstanceOf(Archive.Broken.class);
+    }
+
+    /** The same zip with one of its parts changed. */
+    private Path changed(Path file, String part, String from, String to) throws IOException {
+        Path other = folder.resolve("changed-%d.zip".formatted(System.nanoTime()));
+        try (ZipFile zip = new ZipFile(file.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
+            for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
+                String text = new String(zip.getInputStream(entry).readAllBytes(), UTF_8);
+                out.putNextEntry(new ZipEntry(entry.getName()));
+                out.write((entry.getName().equals(part) ? text.replace(from, to) : text).getBytes(UTF_8));
+            }
+        }
+        return other;
+    }
+
+    @Test
+    void aManifestThatLiesIsFoundOut() throws IOException {
+        Path file = folder.resolve("shop.zip");
+        Archive.Manifest made = Archive.make(database(), file, NOW);
+        List<Path> lies = new ArrayList<>();
+        lies.add(changed(file, "manifest.json", "\"cup\" : 4", "\"cup\" : 5"));
+        lies.add(changed(file, "manifest.json", made.sha256(), "0".repeat(64)));
+        lies.add(changed(file, "manifest.json", "\"bytes\" : ", "\"bytes\" : -"));
+        lies.add(changed(file, "manifest.json", "\"version\" : 1", "\"version\" : 2"));
+        lies.add(changed(file, "manifest.json", "nursery-backup", "another"));
+        lies.add(changed(file, "manifest.json", "{", "["));
+        lies.add(changed(file, "shop.sql", "Winter sky", "Summer sky"));
+        for (Path lie : lies) {
+            assertThatThrownBy(() -> Archive.check(lie)).isInstanceOf(Archive.Broken.class);
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"../outside.sql", "/etc/passwd", "files/../../x", "more.sql"})
+    void whatClimbsOutOrDoesNotBelongIsRefused(String name) throws IOException {
+        Path file = folder.resolve("shop.zip");
+        Archive.make(database(), file, NOW);
+        Path other = folder.resolve("other.zip");
+        try (ZipFile zip = new ZipFile(file.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
+            for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
+                out.putNextEntry(new ZipEntry(entry.getName()));
+                zip.getInputStream(entry).transferTo(out);
+            }
+            out.putNextEntry(new ZipEntry(name));
+            out.write(1);
+        }
+        assertThatThrownBy(() -> Archive.check(other)).hasMessageContaining("which no backup does");
+    }
+
+    /** A gigabyte of nothing, a megabyte when packed: reading stops where the manifest says that it ends. */
+    @Test
+    void aBombIsNotUnpacked() throws IOException {
+        Path bomb = folder.resolve("bomb.zip");
+        try (OutputStream file = Files.newOutputStream(bomb);
+                ZipOutputStream out = new ZipOutputStream(file)) {
+            out.putNextEntry(new ZipEntry("manifest.json"));
+            out.write(("{\"format\":\"nursery-backup\",\"version\":1,\"madeAt\":\"2026-01-01T00:00:00Z\",\"schema\":3,"
+                            + "\"bytes\":1000,\"sha256\":\"00\",\"rows\":{}}")
+                    .getBytes(UTF_8));
+            out.putNextEntry(new ZipEntry("shop.sql"));
+            byte[] nothing = new byte[1 << 20];
+            for (int i = 0; i < 1024; i++) {
+                out.write(nothing);
+            }
+        }
+        assertThatThrownBy(() -> Archive.check(bomb)).hasMessageContaining("unpacks to more than its manifest says");
+    }
+
+    /** The client's own commands would run programs: in its sandbox they do not. */
+    @Test
+    void aDumpCannotRunPrograms() {
+        Path mark = folder.resolve("mark");
+        assertThatThrownBy(() -> database()
+                        .load(out -> out.write(
+                                "\\! touch %s\nSELECT 1;\n".formatted(mark).getBytes(UTF_8))))
+                .isInstanceOf(IOException.class);
+        assertThat(mark).doesNotExist();
+    }
+
+    @Test
+    void theNewestOfEachSpanStays() {
+        ZoneId zone = ZoneId.of("Europe/Berlin");
+        Map<Instant, Integer> made = new LinkedHashMap<>();
+        for (int day = 0; day < 500; day++) {
+            made.put(NOW.minus(Duration.ofDays(day)), day);
+            made.put(NOW.minus(Duration.ofDays(day)).minusSeconds(3600), day);
+        }
+        Set<Instant> kept = new Rotation(7, 5, 12).kept(made.keySet(), zone);
+        assertThat(kept).contains(NOW).hasSizeBetween(12, 7 + 5 + 12);
+        for (int day = 0; day < 7; day++) {
+            assertThat(kept).as("the newest of a day").contains(NOW.minus(Duration.ofDays(day)));
+            assertThat(kept).doesNotContain(NOW.minus(Duration.ofDays(day)).minusSeconds(3600));
+        }
+        assertThat(kept).contains(Instant.parse("2026-10-31T20:00:00Z"), Instant.parse("2025-12-31T20:00:00Z"));
+        assertThat(kept).doesNotContain(Instant.parse("2025-11-30T20:00:00Z"));
+        assertThat(new Rotation(1, 0, 0).kept(made.keySet(), zone)).containsExactly(NOW);
+        assertThat(new Rotation(7, 5, 12).kept(List.of(), zone)).isEmpty();
+    }
+
+    @Test
+    void oneIsMadeByHandAndChecked() throws IOException {
+        Backups backups = shop.bean(Backups.class);
+        backups.setWays(folder.toString(), 7, 5, 12);
+        try {
+            KeepMapper.RunRow run = backups.backUp();
+            assertThat(run.good()).as(run.said()).isTrue();
+            assertThat(backups.kept()).hasSize(1);
+            assertThat(Archive.check(backups.kept().get(0).file()).cups()).isEqualTo(4);
+            assertThatThrownBy(() -> backups.setWays("/nowhere/at/all", 7, 5, 12))
+                    .hasMessageContaining("There is no folder");
+            assertThatThrownBy(() -> backups.setWays("relative", 0, -1, 1e9)).hasMessageContaining("The days kept");
+        } finally {
+            shop.sql().update("UPDATE keep_ways SET folder = ''");
+        }
+    }
+}
