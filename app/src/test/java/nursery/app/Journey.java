@@ -238,6 +238,13 @@ abstract class Journey {
         return List.of(
                 "/",
                 "/mix",
+                "/people",
+                "/devices",
+                "/links",
+                "/backups",
+                "/audit",
+                "/trust",
+                "/join",
                 "/mix/turner",
                 mix,
                 "/cups",

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.inspect.CaseBook;
+import nursery.app.keep.Backups;
 import nursery.app.picture.TimeBar;
 import nursery.app.platform.Show;
 import nursery.core.cure.Phase;
@@ -28,8 +29,10 @@ class BenchController {
 
     private final Floors floors;
     private final CaseBook cases;
+    private final Backups backups;
 
-    BenchController(Floors floors, CaseBook cases) {
+    BenchController(Floors floors, CaseBook cases, Backups backups) {
+        this.backups = backups;
         this.floors = floors;
         this.cases = cases;
     }
@@ -51,6 +54,7 @@ class BenchController {
         List<BenchRow> rows =
                 floor.cups().stream().map(cup -> BenchRow.of(cup, frame, show)).toList();
         model.addAttribute("show", show);
+        model.addAttribute("backup", backups.warning().orElse(""));
         model.addAttribute("rows", rows);
         model.addAttribute(
                 "now",
