@@ -64,3 +64,26 @@ restore_backup() {
   fi
   keeping restore "$file" && say "Start it with ./nursery start; older tables are brought up to date then."
 }
+
+export_shop() {
+  need_to_run
+  build
+  running=no
+  with_database
+  mkdir -p "$root/var/backups/shop"
+  file=$(whole_path "${file:-$root/var/backups/shop/export-$(date -u +%Y-%m-%dT%H-%M-%SZ).zip}")
+  [ ! -e "$file" ] || die "$file is there already: an export never takes another's place."
+  keeping export "$file" && say "It is in $file; docs/export.md says what is in it."
+}
+
+import_shop() {
+  [ -n "$file" ] || die "Which file? $(usage)"
+  file=$(whole_path "$file")
+  [ -f "$file" ] || die "There is no file $file."
+  need_to_run
+  build
+  running=no
+  with_database
+  [ "$running" = no ] || die "The shop is open: run ./nursery stop first, then import."
+  keeping import "$file" && say "Start it with ./nursery start."
+}

@@ -319,7 +319,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             }
         }
 
-        private Map<String, Object> environment() {
+        /** What an instance of the application is told of the database. */
+        public Map<String, Object> environment() {
             try (Stream<String> lines = Files.lines(folder.resolve("database.env"))) {
                 return lines.map(line -> line.split("=", 2))
                         .collect(Collectors.toMap(parts -> parts[0], parts -> parts[1].replace("'", "")));

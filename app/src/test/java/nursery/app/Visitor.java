@@ -22,17 +22,27 @@ final class Visitor {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
     private static final Pattern META = Pattern.compile("name=\"csrf\" content=\"([^\"]+)\"");
 
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final CookieManager cookies;
+    private final HttpClient http;
     private final String address;
 
     Visitor(Running shop) {
-        address = shop.address();
+        this(shop.address());
     }
 
-    CookieManager cookies() {
-        return cookies;
+    Visitor(String address) {
+        this(address, new CookieManager());
+    }
+
+    private Visitor(String address, CookieManager cookies) {
+        this.address = address;
+        this.cookies = cookies;
+        this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    }
+
+    /** The same browser at another address. */
+    Visitor at(String other) {
+        return new Visitor(other, cookies);
     }
 
     HttpResponse<String> get(String path, String... headers) {

@@ -202,12 +202,12 @@ final class Archive {
 
     /** A thing done with a line. */
     @FunctionalInterface
-    private interface EachLine {
+    interface EachLine {
         void of(String line) throws IOException;
     }
 
     /** Not by the platform's ends of lines, and a line may hold a carriage return: text is in quotes, written out. */
-    private static void eachLine(InputStream in, EachLine each) throws IOException {
+    static void eachLine(InputStream in, EachLine each) throws IOException {
         BufferedReader lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8), 1 << 16);
         StringBuilder line = new StringBuilder();
         for (int c = lines.read(); c >= 0; c = lines.read()) {
@@ -314,7 +314,7 @@ final class Archive {
     }
 
     /** A stream that ends in a fault after so many bytes. */
-    private static final class Bounded extends InputStream {
+    static final class Bounded extends InputStream {
         private final InputStream in;
         private long left;
 

@@ -87,6 +87,27 @@ record DatabaseTools(String host, String port, String name, String user, String 
         return lines;
     }
 
+    /** A thing done with each line of an answer. */
+    @FunctionalInterface
+    interface Row {
+        void of(String line) throws IOException;
+    }
+
+    /** Lines as they are: the answer has to be one that holds no end of a line of its own. */
+    void rows(String sql, Row row) throws IOException {
+        run(
+                List.of(
+                        "mariadb",
+                        "--no-defaults",
+                        "--batch",
+                        "--raw",
+                        "--quick",
+                        "--skip-column-names",
+                        "--default-character-set=utf8mb4"),
+                out -> out.write(sql.getBytes(StandardCharsets.UTF_8)),
+                in -> Archive.eachLine(in, row::of));
+    }
+
     private void run(List<String> program, Writing writing, Reading reading) throws IOException {
         List<String> command = new ArrayList<>(program);
         command.addAll(Arrays.asList("--protocol=tcp", "--host=" + host, "--port=" + port, "--user=" + user, name));

@@ -5,10 +5,12 @@ import java.lang.management.ManagementFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Map;
 
 /**
  * Backups from the command line, for {@code ./nursery}: {@code backup FILE}, {@code check FILE}, {@code restore FILE},
- * {@code before-migrating FOLDER}, {@code cups}. The database is told by the environment, as to the application.
+ * {@code export FILE}, {@code import FILE}, {@code before-migrating FOLDER}, {@code cups}. The database is told by the
+ * environment, as to the application.
  */
 public final class KeepCommand {
 
@@ -36,6 +38,8 @@ public final class KeepCommand {
             case "backup" -> told("Backed up", Archive.make(database(), file, now));
             case "check" -> told("A whole backup", Archive.check(file));
             case "restore" -> told("Restored", Archive.restore(database(), file, Archive.newest()));
+            case "export" -> System.out.printf("Exported: %d rows.%n", sum(Export.make(database(), file, now)));
+            case "import" -> System.out.printf("Imported: %d rows.%n", sum(Export.take(database(), file)));
             case "cups" -> {
                 DatabaseTools database = database();
                 System.out.println(
@@ -59,11 +63,15 @@ public final class KeepCommand {
                 }
             }
             default -> {
-                System.err.println("backup FILE, check FILE, restore FILE, before-migrating FOLDER or cups");
+                System.err.println("backup, check, restore, export or import FILE, before-migrating FOLDER or cups");
                 return 2;
             }
         }
         return 0;
+    }
+
+    private static long sum(Map<String, Long> rows) {
+        return rows.values().stream().mapToLong(Long::longValue).sum();
     }
 
     private static void told(String what, Archive.Manifest manifest) {

@@ -1,0 +1,394 @@
+package nursery.app.keep;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import nursery.app.keep.Archive.Broken;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The whole shop in open formats: of each table a JSON file with its schema and a CSV of the same, each piece of art
+ * and each version of a design as a file of its own, and a manifest with counts and SHA-256. What a shop was exported
+ * to can be imported into an empty one with nothing lost but passwords and PINs.
+ */
+final class Export {
+
+    static final int VERSION = 1;
+    private static final String FORMAT = "nursery-export";
+    private static final String MANIFEST = "manifest.json";
+    private static final long LARGEST_PART = 2L * 1024 * 1024 * 1024;
+    private static final int ROWS_AT_ONCE = 200;
+
+    /** What belongs to the running shop, not to what it is about. */
+    private static final Set<String> NOT_TOLD = Set.of(
+            "SPRING_SESSION",
+            "SPRING_SESSION_ATTRIBUTES",
+            "flyway_schema_history",
+            "shedlock",
+            "submission",
+            "join_code");
+    /** A PIN of four digits is soon found from its hash: no file that is handed on has one. */
+    private static final Set<String> SECRET = Set.of("maker.password_hash", "maker.pin_hash");
+
+    private static final Set<String> BINARY =
+            Set.of("blob", "mediumblob", "longblob", "tinyblob", "binary", "varbinary");
+    private static final Set<String> WHOLE = Set.of("bigint", "int", "smallint", "tinyint", "mediumint");
+    private static final Set<String> BROKEN_OFF = Set.of("double", "float", "decimal");
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private Export() {}
+
+    /** A column as its table has it. */
+    private record Column(String name, String type, boolean optional, String comment) {
+        boolean isBinary() {
+            return BINARY.contains(type);
+        }
+
+        String json() {
+            return WHOLE.contains(type) ? "integer" : BROKEN_OFF.contains(type) ? "number" : "string";
+        }
+    }
+
+    /** @return the rows of each table */
+    static Map<String, Long> make(DatabaseTools database, Path file, Instant now) throws IOException {
+        Path folder = file.toAbsolutePath().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new IOException("There is no folder %s.".formatted(folder));
+        }
+        Path beside = Files.createTempFile(folder, ".export", ".part");
+        try {
+            Map<String, Long> rows;
+            try (Parts parts = new Parts(new ZipOutputStream(Files.newOutputStream(beside), StandardCharsets.UTF_8))) {
+                rows = write(database, parts, now);
+            }
+            Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING);
+            return rows;
+        } finally {
+            Files.deleteIfExists(beside);
+        }
+    }
+
+    private static Map<String, Long> write(DatabaseTools database, Parts parts, Instant now) throws IOException {
+        Map<String, Long> rows = new LinkedHashMap<>();
+        Map<String, List<Column>> tables = tables(database);
+        // One transaction, so that all tables are of one moment.
+        StringBuilder sql = new StringBuilder("START TRANSACTION WITH CONSISTENT SNAPSHOT;\n");
+        tables.forEach((table, columns) -> sql.append(selection(table, columns)).append(";\n"));
+        Map<String, ArrayNode> found = new LinkedHashMap<>();
+        tables.keySet().forEach(table -> found.put(table, JSON.createArrayNode()));
+        database.rows(sql.toString(), line -> {
+            int tab = line.indexOf('\t');
+            rowsOf(found, line.substring(0, tab)).add(JSON.readTree(line.substring(tab + 1)));
+        });
+        for (Map.Entry<String, List<Column>> table : tables.entrySet()) {
+            ArrayNode all = rowsOf(found, table.getKey());
+            rows.put(table.getKey(), (long) all.size());
+            parts.put("tables/%s.json".formatted(table.getKey()), pretty(all));
+            parts.put("tables/%s.csv".formatted(table.getKey()), csv(table.getValue(), all));
+            parts.put("schemas/%s.schema.json".formatted(table.getKey()), pretty(schema(table)));
+        }
+        art(rowsOf(found, "art"), parts);
+        designs(rowsOf(found, "design_version"), parts);
+        ObjectNode manifest = JSON.createObjectNode().put("format", FORMAT).put("version", VERSION);
+        manifest.put("madeAt", now.toString()).put("schema", Archive.schema(database));
+        ObjectNode counts = manifest.putObject("rows");
+        rows.forEach(counts::put);
+        ObjectNode sums = manifest.putObject("sha256");
+        parts.sums.forEach(sums::put);
+        parts.put(MANIFEST, pretty(manifest));
+        return rows;
+    }
+
+    private static ArrayNode rowsOf(Map<String, ArrayNode> found, String table) {
+        return found.computeIfAbsent(table, none -> JSON.createArrayNode());
+    }
+
+    private static Map<String, List<Column>> tables(DatabaseTools database) throws IOException {
+        Map<String, List<Column>> tables = new LinkedHashMap<>();
+        for (String line : database.ask(("SELECT c.table_name, c.column_name, c.data_type, c.is_nullable, "
+                        + "c.column_comment FROM information_schema.columns c JOIN information_schema.tables t USING "
+                        + "(table_schema, table_name) WHERE c.table_schema = '%s' AND t.table_type = 'BASE TABLE' AND "
+                        + "COALESCE(c.generation_expression, '') = '' ORDER BY c.table_name, c.ordinal_position")
+                .formatted(database.name()))) {
+            String[] cells = line.split("\t", -1);
+            if (!NOT_TOLD.contains(cells[0]) && !SECRET.contains(cells[0] + "." + cells[1])) {
+                tables.computeIfAbsent(cells[0], table -> new ArrayList<>())
+                        .add(new Column(cells[1], cells[2], cells[3].equals("YES"), cells[4]));
+            }
+        }
+        return tables;
+    }
+
+    /** A row a line: the table, then its columns as JSON, which has no ends of lines in it. */
+    private static String selection(String table, List<Column> columns) {
+        StringBuilder object = new StringBuilder();
+        for (Column column : columns) {
+            object.append(object.isEmpty() ? "" : ", ")
+                    .append("'%s', ".formatted(column.name()))
+                    .append(
+                            column.isBinary()
+                                    ? "REPLACE(TO_BASE64(`%s`), '\\n', '')".formatted(column.name())
+                                    : "`%s`".formatted(column.name()));
+        }
+        return "SELECT '%s', JSON_OBJECT(%s) FROM `%1$s` ORDER BY 2".formatted(table, object);
+    }
+
+    private static ObjectNode schema(Map.Entry<String, List<Column>> table) {
+        ObjectNode schema = JSON.createObjectNode();
+        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema")
+                .put("title", table.getKey())
+                .put("type", "array");
+        ObjectNode row = schema.putObject("items").put("type", "object");
+        ObjectNode properties = row.putObject("properties");
+        ArrayNode required = row.putArray("required");
+        for (Column column : table.getValue()) {
+            ObjectNode property = properties.putObject(column.name());
+            if (column.optional()) {
+                property.putArray("type").add(column.json()).add("null");
+            } else {
+                property.put("type", column.json());
+            }
+            if (column.isBinary()) {
+                property.put("contentEncoding", "base64");
+            }
+            property.put("description", column.comment().isEmpty() ? column.type() : column.comment());
+            required.add(column.name());
+        }
+        row.put("additionalProperties", false);
+        return schema;
+    }
+
+    private static byte[] csv(List<Column> columns, ArrayNode rows) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (Writer writer = new OutputStreamWriter(bytes, StandardCharsets.UTF_8);
+                CSVPrinter csv = new CSVPrinter(writer, CSVFormat.RFC4180)) {
+            csv.printRecord(columns.stream().map(Column::name).toList());
+            for (JsonNode row : rows) {
+                List<Object> cells = new ArrayList<>();
+                for (Column column : columns) {
+                    JsonNode value = row.path(column.name());
+                    cells.add(value.isNull() ? "" : spreadsheet(value.asString("")));
+                }
+                csv.printRecord(cells);
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    /** What a spreadsheet would take for a formula begins with a quote there (OWASP, CSV injection). */
+    private static String spreadsheet(String text) {
+        return !text.isEmpty() && "=+@\t\r".indexOf(text.charAt(0)) >= 0 || text.matches("(?s)-[^0-9.].*")
+                ? "'" + text
+                : text;
+    }
+
+    private static void art(ArrayNode art, Parts parts) throws IOException {
+        for (JsonNode one : art) {
+            parts.put(
+                    "art/%d-%s.%s"
+                            .formatted(
+                                    one.path("id").asLong(),
+                                    plain(one.path("name").asString("")),
+                                    one.path("kind").asString("")),
+                    Base64.getDecoder().decode(one.path("body").asString("")));
+        }
+    }
+
+    private static void designs(ArrayNode versions, Parts parts) throws IOException {
+        for (JsonNode one : versions) {
+            parts.put(
+                    "designs/%d-version-%d.design.json"
+                            .formatted(
+                                    one.path("design_id").asLong(),
+                                    one.path("number").asLong()),
+                    one.path("body").asString("").getBytes(StandardCharsets.UTF_8));
+        }
+    }
+
+    /** As a file is called on any machine. */
+    private static String plain(String name) {
+        String plain = name.replaceAll("[^\\p{L}\\p{N}_-]+", "-");
+        return plain.substring(0, Math.min(40, plain.length()));
+    }
+
+    private static byte[] pretty(JsonNode node) {
+        return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(node);
+    }
+
+    /**
+     * Takes an export into a shop that holds no cups.
+     *
+     * @throws Broken if it is not whole, of a newer Nursery, or the shop is not empty; nothing is changed then
+     */
+    static Map<String, Long> take(DatabaseTools database, Path file) throws IOException {
+        if (Archive.schema(database) != Archive.newest()) {
+            throw new Broken("Start the new shop once and stop it again: then there is something to import into.");
+        }
+        for (String table : List.of("cup", "design", "technique", "batch")) {
+            if (!database.ask("SELECT COUNT(*) FROM " + table).get(0).equals("0")) {
+                throw new Broken(
+                        "This shop is not empty: an export is taken into a new one only. A backup is restored.");
+            }
+        }
+        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+            JsonNode manifest = json(part(zip, MANIFEST));
+            if (!FORMAT.equals(manifest.path("format").asString(""))
+                    || manifest.path("version").asInt(0) > VERSION
+                    || manifest.path("schema").asInt(Integer.MAX_VALUE) > Archive.newest()) {
+                throw new Broken("It is no export of Nursery, or one of a newer Nursery: install that one.");
+            }
+            Map<String, List<Column>> tables = tables(database);
+            Map<String, JsonNode> read = new LinkedHashMap<>();
+            for (Map.Entry<String, JsonNode> table : manifest.path("rows").properties()) {
+                if (!tables.containsKey(table.getKey())) {
+                    throw new Broken("It holds a table “%s”, which no shop has.".formatted(table.getKey()));
+                }
+                String name = "tables/%s.json".formatted(table.getKey());
+                byte[] bytes = part(zip, name);
+                if (!sha256(bytes).equals(manifest.path("sha256").path(name).asString(""))) {
+                    throw new Broken(name + " is not what the manifest says: it was damaged or changed.");
+                }
+                JsonNode rows = json(bytes);
+                if (!rows.isArray() || rows.size() != table.getValue().asLong(-1)) {
+                    throw new Broken(name + " holds another number of rows than the manifest says.");
+                }
+                read.put(table.getKey(), rows);
+            }
+            // Made before anything is sent: a value that cannot be is found before anything is changed.
+            StringBuilder sql = new StringBuilder("SET foreign_key_checks = 0; SET autocommit = 0;\n");
+            Map<String, Long> taken = new LinkedHashMap<>();
+            for (Map.Entry<String, JsonNode> table : read.entrySet()) {
+                sql.append("DELETE FROM `%s`;\n".formatted(table.getKey()));
+                insert(table.getKey(), tables.getOrDefault(table.getKey(), List.of()), table.getValue(), sql);
+                taken.put(table.getKey(), (long) table.getValue().size());
+            }
+            sql.append("COMMIT;\n");
+            database.load(out -> out.write(sql.toString().getBytes(StandardCharsets.UTF_8)));
+            return taken;
+        } catch (ZipException e) {
+            throw new Broken("It is not a whole zip file: copy it again. (%s)".formatted(e.getMessage()));
+        }
+    }
+
+    /** A column the export does not have is left to its default: it came with a later Nursery. */
+    private static void insert(String table, List<Column> columns, JsonNode rows, StringBuilder sql) throws Broken {
+        if (rows.isEmpty()) {
+            return;
+        }
+        List<Column> told = columns.stream()
+                .filter(column -> rows.get(0).has(column.name()))
+                .toList();
+        String head = "INSERT INTO `%s` (%s) VALUES\n"
+                .formatted(
+                        table,
+                        String.join(
+                                ", ",
+                                told.stream()
+                                        .map(column -> "`" + column.name() + "`")
+                                        .toList()));
+        int at = 0;
+        for (JsonNode row : rows) {
+            sql.append(at % ROWS_AT_ONCE == 0 ? head : ",\n").append('(');
+            for (int i = 0; i < told.size(); i++) {
+                sql.append(i == 0 ? "" : ", ")
+                        .append(value(table, told.get(i), row.path(told.get(i).name())));
+            }
+            sql.append(')');
+            at++;
+            if (at % ROWS_AT_ONCE == 0 || at == rows.size()) {
+                sql.append(";\n");
+            }
+        }
+    }
+
+    /** Text is written as the digits of its bytes: nothing in it can end a statement. */
+    private static String value(String table, Column column, JsonNode value) throws Broken {
+        if (value.isNull() || value.isMissingNode()) {
+            return "NULL";
+        }
+        String text = value.asString("");
+        if (column.json().equals("string")) {
+            byte[] bytes = column.isBinary() ? Base64.getDecoder().decode(text) : text.getBytes(StandardCharsets.UTF_8);
+            String hex = "X'%s'".formatted(HexFormat.of().formatHex(bytes));
+            return column.isBinary() ? hex : "CONVERT(%s USING utf8mb4)".formatted(hex);
+        }
+        if (!text.matches("-?\\d{1,20}(\\.\\d{1,40})?([eE][-+]?\\d{1,3})?")) {
+            throw new Broken("%s.%s: “%s” is no number.".formatted(table, column.name(), text));
+        }
+        return text;
+    }
+
+    private static byte[] part(ZipFile zip, String name) throws IOException {
+        ZipEntry entry = zip.getEntry(name);
+        if (entry == null) {
+            throw new Broken("There is no %s in it.".formatted(name));
+        }
+        try (InputStream in = new Archive.Bounded(zip.getInputStream(entry), LARGEST_PART)) {
+            return in.readAllBytes();
+        }
+    }
+
+    private static JsonNode json(byte[] bytes) throws Broken {
+        try {
+            return JSON.readTree(bytes);
+        } catch (JacksonException e) {
+            throw new Broken("A part of it is no JSON: it was damaged or changed.");
+        }
+    }
+
+    private static String sha256(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The files of a zip, with their sums. */
+    private static final class Parts implements AutoCloseable {
+        private final ZipOutputStream zip;
+        private final Map<String, String> sums = new LinkedHashMap<>();
+
+        Parts(ZipOutputStream zip) {
+            this.zip = zip;
+        }
+
+        void put(String name, byte[] bytes) throws IOException {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(bytes);
+            zip.closeEntry();
+            sums.put(name, sha256(bytes));
+        }
+
+        @Override
+        public void close() throws IOException {
+            zip.close();
+        }
+    }
+}
