@@ -25,6 +25,7 @@ import nursery.app.ShopUnderTest.Running;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -187,6 +188,33 @@ class BackupTest {
             }
         }
         assertThatThrownBy(() -> Archive.check(bomb)).hasMessageContaining("unpacks to more than its manifest says");
+    }
+
+    /**
+     * Made with the first Nursery there was (commit 8ab5ba7, its demo of nine cups): its tables are brought up to date
+     * and its cups are read.
+     */
+    @Test
+    void aBackupOfTheFirstSchemaIsBroughtUpToDate() throws IOException {
+        Path now = folder.resolve("now.zip");
+        Archive.make(database(), now, NOW);
+        try {
+            Archive.Manifest first = Archive.restore(
+                    database(), Path.of("src/test/resources/backups/first-schema.zip"), Archive.newest());
+            assertThat(first.schema()).isEqualTo(1);
+            assertThat(first.cups()).isEqualTo(9);
+            shop.bean(Flyway.class).migrate();
+            assertThat(Archive.schema(database())).isEqualTo(Archive.newest());
+            shop.sql().update("UPDATE stamp SET version = version + 1000");
+            assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM log_entry", Long.class))
+                    .isEqualTo(49);
+            for (int cup = 1; cup <= 9; cup++) {
+                assertThat(shop.cup("A-0" + cup).cup().plan()).isNotEmpty();
+            }
+        } finally {
+            Archive.restore(database(), now, Archive.newest());
+            shop.sql().update("UPDATE stamp SET version = version + 2000");
+        }
     }
 
     /** The client's own commands would run programs: in its sandbox they do not. */
