@@ -110,8 +110,8 @@ class ExportTest {
         shop.bean(DesignBook.class)
                 .addArt(
                         "plate " + seed,
-                        ("<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm'><rect width='%d' height='9'/>"
-                                        + "</svg>")
+                        ("<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm'>"
+                                        + "<rect width='%d' height='9'/></svg>")
                                 .formatted(10 + random.nextInt(90))
                                 .getBytes(UTF_8),
                         "Mira");
