@@ -20,7 +20,9 @@ import java.util.regex.Pattern;
  */
 record DatabaseTools(String host, String port, String name, String user, String password) {
 
-    private static final Pattern ADDRESS = Pattern.compile("jdbc:mariadb://([^:/]+):(\\d+)/(\\w+).*");
+    /** Of several nodes the first. */
+    private static final Pattern ADDRESS = Pattern.compile("jdbc:mariadb:(?:\\w+:)?//([^:/,]+):(\\d+)[^/]*/(\\w+).*");
+
     private static final long MOST_MINUTES = 60;
 
     /** Sessions are nobody's business but the running shop's. */
