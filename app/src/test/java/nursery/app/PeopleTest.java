@@ -165,7 +165,7 @@ class PeopleTest {
         assertThat(leadsTo(phone.signIn("Jo", "7093", true))).doesNotContain("sign-in");
         assertThat(phone.get("/").statusCode()).isEqualTo(200);
         assertThat(phone.get("/people").statusCode()).isEqualTo(403);
-        assertThat(phone.get("/people").body()).contains("This is not yours to do here");
+        assertThat(phone.get("/people").body()).contains("Not yours to do here");
 
         Visitor thief = new Visitor(shop);
         assertThat(thief.post(join, "/join", typed("code", code, "device", "Another"))
@@ -272,6 +272,10 @@ class PeopleTest {
         String fresh = "lantern comet under the tram";
         Map<String, String> typed = typed("old", "wrong one", "password", fresh, "again", fresh);
         assertThat(owner.post("/me", "/me/password", typed).body()).contains("not your password or PIN");
+        typed.put("old", "4821");
+        assertThat(owner.post("/me", "/me/password", typed).body())
+                .as("a PIN is not enough for a new password")
+                .contains("not your password or PIN");
         typed.put("old", PASSWORD);
         assertThat(leadsTo(owner.post("/me", "/me/password", typed))).isEqualTo("/sign-in");
         assertThat(leadsTo(owner.signIn("Mira", PASSWORD, false))).isEqualTo("/sign-in?wrong");

@@ -83,8 +83,8 @@ class DoorController {
     @ResponseStatus(HttpStatus.FORBIDDEN)
     String notYours(Model model) {
         model.addAttribute("status", HttpStatus.FORBIDDEN.value());
-        model.addAttribute(
-                "message", "This is not yours to do here: ask the owner, who gives roles under Shop, Makers.");
+        model.addAttribute("heading", "Not yours to do here");
+        model.addAttribute("message", "Ask the owner, who gives roles under Shop, Makers.");
         return "error";
     }
 

@@ -256,6 +256,12 @@ public class Makers {
                 || password != null && !mustWait(row) && encoder.matches(secret, password);
     }
 
+    /** The password where there is one: a short PIN must not be enough for a new password. */
+    boolean knowsBest(MakerRow row, String secret) {
+        String password = row.passwordHash();
+        return password == null ? knows(row, secret) : !mustWait(row) && encoder.matches(secret, password);
+    }
+
     /** By itself, so that it is counted also where the work it belongs to is undone. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void wrong(String name, boolean pin) {

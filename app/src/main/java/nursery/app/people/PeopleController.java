@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import nursery.app.people.PeopleMapper.MakerRow;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -122,7 +123,7 @@ class PeopleController {
 
     @PostMapping("/me/password")
     ModelAndView ownPassword(@RequestParam Map<String, String> typed, HttpServletRequest request, Model model) {
-        return own(typed, request, model, (row, reader) -> {
+        return own(typed, request, model, makers::knowsBest, (row, reader) -> {
             refuseUnlessTwice(reader, typed);
             reader.faults().throwIfAny();
             makers.setPassword(row.id(), typed.getOrDefault("password", ""));
@@ -132,7 +133,7 @@ class PeopleController {
 
     @PostMapping("/me/pin")
     ModelAndView ownPin(@RequestParam Map<String, String> typed, HttpServletRequest request, Model model) {
-        return own(typed, request, model, (row, reader) -> {
+        return own(typed, request, model, makers::knows, (row, reader) -> {
             makers.setPin(row.id(), reader.raw("pin"));
             return "/me#kept";
         });
@@ -174,13 +175,18 @@ class PeopleController {
     }
 
     /** Whoever is signed in says the old password or PIN again before either changes (OWASP ASVS 2.1.6). */
-    private ModelAndView own(Map<String, String> typed, HttpServletRequest request, Model model, OwnChange change) {
+    private ModelAndView own(
+            Map<String, String> typed,
+            HttpServletRequest request,
+            Model model,
+            BiPredicate<MakerRow, String> knows,
+            OwnChange change) {
         return posts.handle(
                 typed,
                 model,
                 () -> {
                     MakerRow row = own(request);
-                    if (!makers.knows(row, typed.getOrDefault("old", ""))) {
+                    if (!knows.test(row, typed.getOrDefault("old", ""))) {
                         makers.wrong(row.name(), false);
                         throw new InvalidInput(
                                 List.of(new Fault("old", "That is not your password or PIN as it was until now.")));
