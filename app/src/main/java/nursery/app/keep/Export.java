@@ -99,7 +99,8 @@ final class Export {
         Map<String, List<Column>> tables = tables(database);
         // One transaction, so that all tables are of one moment.
         StringBuilder sql = new StringBuilder("START TRANSACTION WITH CONSISTENT SNAPSHOT;\n");
-        tables.forEach((table, columns) -> sql.append(selection(table, columns)).append(";\n"));
+        tables.forEach(
+                (table, columns) -> sql.append(selection(table, columns, "")).append(";\n"));
         Map<String, ArrayNode> found = new LinkedHashMap<>();
         tables.keySet().forEach(table -> found.put(table, JSON.createArrayNode()));
         database.rows(sql.toString(), line -> {
@@ -129,6 +130,50 @@ final class Export {
         return found.computeIfAbsent(table, none -> JSON.createArrayNode());
     }
 
+    /** What of a cup is told, and how its rows are found; the first is the cup itself. */
+    private static final Map<String, String> OF_A_CUP = new LinkedHashMap<>();
+
+    static {
+        OF_A_CUP.put("cup", "id = %1$d");
+        OF_A_CUP.put("cup_step", "cup_id = %1$d");
+        OF_A_CUP.put("log_entry", "cup_id = %1$d");
+        OF_A_CUP.put("batch_share", "cup_id = %1$d");
+        OF_A_CUP.put("batch", "id IN (SELECT batch_id FROM batch_share WHERE cup_id = %1$d)");
+        OF_A_CUP.put("cup_design", "cup_id = %1$d");
+        OF_A_CUP.put("blank", "id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
+        OF_A_CUP.put("blank_edition", "blank_id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
+        OF_A_CUP.put(
+                "resin",
+                "id IN (SELECT base_resin_id FROM cup WHERE id = %1$d UNION "
+                        + "SELECT last_resin_id FROM cup WHERE id = %1$d)");
+        OF_A_CUP.put(
+                "resin_edition",
+                "resin_id IN (SELECT base_resin_id FROM cup WHERE id = %1$d UNION "
+                        + "SELECT last_resin_id FROM cup WHERE id = %1$d)");
+    }
+
+    /** Cups with all that belongs to them, each an object of tables as the whole export has them. */
+    static byte[] cups(DatabaseTools database, List<Long> ids, Instant now) throws IOException {
+        Map<String, List<Column>> tables = tables(database);
+        ObjectNode root = JSON.createObjectNode().put("format", "nursery-cups").put("version", VERSION);
+        root.put("madeAt", now.toString()).put("schema", Archive.schema(database));
+        ArrayNode cups = root.putArray("cups");
+        for (long id : ids) {
+            ObjectNode cup = cups.addObject();
+            StringBuilder sql = new StringBuilder("START TRANSACTION WITH CONSISTENT SNAPSHOT;\n");
+            OF_A_CUP.forEach((table, where) -> {
+                cup.putArray(table);
+                sql.append(selection(table, tables.getOrDefault(table, List.of()), " WHERE " + where.formatted(id)))
+                        .append(";\n");
+            });
+            database.rows(sql.toString(), line -> {
+                int tab = line.indexOf('\t');
+                cup.withArray(line.substring(0, tab)).add(JSON.readTree(line.substring(tab + 1)));
+            });
+        }
+        return pretty(root);
+    }
+
     private static Map<String, List<Column>> tables(DatabaseTools database) throws IOException {
         Map<String, List<Column>> tables = new LinkedHashMap<>();
         for (String line : database.ask(("SELECT c.table_name, c.column_name, c.data_type, c.is_nullable, "
@@ -146,7 +191,7 @@ final class Export {
     }
 
     /** A row a line: the table, then its columns as JSON, which has no ends of lines in it. */
-    private static String selection(String table, List<Column> columns) {
+    private static String selection(String table, List<Column> columns, String where) {
         StringBuilder object = new StringBuilder();
         for (Column column : columns) {
             object.append(object.isEmpty() ? "" : ", ")
@@ -156,7 +201,7 @@ final class Export {
                                     ? "REPLACE(TO_BASE64(`%s`), '\\n', '')".formatted(column.name())
                                     : "`%s`".formatted(column.name()));
         }
-        return "SELECT '%s', JSON_OBJECT(%s) FROM `%1$s` ORDER BY 2".formatted(table, object);
+        return "SELECT '%s', JSON_OBJECT(%s) FROM `%1$s`%3$s ORDER BY 2".formatted(table, object, where);
     }
 
     private static ObjectNode schema(Map.Entry<String, List<Column>> table) {

@@ -39,6 +39,12 @@ interface KeepMapper {
     @Select("SELECT MAX(at) FROM keep_run WHERE good")
     Optional<Instant> lastGood();
 
+    @Select("SELECT id FROM cup WHERE code = #{code}")
+    Optional<Long> cup(String code);
+
+    @Select("SELECT id FROM cup WHERE made_for = #{madeFor} ORDER BY id LIMIT 500")
+    List<Long> cupsFor(String madeFor);
+
     /** Since when there is something to lose: the first cup that was begun. */
     @Select("SELECT MIN(started_at) FROM cup")
     Optional<Instant> firstCup();

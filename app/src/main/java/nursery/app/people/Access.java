@@ -47,6 +47,8 @@ final class Access {
             line(GET, "/audit", Role.OWNER),
             line(GET, "/backups", Role.OWNER),
             line(POST, "/backups/**", Role.OWNER),
+            line(GET, "/export/shop.zip", Role.OWNER),
+            line(GET, "/export/**", Role.MAKER),
             line(GET, "/links", Role.MAKER),
             line(POST, "/links/**", Role.MAKER),
             line(GET, "/cups/new", Role.MAKER),

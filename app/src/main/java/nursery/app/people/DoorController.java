@@ -108,6 +108,7 @@ class DoorController {
         String query =
                 request.getAttribute(RequestDispatcher.FORWARD_QUERY_STRING) instanceof String text ? "?" + text : "";
         model.addAttribute("form", Form.fresh(Map.of()));
+        model.addAttribute("asking", true);
         model.addAttribute("sent", sent);
         model.addAttribute("carried", carried);
         model.addAttribute("action", sent ? from : "/unlock");

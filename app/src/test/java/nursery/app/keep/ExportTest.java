@@ -37,6 +37,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Out in open formats and in again: every row of every table is there, told by the database's own checksums. */
 @ExtendWith(ShopUnderTest.class)
@@ -167,6 +169,28 @@ class ExportTest {
             assertThat(Collections.list(zip.entries()))
                     .anyMatch(entry -> entry.getName().matches("art/\\d+-plate-7.svg"));
         }
+    }
+
+    @Test
+    void aCupAndAnOrderComeByThemselves() throws IOException {
+        fill(9);
+        long id = shop.sql().queryForObject("SELECT MIN(id) FROM cup", Long.class);
+        JsonNode cup = new JsonMapper()
+                .readTree(Export.cups(database(), List.of(id), NOW))
+                .path("cups")
+                .path(0);
+        assertThat(cup.path("cup").path(0).path("id").asLong()).isEqualTo(id);
+        assertThat((long) cup.path("cup_step").size())
+                .isEqualTo(shop.sql().queryForObject("SELECT COUNT(*) FROM cup_step WHERE cup_id = ?", Long.class, id));
+        assertThat(cup.path("log_entry").size()).isEqualTo(1);
+        assertThat(cup.path("resin").size()).isEqualTo(1);
+        assertThat(cup.path("blank_edition").size()).isEqualTo(1);
+        assertThat(new JsonMapper()
+                        .readTree(Export.cups(
+                                database(), shop.sql().queryForList("SELECT id FROM cup ORDER BY id", Long.class), NOW))
+                        .path("cups")
+                        .size())
+                .isEqualTo(8);
     }
 
     private static String text(ZipFile zip, String name) throws IOException {
