@@ -237,6 +237,7 @@ class PeopleTest {
                 .contains("name=\"name\" value=\"Jo\"")
                 .contains("action=\"/people\"");
         assertThat(owner.get("/alarms/due", "HX-Request", "true").statusCode()).isEqualTo(423);
+        assertThat(owner.get("/api/cups").statusCode()).as("nor by the API").isEqualTo(423);
         form.put("unlock-secret", "0000");
         assertThat(owner.postPlain("/people", form).body()).contains("neither your PIN nor your password");
         form.put("unlock-secret", "4821");

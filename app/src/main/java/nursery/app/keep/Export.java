@@ -2,7 +2,6 @@ package nursery.app.keep;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
@@ -20,13 +19,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
-import nursery.app.keep.Archive.Broken;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -40,10 +35,8 @@ import tools.jackson.databind.node.ObjectNode;
 final class Export {
 
     static final int VERSION = 1;
-    private static final String FORMAT = "nursery-export";
-    private static final String MANIFEST = "manifest.json";
-    private static final long LARGEST_PART = 2L * 1024 * 1024 * 1024;
-    private static final int ROWS_AT_ONCE = 200;
+    static final String FORMAT = "nursery-export";
+    static final String MANIFEST = "manifest.json";
 
     /** What belongs to the running shop, not to what it is about. */
     private static final Set<String> NOT_TOLD = Set.of(
@@ -65,7 +58,7 @@ final class Export {
     private Export() {}
 
     /** A column as its table has it. */
-    private record Column(String name, String type, boolean optional, String comment) {
+    record Column(String name, String type, boolean optional, String comment) {
         boolean isBinary() {
             return BINARY.contains(type);
         }
@@ -174,7 +167,7 @@ final class Export {
         return pretty(root);
     }
 
-    private static Map<String, List<Column>> tables(DatabaseTools database) throws IOException {
+    static Map<String, List<Column>> tables(DatabaseTools database) throws IOException {
         Map<String, List<Column>> tables = new LinkedHashMap<>();
         for (String line : database.ask(("SELECT c.table_name, c.column_name, c.data_type, c.is_nullable, "
                         + "c.column_comment FROM information_schema.columns c JOIN information_schema.tables t USING "
@@ -286,128 +279,7 @@ final class Export {
         return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(node);
     }
 
-    /**
-     * Takes an export into a shop that holds no cups.
-     *
-     * @throws Broken if it is not whole, of a newer Nursery, or the shop is not empty; nothing is changed then
-     */
-    static Map<String, Long> take(DatabaseTools database, Path file) throws IOException {
-        if (Archive.schema(database) != Archive.newest()) {
-            throw new Broken("Start the new shop once and stop it again: then there is something to import into.");
-        }
-        for (String table : List.of("cup", "design", "technique", "batch")) {
-            if (!database.ask("SELECT COUNT(*) FROM " + table).get(0).equals("0")) {
-                throw new Broken(
-                        "This shop is not empty: an export is taken into a new one only. A backup is restored.");
-            }
-        }
-        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
-            JsonNode manifest = json(part(zip, MANIFEST));
-            if (!FORMAT.equals(manifest.path("format").asString(""))
-                    || manifest.path("version").asInt(0) > VERSION
-                    || manifest.path("schema").asInt(Integer.MAX_VALUE) > Archive.newest()) {
-                throw new Broken("It is no export of Nursery, or one of a newer Nursery: install that one.");
-            }
-            Map<String, List<Column>> tables = tables(database);
-            Map<String, JsonNode> read = new LinkedHashMap<>();
-            for (Map.Entry<String, JsonNode> table : manifest.path("rows").properties()) {
-                if (!tables.containsKey(table.getKey())) {
-                    throw new Broken("It holds a table “%s”, which no shop has.".formatted(table.getKey()));
-                }
-                String name = "tables/%s.json".formatted(table.getKey());
-                byte[] bytes = part(zip, name);
-                if (!sha256(bytes).equals(manifest.path("sha256").path(name).asString(""))) {
-                    throw new Broken(name + " is not what the manifest says: it was damaged or changed.");
-                }
-                JsonNode rows = json(bytes);
-                if (!rows.isArray() || rows.size() != table.getValue().asLong(-1)) {
-                    throw new Broken(name + " holds another number of rows than the manifest says.");
-                }
-                read.put(table.getKey(), rows);
-            }
-            // Made before anything is sent: a value that cannot be is found before anything is changed.
-            StringBuilder sql = new StringBuilder("SET foreign_key_checks = 0; SET autocommit = 0;\n");
-            Map<String, Long> taken = new LinkedHashMap<>();
-            for (Map.Entry<String, JsonNode> table : read.entrySet()) {
-                sql.append("DELETE FROM `%s`;\n".formatted(table.getKey()));
-                insert(table.getKey(), tables.getOrDefault(table.getKey(), List.of()), table.getValue(), sql);
-                taken.put(table.getKey(), (long) table.getValue().size());
-            }
-            sql.append("COMMIT;\n");
-            database.load(out -> out.write(sql.toString().getBytes(StandardCharsets.UTF_8)));
-            return taken;
-        } catch (ZipException e) {
-            throw new Broken("It is not a whole zip file: copy it again. (%s)".formatted(e.getMessage()));
-        }
-    }
-
-    /** A column the export does not have is left to its default: it came with a later Nursery. */
-    private static void insert(String table, List<Column> columns, JsonNode rows, StringBuilder sql) throws Broken {
-        if (rows.isEmpty()) {
-            return;
-        }
-        List<Column> told = columns.stream()
-                .filter(column -> rows.get(0).has(column.name()))
-                .toList();
-        String head = "INSERT INTO `%s` (%s) VALUES\n"
-                .formatted(
-                        table,
-                        String.join(
-                                ", ",
-                                told.stream()
-                                        .map(column -> "`" + column.name() + "`")
-                                        .toList()));
-        int at = 0;
-        for (JsonNode row : rows) {
-            sql.append(at % ROWS_AT_ONCE == 0 ? head : ",\n").append('(');
-            for (int i = 0; i < told.size(); i++) {
-                sql.append(i == 0 ? "" : ", ")
-                        .append(value(table, told.get(i), row.path(told.get(i).name())));
-            }
-            sql.append(')');
-            at++;
-            if (at % ROWS_AT_ONCE == 0 || at == rows.size()) {
-                sql.append(";\n");
-            }
-        }
-    }
-
-    /** Text is written as the digits of its bytes: nothing in it can end a statement. */
-    private static String value(String table, Column column, JsonNode value) throws Broken {
-        if (value.isNull() || value.isMissingNode()) {
-            return "NULL";
-        }
-        String text = value.asString("");
-        if (column.json().equals("string")) {
-            byte[] bytes = column.isBinary() ? Base64.getDecoder().decode(text) : text.getBytes(StandardCharsets.UTF_8);
-            String hex = "X'%s'".formatted(HexFormat.of().formatHex(bytes));
-            return column.isBinary() ? hex : "CONVERT(%s USING utf8mb4)".formatted(hex);
-        }
-        if (!text.matches("-?\\d{1,20}(\\.\\d{1,40})?([eE][-+]?\\d{1,3})?")) {
-            throw new Broken("%s.%s: “%s” is no number.".formatted(table, column.name(), text));
-        }
-        return text;
-    }
-
-    private static byte[] part(ZipFile zip, String name) throws IOException {
-        ZipEntry entry = zip.getEntry(name);
-        if (entry == null) {
-            throw new Broken("There is no %s in it.".formatted(name));
-        }
-        try (InputStream in = new Archive.Bounded(zip.getInputStream(entry), LARGEST_PART)) {
-            return in.readAllBytes();
-        }
-    }
-
-    private static JsonNode json(byte[] bytes) throws Broken {
-        try {
-            return JSON.readTree(bytes);
-        } catch (JacksonException e) {
-            throw new Broken("A part of it is no JSON: it was damaged or changed.");
-        }
-    }
-
-    private static String sha256(byte[] bytes) {
+    static String sha256(byte[] bytes) {
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
         } catch (NoSuchAlgorithmException e) {

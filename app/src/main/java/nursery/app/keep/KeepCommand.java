@@ -39,7 +39,7 @@ public final class KeepCommand {
             case "check" -> told("A whole backup", Archive.check(file));
             case "restore" -> told("Restored", Archive.restore(database(), file, Archive.newest()));
             case "export" -> System.out.printf("Exported: %d rows.%n", sum(Export.make(database(), file, now)));
-            case "import" -> System.out.printf("Imported: %d rows.%n", sum(Export.take(database(), file)));
+            case "import" -> System.out.printf("Imported: %d rows.%n", sum(Import.take(database(), file)));
             case "cups" -> {
                 DatabaseTools database = database();
                 System.out.println(

@@ -125,7 +125,9 @@ class IdleLock extends OncePerRequestFilter {
 
     private static void ask(HttpServletRequest request, HttpServletResponse response, boolean wrong)
             throws ServletException, IOException {
-        if (request.getHeader("HX-Request") != null || isAskedByScript(request)) {
+        if (request.getHeader("HX-Request") != null
+                || isAskedByScript(request)
+                || request.getRequestURI().startsWith("/api/")) {
             // The page stays as it is, with all that was typed; its script asks.
             response.setStatus(HttpStatus.LOCKED.value());
             return;

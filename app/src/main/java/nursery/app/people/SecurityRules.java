@@ -101,7 +101,7 @@ class SecurityRules {
      */
     @Bean
     @Order(4)
-    SecurityFilterChain programs(HttpSecurity http, ProgramTokens tokens) throws Exception {
+    SecurityFilterChain programs(HttpSecurity http, ProgramTokens tokens, IdleLock lock) throws Exception {
         return headers(http.securityMatcher("/api/**", "/v3/**"))
                 .authorizeHttpRequests(requests -> requests.anyRequest()
                         .access((who, request) -> new AuthorizationDecision(who.get() instanceof ProgramTokens.Program
@@ -109,6 +109,7 @@ class SecurityRules {
                 .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.NEVER))
                 .requestCache(AbstractHttpConfigurer::disable)
                 .csrf(AbstractHttpConfigurer::disable)
+                .addFilterBefore(lock, AuthorizationFilter.class)
                 .addFilterBefore(tokens, AuthorizationFilter.class)
                 .exceptionHandling(handling -> handling.authenticationEntryPoint(
                                 (request, response, refused) -> problem(response, HttpStatus.UNAUTHORIZED))

@@ -129,7 +129,7 @@ class ExportTest {
         assertThat(rows.get("cup")).isEqualTo(8);
         shop.empty();
         assertThat(checksums()).isNotEqualTo(before);
-        assertThat(Export.take(database(), file)).isEqualTo(rows);
+        assertThat(Import.take(database(), file)).isEqualTo(rows);
         assertThat(checksums()).isEqualTo(before);
     }
 
@@ -165,7 +165,7 @@ class ExportTest {
                         .as(table)
                         .isEmpty();
             }
-            assertThat(text(zip, "tables/cup.csv")).contains("'=1+1".substring(0, 1));
+            assertThat(text(zip, "tables/cup.csv")).doesNotContain(",=1+1").doesNotContain(",\"=1+1");
             assertThat(Collections.list(zip.entries()))
                     .anyMatch(entry -> entry.getName().matches("art/\\d+-plate-7.svg"));
         }
@@ -215,7 +215,7 @@ class ExportTest {
         fill(5);
         Path file = folder.resolve("export.zip");
         Export.make(database(), file, NOW);
-        assertThatThrownBy(() -> Export.take(database(), file)).hasMessageContaining("not empty");
+        assertThatThrownBy(() -> Import.take(database(), file)).hasMessageContaining("not empty");
         shop.empty();
         Map<String, Long> before = checksums();
         byte[] whole = Files.readAllBytes(file);
@@ -230,7 +230,7 @@ class ExportTest {
                 changed(file, "manifest.json", "\"cup\" : 8", "\"mysql.user\" : 8"),
                 changed(file, "manifest.json", "{", "<"));
         for (Path one : wrong) {
-            assertThatThrownBy(() -> Export.take(database(), one)).isInstanceOf(Archive.Broken.class);
+            assertThatThrownBy(() -> Import.take(database(), one)).isInstanceOf(Archive.Broken.class);
             assertThat(checksums()).isEqualTo(before);
         }
     }
