@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -31,21 +32,28 @@ public class SoakKills {
     private final Map<String, Integer> kills = new TreeMap<>();
     private HttpClient client = fresh();
     private Process started;
+    private HttpClient other = fresh();
+    private Process second;
+    private final boolean two;
     private int acknowledged;
     private int lost;
     private int stuck;
 
-    private SoakKills(Path folder, int port) {
+    private SoakKills(Path folder, int port, boolean two) {
+        this.two = two;
         this.folder = folder;
         this.port = port;
     }
 
     public static void main(String[] arguments) throws Exception {
-        SoakKills soak = new SoakKills(Path.of(arguments[0]), Integer.parseInt(arguments[2]));
+        SoakKills soak = new SoakKills(Path.of(arguments[0]), Integer.parseInt(arguments[2]), arguments[3].equals("two"));
         int count = Integer.parseInt(arguments[1]);
         soak.start();
         for (int i = 0; i < count && soak.stuck == 0; i++) {
             soak.round(i);
+        }
+        if (soak.second != null) {
+            soak.second.destroy();
         }
         new ProcessBuilder(soak.folder.resolve("nursery").toString(), "stop").inheritIO().start().waitFor();
         System.out.printf(
@@ -70,13 +78,32 @@ public class SoakKills {
                 .redirectErrorStream(true)
                 .redirectOutput(new File("/dev/null"))
                 .start();
-        awaitPage();
+        awaitPage(port);
     }
 
-    private void awaitPage() throws Exception {
+    /** A second instance on the same database, which nobody watches but this. */
+    private void startSecond() throws Exception {
+        if (!two || second != null && second.isAlive()) {
+            return;
+        }
+        ProcessBuilder starting = new ProcessBuilder(
+                "java", "-XX:+UseSerialGC", "-Xmx512m", "-jar", folder.resolve("var/app/nursery.jar").toString(),
+                "--server.port=" + (port + 50));
+        for (String line : Files.readAllLines(folder.resolve("var/demo/database.env"))) {
+            String[] parts = line.split("=", 2);
+            if (parts.length == 2) {
+                starting.environment().put(parts[0], parts[1].replaceAll("^['\"]|['\"]$", ""));
+            }
+        }
+        second = starting.redirectErrorStream(true)
+                .redirectOutput(folder.resolve("var/log/second.log").toFile())
+                .start();
+    }
+
+    private void awaitPage(int at) throws Exception {
         for (int i = 0; i < 600; i++) {
             try {
-                if (get("/cups").contains("/cups/")) {
+                if (get(client, at, "/cups").contains("/cups/")) {
                     return;
                 }
             } catch (Exception e) {
@@ -88,39 +115,38 @@ public class SoakKills {
     }
 
     private void round(int number) throws Exception {
-        client = fresh();
-        Matcher found = CSRF.matcher(get(CUP));
-        if (!found.find()) {
-            throw new IllegalStateException("No form on " + CUP);
+        startSecond();
+        if (two) {
+            awaitPage(port + 50);
         }
-        String csrf = found.group(1);
-        List<String> kept = new ArrayList<>();
-        Thread maker = new Thread(() -> {
-            try {
-                for (int i = 0; ; i++) {
-                    String note = "kill %d, entry %d".formatted(number, i);
-                    if (log(csrf, note) == 302) {
-                        kept.add(note);
-                    }
-                }
-            } catch (Exception e) {
-                // Killed under it.
-            }
-        });
-        maker.start();
+        client = fresh();
+        other = fresh();
+        List<String> kept = Collections.synchronizedList(new ArrayList<>());
+        List<Thread> makers = new ArrayList<>(List.of(maker(client, port, number + "a", kept)));
+        if (two) {
+            makers.add(maker(other, port + 50, number + "b", kept));
+        }
+        makers.forEach(Thread::start);
         Thread.sleep(300 + random.nextInt(1500));
         kill();
-        maker.join(20_000);
-        maker.interrupt();
+        for (Thread maker : makers) {
+            maker.join(20_000);
+            maker.interrupt();
+        }
         if (!started.isAlive()) {
             start();
         } else {
-            awaitPage();
+            awaitPage(port);
+        }
+        startSecond();
+        if (two) {
+            awaitPage(port + 50);
         }
         client = fresh();
-        String page = get(CUP);
+        String page = get(client, port, CUP);
+        String there = two ? get(client, port + 50, CUP) : page;
         for (String note : new ArrayList<>(kept)) {
-            if (!page.contains(note + "<") && !page.contains(note)) {
+            if (!page.contains(note) || !there.contains(note)) {
                 lost++;
                 System.out.println("lost: " + note);
             }
@@ -128,20 +154,48 @@ public class SoakKills {
         acknowledged += kept.size();
     }
 
+    /** Logs until it is killed under it, or until entries fail for a while. */
+    private Thread maker(HttpClient hand, int at, String round, List<String> kept) throws Exception {
+        Matcher found = CSRF.matcher(get(hand, at, CUP));
+        if (!found.find()) {
+            throw new IllegalStateException("No form on " + CUP);
+        }
+        String csrf = found.group(1);
+        return new Thread(() -> {
+            try {
+                int failed = 0;
+                for (int i = 0; failed < 3 && !Thread.currentThread().isInterrupted(); i++) {
+                    String note = "kill %s, entry %d.".formatted(round, i);
+                    if (log(hand, at, csrf, note) == 302) {
+                        kept.add(note);
+                    } else {
+                        failed++;
+                    }
+                }
+            } catch (Exception e) {
+                // Killed under it.
+            }
+        });
+    }
+
     private void kill() throws Exception {
-        switch (random.nextInt(4)) {
+        switch (random.nextInt(two ? 5 : 4)) {
             case 0 -> kill("application", "application.pid");
             case 1 -> kill("database", "mariadb.pid");
             case 2 -> {
                 kill("both", "mariadb.pid");
                 end("application.pid");
             }
-            default -> {
+            case 3 -> {
                 kills.merge("everything", 1, Integer::sum);
                 end("nursery.pid");
                 end("application.pid");
                 end("mariadb.pid");
                 started.waitFor();
+            }
+            default -> {
+                kills.merge("second", 1, Integer::sum);
+                second.destroyForcibly().waitFor();
             }
         }
     }
@@ -156,15 +210,15 @@ public class SoakKills {
         new ProcessBuilder("kill", "-KILL", pid).start().waitFor();
     }
 
-    private String get(String path) throws Exception {
-        return client.send(request(path).GET().build(), BodyHandlers.ofString()).body();
+    private static String get(HttpClient hand, int at, String path) throws Exception {
+        return hand.send(request(at, path).GET().build(), BodyHandlers.ofString()).body();
     }
 
-    private int log(String csrf, String note) throws Exception {
+    private static int log(HttpClient hand, int at, String csrf, String note) throws Exception {
         String body = "_csrf=%s&token=%s&what=NOTED&when=0&note=%s"
                 .formatted(csrf, UUID.randomUUID(), URLEncoder.encode(note, StandardCharsets.UTF_8));
-        return client.send(
-                        request(CUP + "/log")
+        return hand.send(
+                        request(at, CUP + "/log")
                                 .header("Content-Type", "application/x-www-form-urlencoded")
                                 .POST(BodyPublishers.ofString(body))
                                 .build(),
@@ -172,7 +226,7 @@ public class SoakKills {
                 .statusCode();
     }
 
-    private HttpRequest.Builder request(String path) {
+    private static HttpRequest.Builder request(int port, String path) {
         return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Duration.ofSeconds(8));
     }
 }

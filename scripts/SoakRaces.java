@@ -29,7 +29,6 @@ public class SoakRaces {
     private static final int TABLETS = 6;
     private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]*)\"");
 
-    private final String address;
     private final List<Tablet> tablets = new ArrayList<>();
     private final Map<Integer, Integer> answers = new TreeMap<>();
     private final Map<String, Integer> races = new TreeMap<>();
@@ -37,10 +36,10 @@ public class SoakRaces {
     private final String run = UUID.randomUUID().toString().substring(0, 4);
     private final ExecutorService hands = Executors.newFixedThreadPool(TABLETS);
 
-    private SoakRaces(String address) throws Exception {
-        this.address = address;
+    /** @param addresses one, or several of instances on one database: the tablets are shared out among them */
+    private SoakRaces(String[] addresses) throws Exception {
         for (int i = 0; i < TABLETS; i++) {
-            tablets.add(new Tablet());
+            tablets.add(new Tablet(addresses[i % addresses.length]));
         }
     }
 
@@ -52,9 +51,11 @@ public class SoakRaces {
     private final class Tablet {
         private final HttpClient client =
                 HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        private final String address;
         private final String csrf;
 
-        Tablet() throws Exception {
+        Tablet(String address) throws Exception {
+            this.address = address;
             Matcher found = CSRF.matcher(page("/shop"));
             if (!found.find()) {
                 throw new IllegalStateException("No form at " + address + "/shop");
@@ -102,7 +103,7 @@ public class SoakRaces {
     }
 
     public static void main(String[] arguments) throws Exception {
-        SoakRaces soak = new SoakRaces(arguments[1]);
+        SoakRaces soak = new SoakRaces(arguments[1].split(","));
         soak.run(Integer.parseInt(arguments[0]));
         soak.hands.shutdown();
         soak.defects.stream().distinct().limit(40).forEach(System.out::println);
@@ -132,7 +133,7 @@ public class SoakRaces {
                                 + "\"steps\":[%s]}")
                         .formatted(name, steps));
         String start = tablets.get(0).page("/cups/new");
-        String technique = find(start, "<option[^>]* value=\"([^\"]*)\"[^>]*>" + name);
+        String technique = find(start, "name=\"technique\" value=\"([^\"]*)\"(?:(?!name=\"technique\").)*?<span>" + name);
         if (technique.isEmpty()) {
             throw new IllegalStateException("The technique was not taken: " + taken.status() + " "
                     + find(taken.body(), "<li[^>]*>([^<]*)"));

@@ -44,20 +44,39 @@ public class SoakRequests {
         "application/x-www-form-urlencoded", "multipart/form-data; boundary=x"
     };
 
-    private final HttpClient client = HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+    private static final String PASSWORD = "tram seed comet lantern";
+    /** A well-formed one of these would end what the others are to be tried with. */
+    private static final Pattern LEFT_OUT = Pattern.compile("restore|/(people|me)/.*(remove|role|sign-out|password)");
+
+    /** Somebody at a browser: signed in by a role, or nobody. */
+    private static final class Seat {
+        private final String who;
+        private final HttpClient client =
+                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        /** As the forms carry it. */
+        private String csrf = "";
+
+        Seat(String who) {
+            this.who = who;
+        }
+    }
+
+    private final List<Seat> seats = new ArrayList<>();
+    private Seat seat = new Seat("nobody");
     private final Random random = new Random(1);
     private final String address;
     private final Map<Integer, Integer> answers = new TreeMap<>();
     private final Set<String> defects = new LinkedHashSet<>();
-    /** As the forms carry it. */
-    private String csrf = "";
-
     private SoakRequests(String address) {
         this.address = address;
     }
 
     public static void main(String[] arguments) throws Exception {
         SoakRequests soak = new SoakRequests(arguments[1]);
+        soak.seats.add(soak.seat);
+        if (arguments[2].equals("roles")) {
+            soak.takeOn();
+        }
         soak.run(Integer.parseInt(arguments[0]));
         soak.defects.stream().limit(40).forEach(System.out::println);
         int failed = soak.answers.entrySet().stream()
@@ -65,7 +84,11 @@ public class SoakRequests {
                 .mapToInt(Map.Entry::getValue)
                 .sum();
         int all = soak.answers.values().stream().mapToInt(Integer::intValue).sum();
-        System.out.printf("%d × 5xx in %d malformed requests: %s%n", failed, all, soak.answers);
+        System.out.printf("%d × 5xx in %d malformed requests by %s: %s%n",
+                failed,
+                all,
+                soak.seats.stream().map(sits -> sits.who).toList(),
+                soak.answers);
         System.exit(failed == 0 ? 0 : 1);
     }
 
@@ -79,6 +102,10 @@ public class SoakRequests {
         }
         System.out.printf("%d forms, %d operations%n", paths.size(), operations.size());
         for (int i = 0; i < requests; i++) {
+            if (i % 200 == 0) {
+                seat = seats.get(i / 200 % seats.size());
+                signIn();
+            }
             if (i % 3 == 0) {
                 String path = pick(operations);
                 String type = pick(List.of(TYPES));
@@ -93,7 +120,7 @@ public class SoakRequests {
     }
 
     private void form(String path, Map<String, List<String>> forms) throws Exception {
-        StringBuilder body = new StringBuilder("_csrf=" + URLEncoder.encode(csrf, StandardCharsets.UTF_8));
+        StringBuilder body = new StringBuilder("_csrf=" + URLEncoder.encode(seat.csrf, StandardCharsets.UTF_8));
         for (String field : forms.get(path)) {
             if (!field.equals("_csrf") && random.nextInt(8) > 0) {
                 String value = field.equals("token") && random.nextBoolean()
@@ -108,6 +135,59 @@ public class SoakRequests {
                 .POST(BodyPublishers.ofString(body.toString())));
     }
 
+    /** An owner, a maker and a helper, and somebody who is none of them. */
+    private void takeOn() throws Exception {
+        for (String role : List.of("OWNER", "MAKER", "HELPER")) {
+            seat = seats.size() == 1 ? new Seat("the first") : seats.get(1);
+            String name = "Soak " + role.toLowerCase(java.util.Locale.ROOT);
+            note(send(request("/people").GET()).body());
+            int status = post(
+                    "/people",
+                    Map.of("name", name, "role", role, "password", PASSWORD, "again", PASSWORD, "pin", "4821"));
+            Seat fresh = new Seat(name);
+            seats.add(fresh);
+            seat = fresh;
+            if (!signIn()) {
+                throw new IllegalStateException(name + " could not be taken on: " + status);
+            }
+        }
+        // The owner sees every form: they are found from there.
+        seat = seats.get(1);
+    }
+
+    /** Signs in again who was signed out on the way; says whether it is so now. */
+    private boolean signIn() throws Exception {
+        note(send(request("/me").GET()).body());
+        if (seat.who.equals("nobody") || send(request("/me").GET()).statusCode() == 200) {
+            return true;
+        }
+        note(send(request("/sign-in").GET()).body());
+        for (int tried = 0; tried < 10; tried++) {
+            if (post("/sign-in", Map.of("who", seat.who, "secret", PASSWORD, "way", "password")) != 429) {
+                break;
+            }
+            Thread.sleep(10_000);
+        }
+        note(send(request("/me").GET()).body());
+        return send(request("/me").GET()).statusCode() == 200;
+    }
+
+    private int post(String path, Map<String, String> fields) throws Exception {
+        StringBuilder body = new StringBuilder("token=" + java.util.UUID.randomUUID() + "&_csrf="
+                + URLEncoder.encode(seat.csrf, StandardCharsets.UTF_8));
+        fields.forEach((name, value) ->
+                body.append('&').append(name).append('=').append(URLEncoder.encode(value, StandardCharsets.UTF_8)));
+        return send(request(path)
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(BodyPublishers.ofString(body.toString())))
+                .statusCode();
+    }
+
+    private void note(String body) {
+        Matcher token = Pattern.compile("name=\"_csrf\"[^>]* value=\"([^\"]*)\"").matcher(body);
+        seat.csrf = token.find() ? token.group(1) : seat.csrf;
+    }
+
     /** Every form's address and its fields, found by following links. */
     private Map<String, List<String>> forms() throws Exception {
         Map<String, List<String>> forms = new LinkedHashMap<>();
@@ -116,13 +196,12 @@ public class SoakRequests {
         while (!ahead.isEmpty() && seen.size() < MOST_PAGES) {
             String page = ahead.poll();
             String body = send(request(page).GET()).body();
-            Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]*)\"").matcher(body);
-            csrf = token.find() ? token.group(1) : csrf;
+            note(body);
             Matcher form = FORM.matcher(body);
             while (form.find()) {
                 Matcher action = Pattern.compile("action=\"([^\"#?]*)").matcher(form.group());
                 String to = action.find() ? action.group(1) : page;
-                if (!form.group().contains("method=\"post\"") || to.contains("restore")) {
+                if (!form.group().contains("method=\"post\"") || LEFT_OUT.matcher(to).find()) {
                     continue;
                 }
                 Matcher name = NAME.matcher(form.group());
@@ -158,7 +237,7 @@ public class SoakRequests {
     }
 
     private HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
-        return client.send(request.build(), BodyHandlers.ofString());
+        return seat.client.send(request.build(), BodyHandlers.ofString());
     }
 
     private <T> T pick(List<T> from) {

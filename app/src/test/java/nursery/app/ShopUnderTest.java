@@ -106,6 +106,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         private static final Path ROOT = Path.of("").toAbsolutePath().getParent();
         private static final List<String> TABLES = List.of(
                 "submission",
+                "desk_run",
+                "scale_shown",
                 "SPRING_SESSION",
                 "maker",
                 "device",

@@ -45,6 +45,8 @@ final class Export {
             "flyway_schema_history",
             "shedlock",
             "submission",
+            "desk_run",
+            "scale_shown",
             "join_code");
     /** A PIN of four digits is soon found from its hash: no file that is handed on has one. */
     private static final Set<String> SECRET = Set.of("maker.password_hash", "maker.pin_hash");

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import nursery.app.floor.Floors;
 import nursery.app.plan.PlanBook.Proposal;
+import nursery.app.platform.Desk;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
@@ -232,11 +233,12 @@ class ChangeController {
 
     @GetMapping("/plan/search")
     String progress(Model model) {
-        Optional<PlanSearch.Run> run = search.run();
+        Optional<Desk.Run<PlanSearch.Found>> run = search.run();
         if (run.isEmpty()) {
             return "redirect:/plan";
         }
         model.addAttribute("run", run.get());
+        model.addAttribute("found", run.get().soFar().orElseThrow());
         return "plan/search";
     }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.function.IntConsumer;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Desk;
+import nursery.app.platform.Desks;
 import nursery.core.log.Cup;
 import nursery.core.plan.Changes;
 import nursery.core.plan.Order;
@@ -25,13 +26,14 @@ class Orders implements DisposableBean {
     /** Two plans are made for an answer. */
     private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
-    private final Desk<Long> desk = new Desk<>("order-import");
+    private final Desk<Long> desk;
     private final PlanBook plans;
     private final Floors floors;
 
-    Orders(PlanBook plans, Floors floors) {
+    Orders(PlanBook plans, Floors floors, Desks desks) {
         this.plans = plans;
         this.floors = floors;
+        this.desk = desks.desk("order-import", Long.class);
     }
 
     /**
@@ -110,7 +112,7 @@ class Orders implements DisposableBean {
      * @return the number it is asked for by; what comes of it is the proposal's
      */
     long takeBeside(List<Order> orders, String said, String by) {
-        return desk.start(percent -> take(orders, said, by, percent));
+        return desk.start(doing -> take(orders, said, by, doing::percent));
     }
 
     Optional<Desk.Run<Long>> run(long number) {

@@ -3,128 +3,81 @@ package nursery.app.plan;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import nursery.app.floor.Floors;
+import nursery.app.platform.Desk;
+import nursery.app.platform.Desks;
 import nursery.core.plan.Budget;
 import nursery.core.plan.Planner;
 import nursery.core.plan.Score;
 import nursery.core.plan.WeekPlan;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
 /**
- * A long look for a better plan, beside the page that waits for it; one at a time, and it can be stopped with the best
- * so far.
+ * A long look for a better plan, beside the page that waits for it; one at a time in the whole shop, and it can be
+ * stopped with the best so far.
  */
 @Component
 class PlanSearch implements DisposableBean {
 
     static final Duration LONGEST = Duration.ofSeconds(60);
-    private static final Logger LOG = LoggerFactory.getLogger(PlanSearch.class);
 
     private final PlanBook plans;
     private final Floors floors;
-    private volatile Optional<Run> current = Optional.empty();
-    private final ExecutorService working = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "plan-search");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final Desk<Found> desk;
 
-    PlanSearch(PlanBook plans, Floors floors) {
+    PlanSearch(PlanBook plans, Floors floors, Desks desks) {
         this.plans = plans;
         this.floors = floors;
+        this.desk = desks.desk("plan-search", Found.class);
     }
 
-    /** How far a search is. */
-    static final class Run {
+    /**
+     * What a search has found.
+     *
+     * @param first how good the plan is that it began from
+     * @param proposal the better plan, once it is proposed
+     */
+    record Found(Score first, Score best, long steps, @Nullable Long proposal) {}
 
-        private final long begun = System.nanoTime();
-        private final Score first;
-        private volatile Score best;
-        private volatile long steps;
-        private volatile boolean stopped;
-        private volatile boolean over;
-        private volatile Optional<Long> proposal = Optional.empty();
-
-        private Run(Score first) {
-            this.first = first;
-            this.best = first;
-        }
-
-        public Score first() {
-            return first;
-        }
-
-        public Score best() {
-            return best;
-        }
-
-        public long steps() {
-            return steps;
-        }
-
-        public boolean isOver() {
-            return over;
-        }
-
-        /** The plan it found, if it found a better one. */
-        public Optional<Long> proposal() {
-            return proposal;
-        }
-
-        public int percent() {
-            return (int) Math.min(100, 100 * (System.nanoTime() - begun) / LONGEST.toNanos());
-        }
-
-        private boolean isEnough() {
-            return stopped || System.nanoTime() - begun >= LONGEST.toNanos();
-        }
-    }
-
-    Optional<Run> run() {
-        return current;
+    /** The search that was begun last. */
+    Optional<Desk.Run<Found>> run() {
+        return desk.latest();
     }
 
     /** Begins to look, unless that is being done already. */
-    synchronized void begin(String by) {
-        if (current.filter(run -> !run.isOver()).isPresent()) {
-            return;
-        }
+    void begin(String by) {
         WeekPlan plan = floors.standing(floors.now()).plan();
         // What it is made on is what is kept now, not what somebody may keep while it is looked for.
-        Optional<Long> base = Optional.ofNullable(plans.keptId());
-        Run run = new Run(plan.score());
-        current = Optional.of(run);
-        working.execute(() -> {
-            try {
-                Planner planner = Planner.anew(plan.placements(), plan.workshop());
-                planner.improve(new Budget(Long.MAX_VALUE, run::isEnough, far -> {
-                    run.steps = far.steps();
-                    run.best = far.best();
+        @Nullable Long base = plans.keptId();
+        Found first = new Found(plan.score(), plan.score(), 0, null);
+        desk.startAlone(first, doing -> look(plan, base, by, doing));
+    }
+
+    private Found look(WeekPlan plan, @Nullable Long base, String by, Desk.Doing<Found> doing) {
+        long begun = System.nanoTime();
+        Score first = plan.score();
+        Planner planner = Planner.anew(plan.placements(), plan.workshop());
+        long[] steps = {0};
+        planner.improve(new Budget(
+                Long.MAX_VALUE, () -> doing.isEnough() || System.nanoTime() - begun >= LONGEST.toNanos(), far -> {
+                    steps[0] = far.steps();
+                    doing.percent((int) (100 * (System.nanoTime() - begun) / LONGEST.toNanos()));
+                    doing.soFar(new Found(first, far.best(), far.steps(), null));
                 }));
-                if (planner.score().compareTo(plan.score()) < 0) {
-                    run.proposal = Optional.of(
-                            plans.record("A longer look", List.of(), planner.best(), base.orElse(null), by));
-                }
-            } catch (RuntimeException e) {
-                LOG.error("The search for a better plan broke off", e);
-            } finally {
-                run.over = true;
-            }
-        });
+        Long proposal = planner.score().compareTo(first) < 0
+                ? plans.record("A longer look", List.of(), planner.best(), base, by)
+                : null;
+        return new Found(first, planner.score(), steps[0], proposal);
     }
 
     void stop() {
-        current.ifPresent(run -> run.stopped = true);
+        desk.enough();
     }
 
     @Override
     public void destroy() {
-        stop();
-        working.shutdownNow();
+        desk.close();
     }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nursery.app.platform.Desk;
+import nursery.app.platform.Desks;
 import nursery.app.platform.FileText;
 import nursery.app.platform.Moments;
 import nursery.core.measure.InvalidInput;
@@ -26,11 +27,12 @@ class ImportDesk implements DisposableBean {
 
     private final RoomBook room;
     private final Moments moments;
-    private final Desk<Result> desk = new Desk<>("room-import");
+    private final Desk<Result> desk;
 
-    ImportDesk(RoomBook room, Moments moments) {
+    ImportDesk(RoomBook room, Moments moments, Desks desks) {
         this.room = room;
         this.moments = moments;
+        this.desk = desks.desk("room-import", Result.class);
     }
 
     /** @param known how many were there already */
@@ -46,7 +48,7 @@ class ImportDesk implements DisposableBean {
             Path waiting = Files.createTempFile("nursery-room-", ".csv");
             file.transferTo(waiting);
             try {
-                return desk.start(percent -> {
+                return desk.start(doing -> {
                     FileText text = taken(waiting);
                     int rows = (int) text.text().lines().count();
                     ReadingsCsv.Read read = ReadingsCsv.read(
@@ -54,7 +56,7 @@ class ImportDesk implements DisposableBean {
                             zone,
                             unit,
                             moments.now(),
-                            done -> percent.accept(50 * done / Math.max(1, rows)));
+                            done -> doing.percent(50 * done / Math.max(1, rows)));
                     int added = room.add(place, read.readings(), by);
                     return new Result(
                             added,

@@ -1,5 +1,6 @@
 package nursery.app.scale;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,6 +34,7 @@ class ScaleController implements DisposableBean {
 
     private static final long EVERY_MS = 200;
     private static final int MOST_LINES = 1000;
+    private static final Duration SHOWS_ON = Duration.ofMinutes(10);
     private static final String SIMULATED = "simulated";
 
     private final ScaleFeed feed;
@@ -44,6 +46,7 @@ class ScaleController implements DisposableBean {
         return thread;
     });
     private volatile boolean simulating;
+    private volatile Instant pressed = Instant.EPOCH;
 
     ScaleController(ScaleFeed feed, Moments moments) {
         this.feed = feed;
@@ -77,7 +80,7 @@ class ScaleController implements DisposableBean {
                 "X-Scale",
                 "The scale's name must be 1 to 40 letters, digits, dots, dashes or blanks.");
         faults.throwIfAny();
-        readings.forEach(reading -> feed.accept(name, reading));
+        feed.accept(name, readings);
     }
 
     /**
@@ -88,6 +91,7 @@ class ScaleController implements DisposableBean {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void press(@RequestParam Map<String, String> typed) {
         Instant now = moments.real();
+        pressed = now;
         simulating = !"off".equals(typed.get("press"));
         switch (typed.getOrDefault("press", "")) {
             case "on", "off" -> {}
@@ -112,9 +116,11 @@ class ScaleController implements DisposableBean {
 
     /** The simulated scale writes the same lines a real one would. */
     private void tick() {
-        if (simulating && feed.isHeard()) {
+        Instant now = moments.real();
+        // Pages of another instance may listen, which cannot be known here: for a while after each touch it shows on.
+        if (simulating && (feed.isHeard() || now.isBefore(pressed.plus(SHOWS_ON)))) {
             feed.accept(
-                    SIMULATED, ScaleReading.parse(simulated.read(moments.real()).line()));
+                    SIMULATED, List.of(ScaleReading.parse(simulated.read(now).line())));
         }
     }
 
