@@ -401,4 +401,21 @@
       if (locked.open) secret.focus();
     });
   }
+
+  // A secret typed with gloves on can be looked at before it is sent.
+  for (const secret of document.querySelectorAll('input[type="password"]')) {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'show-secret';
+    button.textContent = 'Show';
+    button.setAttribute('aria-pressed', 'false');
+    button.setAttribute('aria-label', `Show: ${secret.labels.length ? secret.labels[0].textContent.trim() : 'what is typed'}`);
+    button.addEventListener('click', () => {
+      const shown = secret.type === 'text';
+      secret.type = shown ? 'password' : 'text';
+      button.textContent = shown ? 'Show' : 'Hide';
+      button.setAttribute('aria-pressed', String(!shown));
+    });
+    secret.after(button);
+  }
 })();

@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -16,6 +17,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import nursery.app.people.Makers;
+import nursery.app.people.Role;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -24,6 +27,8 @@ import org.junit.jupiter.api.Test;
  * out, and listed, so that none comes unseen; no touch may end in an error.
  */
 class ControlsJourneyTest extends Journey {
+
+    private static final String PASSWORD = "tram seed comet lantern";
 
     /** Pressed last: after them a page has less on it. */
     private static final String DESTRUCTIVE = "(?i).*(give it up|remove|handed|throw|discard|revoke|close).*";
@@ -109,40 +114,29 @@ class ControlsJourneyTest extends Journey {
     /**
      * Every control there is, one a line; a page that gains one fails until it is walked over and written down here.
      */
-    private static final Path LISTED = Path.of("src/test/resources/controls.txt");
+    private static final Path LISTED = Path.of("src/test/resources");
 
-    private static final Path FOUND = Path.of("target/controls.txt");
+    private static final Path FOUND = Path.of("target");
 
-    private void allAreListed(SortedSet<String> found) throws IOException {
-        Files.write(FOUND, found);
+    private void allAreListed(SortedSet<String> found, String file) throws IOException {
+        Files.write(FOUND.resolve(file), found);
         assertThat(found)
-                .as("controls, as in %s; those found stand in %s".formatted(LISTED, FOUND))
-                .containsExactlyElementsOf(Files.readAllLines(LISTED));
+                .as("controls, as in %s; those found stand in %s".formatted(LISTED.resolve(file), FOUND))
+                .containsExactlyElementsOf(Files.readAllLines(LISTED.resolve(file)));
     }
 
     @Test
     void everyControlOfEveryPageIsTouched() throws IOException {
         List<String> pages = everyPage();
-        open(390, 844, ColorScheme.LIGHT);
-        page.setDefaultTimeout(8000);
         List<String> broken = new ArrayList<>();
-        page.onResponse(response -> {
-            if (response.status() >= 500) {
-                broken.add(response.status() + " " + response.request().method() + " " + response.url());
-            }
-        });
+        openAt(390, 844, broken);
         // A filter acts at once and leads to another address: that page is looked at as it then is.
         page.addInitScript("HTMLFormElement.prototype.requestSubmit = () => {};");
-        int touched = 0;
         SortedSet<String> found = new TreeSet<>();
-        for (String path : pages) {
-            goTo(path);
-            ((List<?>) page.evaluate(LIST)).forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
-            touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
-        }
+        int touched = touch(pages, found);
         assertThat(broken).isEmpty();
         assertThat(touched).as("controls that were touched").isGreaterThan(300);
-        allAreListed(found);
+        allAreListed(found, "controls.txt");
         press(pages, broken);
         page.navigate("/room");
         if (button("Switch the simulated thermometer off").count() > 0) {
@@ -150,6 +144,75 @@ class ControlsJourneyTest extends Journey {
         }
         complaints.removeIf(complaint -> complaint.matches("(?s).*(404|422|409|403|429|400).*"));
         assertThat(broken).isEmpty();
+    }
+
+    /** The same of the pages that are otherwise once somebody has to sign in, by the owner, on a phone that joined. */
+    @Test
+    void everyControlIsTouchedBySomebodySignedIn() throws IOException {
+        shop.bean(Makers.class).add("Mira", Role.OWNER, PASSWORD, "4821");
+        shop.bean(Makers.class).add("Jo", Role.HELPER, "comet under the seed tram", "7093");
+        List<String> broken = new ArrayList<>();
+        openAt(390, 844, broken);
+        page.navigate("/sign-in");
+        SortedSet<String> found = new TreeSet<>();
+        int touched = touch(List.of("/sign-in"), found);
+        signIn();
+        touched += touch(List.of("/", "/me", "/people", "/devices", "/links", "/audit", "/shop", "/backups"), found);
+        shop.clock().forward(Duration.ofMinutes(30));
+        touched += touch(List.of("/people"), found);
+        assertThat(touched).isGreaterThan(40);
+        allAreListed(found, "controls-signed-in.txt");
+        openAt(1280, 800, broken);
+        page.navigate("/sign-in");
+        signIn();
+        for (String path : List.of("/links", "/devices", "/people", "/me")) {
+            page.navigate(path);
+            page.evaluate("() => document.querySelectorAll('details').forEach((fold) => { fold.open = true; })");
+            for (int i = 0; i < page.locator("main .btn-big:not(a)").count(); i++) {
+                String text = page.locator("main .btn-big:not(a)").nth(i).innerText();
+                if (!text.matches(DESTRUCTIVE) && !text.startsWith("Sign out")) {
+                    page.locator("main .btn-big:not(a)").nth(i).click(new Locator.ClickOptions().setForce(true));
+                    page.waitForLoadState(LoadState.LOAD);
+                    page.navigate(path);
+                    page.evaluate(
+                            "() => document.querySelectorAll('details').forEach((fold) => { fold.open = true; })");
+                }
+            }
+        }
+        send("Sign out here");
+        assertThat(page.url()).contains("/sign-in");
+        complaints.removeIf(complaint -> complaint.matches("(?s).*(404|422|409|403|423|401|429|400).*"));
+        assertThat(broken).isEmpty();
+    }
+
+    private void signIn() {
+        page.navigate("/sign-in");
+        // A fold stays as it was left, and this one was touched.
+        page.evaluate("() => document.querySelectorAll('details').forEach((fold) => { fold.open = true; })");
+        page.locator("#who").fill("Mira");
+        page.locator("#secret").fill(PASSWORD);
+        page.locator("form:has(#who) .btn-big").click();
+        page.waitForURL(url -> !url.contains("sign-in"));
+    }
+
+    private void openAt(int width, int height, List<String> broken) {
+        open(width, height, ColorScheme.LIGHT);
+        page.setDefaultTimeout(8000);
+        page.onResponse(response -> {
+            if (response.status() >= 500) {
+                broken.add(response.status() + " " + response.request().method() + " " + response.url());
+            }
+        });
+    }
+
+    private int touch(List<String> pages, SortedSet<String> found) {
+        int touched = 0;
+        for (String path : pages) {
+            goTo(path);
+            ((List<?>) page.evaluate(LIST)).forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
+            touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
+        }
+        return touched;
     }
 
     /** What was touched last may be on its way to a page of its own, and would overtake this one. */
@@ -164,13 +227,7 @@ class ControlsJourneyTest extends Journey {
 
     /** Each button that sends a form, pressed with what the page filled in. */
     private void press(List<String> pages, List<String> broken) {
-        open(1280, 800, ColorScheme.LIGHT);
-        page.setDefaultTimeout(8000);
-        page.onResponse(response -> {
-            if (response.status() >= 500) {
-                broken.add(response.status() + " " + response.request().method() + " " + response.url());
-            }
-        });
+        openAt(1280, 800, broken);
         Set<String> pressed = new LinkedHashSet<>();
         List<String> senders = new ArrayList<>();
         for (String path : pages) {

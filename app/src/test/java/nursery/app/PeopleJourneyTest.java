@@ -32,7 +32,7 @@ class PeopleJourneyTest extends Journey {
         send("Make the owner, and ask from now on");
         page.locator("#who").fill("Mira");
         page.locator("#secret").fill(PASSWORD);
-        page.locator("details[open] button").click();
+        page.locator("details[open] .btn-big").click();
         assertThat(page.locator(".at-tablet")).hasText("Mira");
         page.navigate("/people");
         page.getByLabel("Name").fill("Jo");
@@ -52,7 +52,7 @@ class PeopleJourneyTest extends Journey {
         accessible();
         page.locator("label:has(input[value='Jo'])").click();
         page.locator("#pin").fill("7093");
-        page.locator(".door-pin button").click();
+        page.locator(".door-pin .btn-big").click();
         assertThat(page.locator(".at-tablet")).hasText("Jo");
         noWiderThanTheScreen();
 
@@ -72,10 +72,10 @@ class PeopleJourneyTest extends Journey {
         assertThat(page.locator("#locked")).isVisible();
         accessible();
         page.locator("#locked-secret").fill("1111");
-        page.locator("#locked button").click();
+        page.locator("#locked button.btn-big").click();
         assertThat(page.locator("#locked-said")).hasText("That was neither your PIN nor your password.");
         page.locator("#locked-secret").fill("7093");
-        page.locator("#locked button").click();
+        page.locator("#locked button.btn-big").click();
         assertThat(page.locator("#locked")).isHidden();
         assertThat(page.locator("#temperature").inputValue()).isEqualTo("19.5");
         assertThat(complaints).isNotEmpty().allMatch(said -> said.contains("423"));
@@ -95,7 +95,11 @@ class PeopleJourneyTest extends Journey {
         page.navigate("/");
         page.locator("#who").fill("Jo");
         page.locator("#secret").fill("comet under the seed tram");
-        page.locator("details[open] button").click();
+        page.getByLabel("Show: Password").click();
+        assertThat(page.locator("#secret").getAttribute("type")).isEqualTo("text");
+        page.getByLabel("Show: Password").click();
+        assertThat(page.locator("#secret").getAttribute("type")).isEqualTo("password");
+        page.locator("details[open] .btn-big").click();
         assertThat(page.locator(".at-tablet")).hasText("Jo");
         assertThat(page.locator("a[href='/cups/new']")).hasCount(0);
         page.navigate("/shop");

@@ -256,6 +256,21 @@ class PeopleTest {
                 .isEqualTo(204);
     }
 
+    /** Knocking leaves nothing behind that stays; who came in stays signed in for weeks. */
+    @Test
+    void aVisitorIsForgottenWithinTheHour() {
+        Visitor here = owner();
+        assertThat(here.get("/me").statusCode()).isEqualTo(200);
+        String longest = "SELECT MAX(MAX_INACTIVE_INTERVAL) FROM SPRING_SESSION";
+        assertThat(shop.sql().queryForObject(longest, Integer.class)).isEqualTo(30 * 24 * 3600);
+        shop.sql().update("DELETE FROM SPRING_SESSION");
+        new Visitor(shop).get("/cups");
+        new Visitor(shop).get("/sign-in");
+        assertThat(shop.sql().queryForObject(longest, Integer.class)).isEqualTo(3600);
+        here.signIn("Mira", PASSWORD, false);
+        assertThat(shop.sql().queryForObject(longest, Integer.class)).isEqualTo(30 * 24 * 3600);
+    }
+
     @Test
     void signedOutEverywhereIsEverywhere() {
         Visitor here = owner();

@@ -54,6 +54,9 @@ class DoorController {
         if (!makers.isSignInWanted()) {
             return "redirect:/";
         }
+        if (makers.seat().isEmpty()) {
+            SignIn.visits(request.getSession());
+        }
         Optional<DeviceRow> device = signIn.device(request);
         boolean joined = device.filter(row -> row.removedAt() == null).isPresent();
         model.addAttribute("form", Form.fresh(Map.of()));

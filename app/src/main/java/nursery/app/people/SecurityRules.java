@@ -195,6 +195,7 @@ class SecurityRules {
     }
 
     private static void toTheDoor(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        Optional.ofNullable(request.getSession(false)).ifPresent(SignIn::visits);
         if (request.getHeader("HX-Request") != null) {
             response.setHeader("HX-Redirect", "/sign-in");
             response.setStatus(HttpStatus.UNAUTHORIZED.value());

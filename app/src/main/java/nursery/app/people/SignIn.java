@@ -3,7 +3,9 @@ package nursery.app.people;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -11,6 +13,7 @@ import nursery.app.people.DeviceMapper.DeviceRow;
 import nursery.app.people.PeopleMapper.MakerRow;
 import nursery.app.platform.Secret;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.AuthenticationProvider;
 import org.springframework.security.authentication.LockedException;
@@ -34,18 +37,27 @@ import org.springframework.stereotype.Component;
 class SignIn {
 
     static final String DEVICE_COOKIE = "device";
+    private static final Duration VISIT = Duration.ofHours(1);
 
     private final Makers makers;
     private final Devices devices;
     private final PasswordEncoder encoder;
     private final Audit audit;
+    private final Duration staysIn;
     /** What is compared where there is none, so that this takes as long. */
     private final String nobodys;
 
     private final SavedRequestAwareAuthenticationSuccessHandler onwards =
             new SavedRequestAwareAuthenticationSuccessHandler();
 
-    SignIn(Makers makers, Devices devices, PasswordEncoder encoder, Audit audit) {
+    /** @param staysIn how long somebody stays signed in without a touch */
+    SignIn(
+            Makers makers,
+            Devices devices,
+            PasswordEncoder encoder,
+            Audit audit,
+            @Value("${spring.session.timeout}") Duration staysIn) {
+        this.staysIn = staysIn;
         this.makers = makers;
         this.devices = devices;
         this.encoder = encoder;
@@ -113,9 +125,15 @@ class SignIn {
                 .flatMap(devices::of);
     }
 
+    /** Whoever has not come in is soon forgotten: nobody can fill the database by knocking. */
+    static void visits(HttpSession session) {
+        session.setMaxInactiveInterval((int) VISIT.toSeconds());
+    }
+
     void succeeded(HttpServletRequest request, HttpServletResponse response, Authentication who)
             throws IOException, jakarta.servlet.ServletException {
         boolean pin = who.getDetails() instanceof SignInDetails details && details.pin();
+        request.getSession().setMaxInactiveInterval((int) staysIn.toSeconds());
         makers.right(who.getName(), pin);
         audit.tell(who.getName(), Audit.What.SIGNED_IN, pin ? "by PIN" : "by password");
         onwards.onAuthenticationSuccess(request, response, who);

@@ -114,7 +114,7 @@ class DesignFiles {
     }
 
     private static String query(Ready ready, double rollMm, boolean mirrored) {
-        return "blank=%d&roll=%s mm%s"
+        return "blank=%d&roll=%s+mm%s"
                 .formatted(ready.blank().id(), Numbers.show(rollMm, 1), mirrored ? "&mirror=on" : "");
     }
 
