@@ -107,6 +107,11 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         private static final List<String> TABLES = List.of(
                 "submission",
                 "desk_run",
+                "material_move",
+                "material_weighed",
+                "cup_material",
+                "material_lot",
+                "material",
                 "scale_shown",
                 "SPRING_SESSION",
                 "maker",
@@ -222,6 +227,8 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             sql().update("UPDATE measuring_cup SET at_hand = TRUE");
             sql().update("UPDATE turner SET rpm = 6, speed_assumed = TRUE");
             sql().update("UPDATE cup_counter SET last = 0");
+            sql().update("UPDATE money_ways SET currency = 'EUR', hour_rate = 0, margin_percent = 45, fee_percent = 0, "
+                    + "fee_fixed = 0, round_to = 0");
             sql().update("UPDATE stamp SET version = version + 1");
             bean(ShelfBook.class).stockIfEmpty();
         }

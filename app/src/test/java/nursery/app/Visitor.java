@@ -73,6 +73,25 @@ final class Visitor {
         return sent(request.build());
     }
 
+    /** A form with a file. */
+    HttpResponse<String> upload(String page, String path, String field, String name, String text) {
+        return upload(page, path, field, name, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    HttpResponse<String> upload(String page, String path, String field, String name, byte[] file) {
+        String cut = "cut" + UUID.randomUUID();
+        String part = "--" + cut + "\r\nContent-Disposition: form-data; name=";
+        String head = part + "\"_csrf\"\r\n\r\n" + token(page) + "\r\n" + part + "\"token\"\r\n\r\n" + UUID.randomUUID()
+                + "\r\n" + part + "\"" + field + "\"; filename=\"" + name
+                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n";
+        byte[] tail = ("\r\n--" + cut + "--\r\n").getBytes(StandardCharsets.UTF_8);
+        return sent(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + cut)
+                .POST(HttpRequest.BodyPublishers.ofByteArrays(
+                        java.util.List.of(head.getBytes(StandardCharsets.UTF_8), file, tail)))
+                .build());
+    }
+
     String token(String page) {
         String body = get(page).body();
         Matcher found = TOKEN.matcher(body);

@@ -151,6 +151,12 @@ public class CupBook {
                 });
     }
 
+    /** Draws it in the colours of what it is made with; what is not decided stays. */
+    @Transactional
+    public void recolour(String code, Optional<String> paint, Optional<String> glitter) {
+        mapper.recolour(code, paint.orElse(null), glitter.orElse(null));
+    }
+
     /** Sets how much an hour late counts for a cup. */
     @Transactional
     public void matters(String code, int matters) {

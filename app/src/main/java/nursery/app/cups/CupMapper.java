@@ -72,6 +72,13 @@ interface CupMapper {
             affectData = true)
     long insertCup(NewCupRow cup);
 
+    @Update("UPDATE cup SET paint_colour = COALESCE(#{paint}, paint_colour), glitter_colour = COALESCE(#{glitter}, "
+            + "glitter_colour), version = version + 1 WHERE code = #{code}")
+    void recolour(
+            @Param("code") String code,
+            @Param("paint") @Nullable String paint,
+            @Param("glitter") @Nullable String glitter);
+
     @Update("UPDATE cup SET matters = #{matters}, version = version + 1 WHERE code = #{code}")
     void setMatters(@Param("code") String code, @Param("matters") int matters);
 

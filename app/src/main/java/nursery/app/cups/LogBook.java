@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import nursery.app.floor.EntryRow;
 import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
@@ -43,12 +44,14 @@ public class LogBook {
     private final CupMapper mapper;
     private final Floors floors;
     private final StockBook stock;
+    private final MaterialBook materials;
     private final Moments moments;
 
-    LogBook(CupMapper mapper, Floors floors, StockBook stock, Moments moments) {
+    LogBook(CupMapper mapper, Floors floors, StockBook stock, MaterialBook materials, Moments moments) {
         this.mapper = mapper;
         this.floors = floors;
         this.stock = stock;
+        this.materials = materials;
         this.moments = moments;
     }
 
@@ -147,6 +150,16 @@ public class LogBook {
     private void write(long cupId, Read read, List<LogEntry> entries) {
         for (LogEntry entry : entries) {
             long id = mapper.insertEntry(EntryRow.of(cupId, entry));
+            if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
+                read.cup()
+                        .find(((LogEntry.OfStep) entry).step())
+                        .ifPresent(step -> materials.use(
+                                read.cup(),
+                                step,
+                                id,
+                                entry.mark().happenedAt(),
+                                entry.mark().recordedBy()));
+            }
             if (entry instanceof LogEntry.Poured pour && pour.batch().isEmpty()) {
                 Pot pot = pour.pot().orElseThrow();
                 stock.drawFor(
@@ -251,6 +264,7 @@ public class LogBook {
             throw NotLogged.refused(refusal);
         });
         stock.giveBack(entryId, by);
+        materials.giveBack(entryId, by);
         write(cupId, read, entries);
     }
 

@@ -5,6 +5,7 @@ import static nursery.core.technique.School.NEXT_DAY;
 import static nursery.core.technique.School.SCALE;
 import static nursery.core.technique.School.TURN;
 
+import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
@@ -99,6 +100,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final PlanBook plans;
     private final DemoFaults faults;
     private final DemoDesigns designs;
+    private final DemoMaterials materials;
     private final TransactionTemplate transaction;
     private final Instant now;
 
@@ -115,6 +117,7 @@ class DemoShop implements SmartInitializingSingleton {
             PlanBook plans,
             DemoFaults faults,
             DemoDesigns designs,
+            DemoMaterials materials,
             TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
@@ -129,6 +132,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.plans = plans;
         this.faults = faults;
         this.designs = designs;
+        this.materials = materials;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -154,6 +158,8 @@ class DemoShop implements SmartInitializingSingleton {
         long regular = resin(StartingProfile.REGULAR.title());
         long fast = resin(StartingProfile.FAST.title());
         long slow = shelf.addResin("Lantern Lane slow", slowLabel(), "From the product’s label (an invented product).");
+        stock(regular, slow);
+        materials.onTheShelf(now);
         starCups(slim20, slim12, tapered30, regular);
         tramCups(mug, tapered30, slim12, regular, fast);
         seedCups(plump, slim20, slow, regular);
@@ -164,8 +170,11 @@ class DemoShop implements SmartInitializingSingleton {
                 TRAMS,
                 furnished.blank(slim12).orElseThrow(),
                 furnished.resin(fast).orElseThrow());
-        // The bottles were put on the shelf with what was in them by then.
-        stock(regular, slow);
+        bottle(regular, Part.A, "R-0502", 946, "31.90");
+        // A look into the bottles: one is nearly empty.
+        stock.bottles().stream()
+                .filter(bottle -> bottle.bottle().lot().equals("LL-88"))
+                .forEach(bottle -> stock.look(bottle.bottle().id(), 35, "Mira"));
         plans.begin("Mira");
         // Life departs from the plan: a cup still feels rough, and gets a coat more.
         changes.addCoat(floors.at(now).cups().stream()
@@ -178,16 +187,33 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void stock(long regular, long slow) {
-        bottle(regular, Part.A, "R-0417", 946, 412);
-        bottle(regular, Part.B, "H-0419", 946, 398);
-        bottle(regular, Part.A, "R-0502", 946, 946);
-        bottle(slow, Part.A, "LL-88", 500, 35);
-        bottle(slow, Part.B, "LL-89", 250, 120);
+        bottle(regular, Part.A, "R-0417", 1892, "58.00");
+        bottle(regular, Part.B, "H-0419", 1892, "56.00");
+        bottle(slow, Part.A, "LL-88", 500, "24.50");
+        bottle(slow, Part.B, "LL-89", 250, "14.00");
+        Map<String, String> blanks = Map.of(
+                "20 oz slim",
+                "4.60",
+                "12 oz slim",
+                "3.90",
+                "30 oz tapered",
+                "6.80",
+                "16 oz mug with handle",
+                "5.40",
+                "15 oz plump",
+                "4.90");
+        floors.shelf()
+                .blanks()
+                .forEach(blank -> stock.setBlankPrice(
+                        blank.id(),
+                        Optional.ofNullable(blanks.get(blank.name())).map(BigDecimal::new)));
     }
 
-    private void bottle(long resin, Part part, String lot, double holdsMl, double leftMl) {
+    private void bottle(long resin, Part part, String lot, double holdsMl, String price) {
         stock.add(resin, part, lot, holdsMl, "Mira");
-        stock.look(stock.bottles().get(stock.bottles().size() - 1).bottle().id(), leftMl, "Mira");
+        stock.bottles().stream()
+                .filter(bottle -> bottle.bottle().lot().equals(lot))
+                .forEach(bottle -> stock.setPrice(bottle.bottle().id(), Optional.of(new BigDecimal(price))));
     }
 
     private void starCups(long slim20, long slim12, long tapered30, long regular) {
@@ -314,7 +340,9 @@ class DemoShop implements SmartInitializingSingleton {
                 chosen.plan(Schools.of(schools), Map.of()),
                 Optional.of(floors.show().today().plusDays(dueInDays)),
                 1);
-        return cups.start(order, ago(hoursAgo)).get(0);
+        String code = cups.start(order, ago(hoursAgo)).get(0);
+        materials.dress(code);
+        return code;
     }
 
     /**

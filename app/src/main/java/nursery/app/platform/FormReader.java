@@ -1,5 +1,6 @@
 package nursery.app.platform;
 
+import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -17,6 +18,7 @@ import nursery.core.measure.Numbers;
 import nursery.core.measure.Reading;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.Unit;
+import nursery.core.worth.PaidFor;
 
 /**
  * Reads a posted form and collects everything that is wrong with it. A value that could not be read comes back as NaN
@@ -131,6 +133,20 @@ public final class FormReader {
             return Double.NaN;
         }
         return faults.attempt(field, () -> Numbers.parse(raw(field))).orElse(Double.NaN);
+    }
+
+    /** An amount of money, exactly as it was typed; empty if nothing was, or if it is wrong. */
+    public Optional<BigDecimal> money(String field, String what) {
+        if (raw(field).isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<BigDecimal> amount = faults.attempt(field, () -> Numbers.decimal(raw(field)));
+        amount.ifPresent(given -> faults.require(
+                given.signum() >= 0 && given.compareTo(PaidFor.MOST) <= 0 && given.scale() <= 4,
+                field,
+                "%s is %s: enter 0 to %s, with at most four decimals."
+                        .formatted(what, given.toPlainString(), PaidFor.MOST)));
+        return amount;
     }
 
     public OptionalDouble optionalNumber(String field) {

@@ -134,7 +134,12 @@ public record Show(
 
     /** A length of time in the two units that matter: {@code 3 d 4 h}, {@code 2 h 10 min}, {@code 8 min}. */
     public String span(Instant from, Instant until) {
-        long minutes = Math.max(0, Math.round(Duration.between(from, until).toSeconds() / 60.0));
+        return minutes(Duration.between(from, until).toSeconds() / 60.0);
+    }
+
+    /** So many minutes, in words. */
+    public static String minutes(double span) {
+        long minutes = Math.max(0, Math.round(span));
         if (minutes < 60) {
             return minutes + " min";
         }

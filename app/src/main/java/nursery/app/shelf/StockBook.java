@@ -1,14 +1,19 @@
 package nursery.app.shelf;
 
+import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockMapper.BottleRow;
+import nursery.app.shelf.StockMapper.CupShareRow;
 import nursery.app.shelf.StockMapper.DrawnFor;
 import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
@@ -16,6 +21,8 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.resin.Bottle;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
+import nursery.core.worth.PaidFor;
+import nursery.core.worth.Split;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -112,6 +119,67 @@ public class StockBook {
     @Transactional
     public void giveBack(long entry, String by) {
         mapper.drawnFor(entry).forEach(drawn -> insert(drawn.bottleId(), new DrawnFor(null, entry), -drawn.ml(), by));
+    }
+
+    /**
+     * What the coats of a cup drew from a bottle.
+     *
+     * @param cost its part of what a whole batch cost, its losses shared with the others; nothing if no price is kept
+     */
+    @Published
+    public record PaidDraw(long resinId, Part part, String lot, double ml, Optional<BigDecimal> cost) {}
+
+    /**
+     * What a cup's coats drew and what that cost, to the cent: of a batch for several cups each bears its share of all
+     * that was drawn for it, with what was lost in pots.
+     *
+     * @param digits decimals of the currency
+     */
+    public List<PaidDraw> paidFor(long cup, int digits) {
+        Map<Long, List<CupShareRow>> beside =
+                mapper.sharesBeside(cup).stream().collect(Collectors.groupingBy(CupShareRow::batch));
+        List<PaidDraw> paid = new ArrayList<>();
+        for (StockMapper.PaidRow row : mapper.paidFor(cup)) {
+            Optional<BigDecimal> whole = Optional.ofNullable(row.price())
+                    .map(price -> new PaidFor(price, row.holdsMl(), digits).of(row.earlier(), row.ml()));
+            List<CupShareRow> shares = row.batch() == null ? List.of() : beside.getOrDefault(row.batch(), List.of());
+            List<Double> weights = shares.stream().map(CupShareRow::ml).toList();
+            double all = weights.stream().mapToDouble(Double::doubleValue).sum();
+            int mine = shares.stream().map(CupShareRow::cup).toList().indexOf(cup);
+            paid.add(new PaidDraw(
+                    row.resinId(),
+                    Part.valueOf(row.part()),
+                    row.lot(),
+                    mine < 0 || all <= 0 ? row.ml() : row.ml() * weights.get(mine) / all,
+                    mine < 0
+                            ? whole
+                            : whole.map(total -> Split.of(total, weights).get(mine))));
+        }
+        return paid;
+    }
+
+    /** What was paid for each bottle, where it is kept. */
+    public Map<Long, BigDecimal> prices() {
+        return mapper.prices().stream().collect(Collectors.toMap(row -> row.id(), row -> row.price()));
+    }
+
+    @Transactional
+    public void setPrice(long bottle, Optional<BigDecimal> price) {
+        mapper.setPrice(bottle, price.orElse(null));
+    }
+
+    public Map<Long, BigDecimal> blankPrices() {
+        return mapper.blankPrices().stream().collect(Collectors.toMap(row -> row.id(), row -> row.price()));
+    }
+
+    /** What a blank of this name costs, if it is kept. */
+    public Optional<BigDecimal> blankPrice(String name) {
+        return mapper.blankPrice(name);
+    }
+
+    @Transactional
+    public void setBlankPrice(long blank, Optional<BigDecimal> price) {
+        mapper.setBlankPrice(blank, price.orElse(null));
     }
 
     private void draw(long resinId, Mix mix, DrawnFor drawnFor, String by) {

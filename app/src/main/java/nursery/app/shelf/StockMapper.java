@@ -1,5 +1,6 @@
 package nursery.app.shelf;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -48,6 +49,56 @@ interface StockMapper {
 
     @Update("UPDATE bottle SET drawn_ml = drawn_ml + #{ml} WHERE id = #{bottleId}")
     void countOn(@Param("bottleId") long bottleId, @Param("ml") double ml);
+
+    /**
+     * What went out of a bottle for a cup's coats.
+     *
+     * @param batch whose draw it is, or none, if it was mixed for the cup alone
+     * @param earlier what had gone out of the bottle before it
+     */
+    record PaidRow(
+            @Nullable Long batch,
+            long resinId,
+            String part,
+            String lot,
+            double holdsMl,
+            @Nullable BigDecimal price,
+            double earlier,
+            double ml) {}
+
+    record CupShareRow(long batch, long cup, double ml) {}
+
+    @Select(
+            """
+            SELECT d.batch_id, d.resin_id, d.part, d.lot, d.holds_ml, d.price, d.earlier, d.ml FROM (
+              SELECT v.id, v.batch_id, v.entry_id, b.resin_id, b.part, b.lot, b.holds_ml, b.price, v.ml,
+                SUM(v.ml) OVER (PARTITION BY v.bottle_id ORDER BY v.id) - v.ml AS earlier
+              FROM bottle_draw v JOIN bottle b ON b.id = v.bottle_id) d
+            WHERE d.entry_id IN (SELECT id FROM log_entry WHERE cup_id = #{cup})
+              OR d.batch_id IN (SELECT batch_id FROM batch_share WHERE cup_id = #{cup})
+            ORDER BY d.id""")
+    List<PaidRow> paidFor(long cup);
+
+    @Select("SELECT batch_id, cup_id, SUM(share_ml) FROM batch_share WHERE batch_id IN (SELECT batch_id FROM "
+            + "batch_share WHERE cup_id = #{cup}) GROUP BY batch_id, cup_id ORDER BY batch_id, cup_id")
+    List<CupShareRow> sharesBeside(long cup);
+
+    @Update("UPDATE bottle SET price = #{price} WHERE id = #{id}")
+    void setPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
+
+    @Select("SELECT id, price FROM bottle WHERE price IS NOT NULL")
+    List<PriceRow> prices();
+
+    record PriceRow(long id, BigDecimal price) {}
+
+    @Update("UPDATE blank SET price = #{price} WHERE id = #{id}")
+    void setBlankPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
+
+    @Select("SELECT price FROM blank WHERE name = #{name} AND price IS NOT NULL")
+    Optional<BigDecimal> blankPrice(String name);
+
+    @Select("SELECT id, price FROM blank WHERE price IS NOT NULL")
+    List<PriceRow> blankPrices();
 
     record DrawRow(long bottleId, double ml) {}
 

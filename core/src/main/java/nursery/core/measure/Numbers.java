@@ -47,6 +47,24 @@ public final class Numbers {
         if (spelled.indexOf('/') >= 0) {
             return fraction(written, spelled);
         }
+        return Double.parseDouble(digits(written));
+    }
+
+    /**
+     * Reads a number exactly as it is written, such as an amount of money; fractions are none.
+     *
+     * @throws IllegalArgumentException with a sentence for the writer
+     */
+    public static BigDecimal decimal(String text) {
+        String written = SPACES.matcher(text).replaceAll(" ").strip().replace('\u2212', '-');
+        if (written.isEmpty()) {
+            throw new IllegalArgumentException("Nothing was entered: a number is needed.");
+        }
+        return new BigDecimal(digits(written));
+    }
+
+    /** What is written, as digits with a point before the decimals. */
+    private static String digits(String written) {
         if (AMBIGUOUS.matcher(written).matches()) {
             throw new IllegalArgumentException("“%s” could mean %s or %s: write it with a point or without the comma."
                     .formatted(written, written.replace(',', '.'), written.replace(",", "")));
@@ -55,7 +73,7 @@ public final class Numbers {
         if (!PLAIN.matcher(pointed).matches()) {
             throw notANumber(written);
         }
-        return Double.parseDouble(pointed);
+        return pointed;
     }
 
     /** Shows a number with at most four significant digits behind a whole part, no exponent and no trailing zeros. */

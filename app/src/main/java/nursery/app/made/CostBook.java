@@ -1,0 +1,217 @@
+package nursery.app.made;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
+import nursery.app.materials.MaterialBook.Stocked;
+import nursery.app.materials.MaterialBook.Used;
+import nursery.app.materials.Money;
+import nursery.app.materials.MoneyBook;
+import nursery.app.platform.Published;
+import nursery.app.platform.Show;
+import nursery.app.shelf.StockBook;
+import nursery.app.shelf.StockBook.PaidDraw;
+import nursery.app.shelf.StockBook.StockedBottle;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.measure.Numbers;
+import nursery.core.resin.Mix;
+import nursery.core.resin.Part;
+import nursery.core.stock.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.worth.CupCost;
+import nursery.core.worth.CupCost.From;
+import nursery.core.worth.CupCost.Line;
+import org.springframework.stereotype.Service;
+
+/** What each cup cost so far, and what it will have cost in the end. */
+@Published
+@Service
+public class CostBook {
+
+    private final MaterialBook materials;
+    private final StockBook stock;
+    private final MoneyBook money;
+    private final Floors floors;
+    private final SpoiledMapper spoiled;
+
+    CostBook(MaterialBook materials, StockBook stock, MoneyBook money, Floors floors, SpoiledMapper spoiled) {
+        this.materials = materials;
+        this.stock = stock;
+        this.money = money;
+        this.floors = floors;
+        this.spoiled = spoiled;
+    }
+
+    public CupCost of(CupNow cup) {
+        Money ways = money.ways();
+        List<Line> lines = new ArrayList<>(own(cup, ways));
+        BigDecimal share = spoiledShare(cup, ways);
+        if (share.signum() > 0) {
+            lines.add(
+                    new Line(From.SPOILED, "its share", "of the last year’s", Optional.of(share), Optional.of(share)));
+        }
+        return new CupCost(lines);
+    }
+
+    /** What it costs by itself. */
+    private List<Line> own(CupNow now, Money ways) {
+        Cup cup = now.cup();
+        List<Line> lines = new ArrayList<>();
+        Optional<BigDecimal> blank =
+                stock.blankPrice(cup.about().blank()).map(price -> price.setScale(ways.digits(), RoundingMode.HALF_UP));
+        lines.add(new Line(From.BLANK, cup.about().blank(), "1", blank, blank));
+        boolean goesOn = now.state().gone().isEmpty();
+        List<PlanStep> ahead = goesOn ? now.stepsAhead() : List.of();
+        lines.addAll(resin(now, ahead, ways));
+        lines.addAll(materials(cup, ahead, ways));
+        lines.add(work(now, ahead, ways));
+        return lines;
+    }
+
+    private List<Line> resin(CupNow now, List<PlanStep> ahead, Money ways) {
+        Floor floor = floors.now();
+        Map<String, List<PaidDraw>> drawn = stock.paidFor(now.cup().id(), ways.digits()).stream()
+                .collect(Collectors.groupingBy(
+                        draw -> draw.part() + " of lot " + draw.lot(), LinkedHashMap::new, Collectors.toList()));
+        List<Line> lines = new ArrayList<>();
+        drawn.forEach((what, draws) -> {
+            double ml = draws.stream().mapToDouble(PaidDraw::ml).sum();
+            Optional<BigDecimal> cost = sum(draws.stream().map(PaidDraw::cost).toList());
+            if (Math.abs(ml) > 0.005) {
+                lines.add(new Line(From.RESIN, what, Numbers.show(ml, 1) + " ml", cost, cost));
+            }
+        });
+        double toCome = 0;
+        Optional<BigDecimal> cost = Optional.of(BigDecimal.ZERO);
+        for (PlanStep step : ahead) {
+            if (step.kind().isPour()) {
+                var resin = now.cup().resinFor(step);
+                Mix mix = floor.mixedFor(now.cup(), resin, now.share(step).suggestedMl());
+                toCome += mix.partAMl() + mix.partBMl();
+                for (Part part : Part.values()) {
+                    Optional<BigDecimal> each = perMl(resin.id(), part)
+                            .map(price ->
+                                    price.multiply(BigDecimal.valueOf(part == Part.A ? mix.partAMl() : mix.partBMl())));
+                    cost = cost.flatMap(sum -> each.map(sum::add));
+                }
+            }
+        }
+        if (toCome > 0) {
+            lines.add(new Line(
+                    From.RESIN,
+                    "coats to come",
+                    Numbers.show(toCome, 1) + " ml",
+                    Optional.empty(),
+                    cost.map(sum -> sum.setScale(ways.digits(), RoundingMode.HALF_UP))));
+        }
+        return lines;
+    }
+
+    /** What a millilitre costs of the bottles with something in them, the newest first. */
+    private Optional<BigDecimal> perMl(long resin, Part part) {
+        Map<Long, BigDecimal> prices = stock.prices();
+        return stock.bottles().stream()
+                .filter(bottle -> bottle.resinId() == resin && bottle.bottle().part() == part)
+                .filter(bottle -> prices.containsKey(bottle.bottle().id()))
+                .reduce((a, b) -> b)
+                .map(StockedBottle::bottle)
+                .flatMap(bottle -> Optional.ofNullable(prices.get(bottle.id()))
+                        .map(price -> price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
+    }
+
+    private List<Line> materials(Cup cup, List<PlanStep> ahead, Money ways) {
+        List<Line> lines = new ArrayList<>();
+        Map<String, List<Used>> used = materials.usedBy(cup.id(), ways.digits()).stream()
+                .collect(Collectors.groupingBy(
+                        one -> one.material().name() + ", lot " + one.lot(), LinkedHashMap::new, Collectors.toList()));
+        used.forEach((what, moves) -> {
+            double amount = moves.stream().mapToDouble(Used::amount).sum();
+            Optional<BigDecimal> cost = sum(moves.stream().map(Used::cost).toList());
+            if (Math.abs(amount) > 1e-6) {
+                lines.add(new Line(From.MATERIAL, what, much(moves.get(0).material(), amount), cost, cost));
+            }
+        });
+        Map<Integer, List<Material>> chosen = materials.chosen(cup.id());
+        Map<Long, Stocked> all = materials.everything();
+        for (PlanStep step : ahead) {
+            List<Material> of = chosen.getOrDefault(step.number(), List.of());
+            materials
+                    .expected(cup, step, of)
+                    .forEach((material, amount) -> lines.add(new Line(
+                            From.MATERIAL,
+                            material.name() + ", to come",
+                            much(material, amount),
+                            Optional.empty(),
+                            Optional.ofNullable(all.get(material.id()))
+                                    .flatMap(CostBook::perUnit)
+                                    .map(price -> price.multiply(BigDecimal.valueOf(amount))
+                                            .setScale(ways.digits(), RoundingMode.HALF_UP)))));
+        }
+        return lines;
+    }
+
+    private static String much(Material material, double amount) {
+        return Numbers.show(amount, 2) + " " + material.kind().measure().symbol();
+    }
+
+    private static Optional<BigDecimal> perUnit(Stocked stocked) {
+        return stocked.lots().stream()
+                .filter(lot -> lot.price().isPresent())
+                .reduce((a, b) -> b)
+                .flatMap(lot -> lot.price()
+                        .map(price -> price.divide(BigDecimal.valueOf(lot.amount()), MathContext.DECIMAL64)));
+    }
+
+    private static Line work(CupNow now, List<PlanStep> ahead, Money ways) {
+        double done = now.cup().happened().stream()
+                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
+                .mapToDouble(entry -> now.cup()
+                        .find(((LogEntry.OfStep) entry).step())
+                        .map(step -> step.kind().handsOnMinutes())
+                        .orElse(0))
+                .sum();
+        double toCome =
+                ahead.stream().mapToDouble(step -> step.kind().handsOnMinutes()).sum();
+        boolean rated = ways.hourRate().signum() > 0;
+        return new Line(
+                From.WORK,
+                "at the bench",
+                Show.minutes(done) + (toCome > 0 ? " of " + Show.minutes(done + toCome) : ""),
+                rated ? Optional.of(ways.worthOf(done)) : Optional.empty(),
+                rated ? Optional.of(ways.worthOf(done + toCome)) : Optional.empty());
+    }
+
+    /** What good cups bear of those that were given up in the last year. */
+    private BigDecimal spoiledShare(CupNow cup, Money ways) {
+        if (cup.state()
+                .gone()
+                .filter(gone -> gone.how() == LogEntry.Kind.ABANDONED)
+                .isPresent()) {
+            return BigDecimal.ZERO;
+        }
+        var since = floors.now().now().minus(java.time.Duration.ofDays(365));
+        BigDecimal lost = spoiled.since(since).stream()
+                .flatMap(code -> floors.cup(code).stream())
+                .map(gone -> new CupCost(own(gone, ways)).soFar())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        int good = Math.max(1, spoiled.good(since));
+        return lost.divide(BigDecimal.valueOf(good), ways.digits(), RoundingMode.HALF_UP);
+    }
+
+    private static Optional<BigDecimal> sum(List<Optional<BigDecimal>> costs) {
+        return costs.stream().anyMatch(Optional::isEmpty)
+                ? Optional.empty()
+                : Optional.of(costs.stream().flatMap(Optional::stream).reduce(BigDecimal.ZERO, BigDecimal::add));
+    }
+}

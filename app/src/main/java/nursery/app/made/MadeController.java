@@ -1,0 +1,156 @@
+package nursery.app.made;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nursery.app.cups.CupBook;
+import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
+import nursery.app.materials.MaterialBook.Stocked;
+import nursery.app.materials.MoneyBook;
+import nursery.app.people.Makers;
+import nursery.app.people.Seat;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.core.floor.CupNow;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
+import nursery.core.stock.Material;
+import nursery.core.stock.MaterialKind;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** What a cup is made of, step by step, and what it costs. */
+@Controller
+class MadeController {
+
+    private static final int MOST_OF_ONE_STEP = 12;
+
+    private final MaterialBook materials;
+    private final CostBook costs;
+    private final MoneyBook money;
+    private final CupBook cups;
+    private final Floors floors;
+    private final Makers makers;
+    private final FormPost posts;
+
+    MadeController(
+            MaterialBook materials,
+            CostBook costs,
+            MoneyBook money,
+            CupBook cups,
+            Floors floors,
+            Makers makers,
+            FormPost posts) {
+        this.materials = materials;
+        this.costs = costs;
+        this.money = money;
+        this.cups = cups;
+        this.floors = floors;
+        this.makers = makers;
+        this.posts = posts;
+    }
+
+    /**
+     * A step that takes materials.
+     *
+     * @param expected what it is expected to use of those chosen, in words
+     * @param done whether it is done already: then what was used is used
+     */
+    record StepOf(
+            PlanStep step, List<Material> chosen, List<Stocked> offered, Map<Material, Double> expected, boolean done) {
+        public boolean has(long id) {
+            return chosen.stream().anyMatch(material -> material.id() == id);
+        }
+    }
+
+    @GetMapping("/cups/{code}/made")
+    String made(@PathVariable String code, Model model) {
+        return page(find(code), Form.fresh(Map.of()), model);
+    }
+
+    @PostMapping("/cups/{code}/made/{step}")
+    @Transactional
+    ModelAndView choose(
+            @PathVariable String code,
+            @PathVariable int step,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(name = "material", required = false) List<Long> chosen,
+            Model model) {
+        CupNow cup = find(code);
+        List<Long> ids = chosen == null ? List.of() : chosen;
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    PlanStep of = cup.cup()
+                            .find(step)
+                            .orElseThrow(() -> new InvalidInput(
+                                    List.of(new Fault("material", "That step is not in the plan any more."))));
+                    if (ids.size() > MOST_OF_ONE_STEP) {
+                        throw new InvalidInput(List.of(new Fault(
+                                "material", "At most %d materials on one step.".formatted(MOST_OF_ONE_STEP))));
+                    }
+                    materials.choose(cup.cup().id(), of, ids);
+                    cups.recolour(code, colour(ids, MaterialKind.PAINT, of), colour(ids, MaterialKind.GLITTER, of));
+                    return "/cups/" + code + "/made#step-" + step;
+                },
+                form -> page(cup, form, model));
+    }
+
+    /** The colour a cup is drawn in from now on, if this step decides it. */
+    private Optional<String> colour(List<Long> ids, MaterialKind kind, PlanStep step) {
+        boolean decides = kind == MaterialKind.PAINT ? step.kind() == StepKind.PAINT : step.kind() == StepKind.GLITTER;
+        return decides
+                ? ids.stream()
+                        .flatMap(id -> materials.find(id).stream())
+                        .map(Stocked::material)
+                        .filter(material -> material.kind() == kind)
+                        .map(Material::colour)
+                        .findFirst()
+                : Optional.empty();
+    }
+
+    private CupNow find(String code) {
+        return floors.cup(code)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+    }
+
+    private String page(CupNow cup, Form form, Model model) {
+        Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
+        List<Integer> ahead = cup.stepsAhead().stream().map(PlanStep::number).toList();
+        List<StepOf> steps = new ArrayList<>();
+        for (PlanStep step : cup.cup().plan()) {
+            List<Stocked> offered = materials.offered(step);
+            List<Material> of = chosen.getOrDefault(step.number(), List.of());
+            if (!MaterialKind.usedBy(step.kind()).isEmpty() && (!offered.isEmpty() || !of.isEmpty())) {
+                steps.add(new StepOf(
+                        step, of, offered, materials.expected(cup.cup(), step, of), !ahead.contains(step.number())));
+            }
+        }
+        model.addAttribute("cup", cup.cup());
+        model.addAttribute("form", form);
+        model.addAttribute("steps", steps);
+        model.addAttribute("used", materials.usedBy(cup.cup().id(), money.ways().digits()));
+        boolean priced = makers.seat().filter(Seat::isMaker).isPresent();
+        if (priced) {
+            var cost = costs.of(cup);
+            model.addAttribute("cost", cost);
+            model.addAttribute("asked", money.ways().asking().of(cost.foretold()));
+        }
+        model.addAttribute("money", money.ways());
+        model.addAttribute("priced", priced);
+        return "made/made";
+    }
+}

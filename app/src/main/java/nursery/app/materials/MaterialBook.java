@@ -1,0 +1,371 @@
+package nursery.app.materials;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialMapper.LotRow;
+import nursery.app.materials.MaterialMapper.MaterialRow;
+import nursery.app.materials.MaterialMapper.WeighedRow;
+import nursery.app.platform.Gone;
+import nursery.app.platform.Moments;
+import nursery.app.platform.Published;
+import nursery.core.log.Cup;
+import nursery.core.measure.Faults;
+import nursery.core.measure.Numbers;
+import nursery.core.stock.Lot;
+import nursery.core.stock.Material;
+import nursery.core.stock.Material.Film;
+import nursery.core.stock.MaterialKind;
+import nursery.core.stock.Usage;
+import nursery.core.technique.PlanStep;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The materials, their lots, and what the steps of cups use of them. */
+@Published
+@Service
+public class MaterialBook {
+
+    /** What is laid by a step that has no size of its own; a decal about 8 by 8 cm, from memory. */
+    private static final double LAID_CM2 = 60;
+
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final MaterialMapper mapper;
+    private final Floors floors;
+    private final Moments moments;
+
+    MaterialBook(MaterialMapper mapper, Floors floors, Moments moments) {
+        this.mapper = mapper;
+        this.floors = floors;
+        this.moments = moments;
+    }
+
+    /**
+     * A material as it lies on the shelf.
+     *
+     * @param gone whether it is no longer used
+     */
+    @Published
+    public record Stocked(Material material, List<Lot> lots, Usage usage, boolean gone) {
+
+        /** An amount of it with its measure. */
+        public String show(double amount) {
+            return Numbers.show(amount, amount < 10 ? 2 : 1) + "\u00a0"
+                    + material.kind().measure().symbol();
+        }
+
+        public double left() {
+            return lots.stream().mapToDouble(Lot::left).sum();
+        }
+
+        /** Lots with something left that are past their days. */
+        public List<Lot> old(LocalDate today) {
+            return lots.stream()
+                    .filter(lot -> lot.left() > 0 && lot.isOld(material.days(), today))
+                    .toList();
+        }
+    }
+
+    /** What a cup used of a lot, and what of its price that was. */
+    @Published
+    public record Used(Material material, String lot, double amount, Optional<BigDecimal> cost, OptionalInt step) {}
+
+    /** Every material by its number, those that are gone too: cups may be made of them. */
+    public Map<Long, Stocked> everything() {
+        Map<Long, List<Lot>> lots = mapper.lots().stream()
+                .collect(Collectors.groupingBy(
+                        LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
+        Map<Long, List<Usage.Weighed>> weighed = mapper.weighed().stream()
+                .collect(Collectors.groupingBy(
+                        WeighedRow::materialId,
+                        Collectors.mapping(row -> new Usage.Weighed(row.areaCm2(), row.used()), Collectors.toList())));
+        return mapper.all().stream()
+                .map(row -> new Stocked(
+                        material(row),
+                        lots.getOrDefault(row.id(), List.of()),
+                        Usage.learned(MaterialKind.valueOf(row.kind()), weighed.getOrDefault(row.id(), List.of())),
+                        row.goneAt() != null))
+                .collect(Collectors.toMap(
+                        stocked -> stocked.material().id(), Function.identity(), (a, b) -> a, LinkedHashMap::new));
+    }
+
+    /** What is on the shelf, by kind and name. */
+    public List<Stocked> shelf() {
+        return everything().values().stream()
+                .filter(stocked -> !stocked.gone())
+                .sorted(Comparator.comparing(
+                                (Stocked stocked) -> stocked.material().kind())
+                        .thenComparing(stocked -> stocked.material().name()))
+                .toList();
+    }
+
+    public Optional<Stocked> find(long id) {
+        return Optional.ofNullable(everything().get(id));
+    }
+
+    /** Vinyls of another sort whose colour could be taken for this one's (P65). */
+    public List<Material> confusedWith(Material material) {
+        return shelf().stream()
+                .map(Stocked::material)
+                .filter(material::isConfusedWith)
+                .toList();
+    }
+
+    @Transactional
+    public long add(Material material) {
+        return mapper.insert(row(material));
+    }
+
+    @Transactional
+    public void change(Material material) {
+        Material before = material(mapper.find(material.id()).orElseThrow(Gone::new));
+        Faults faults = new Faults();
+        faults.require(
+                before.kind() == material.kind() || !mapper.isUsed(material.id()),
+                "kind",
+                "It was used as %s: what it is does not change any more. Put another material on the shelf."
+                        .formatted(before.kind().word()));
+        faults.throwIfAny();
+        mapper.update(row(material));
+    }
+
+    /** Takes a table: a material of a name that is known gets the lot, another is added. */
+    @Transactional
+    void take(List<MaterialsCsv.Read> rows, String by) {
+        Map<String, Long> known = new LinkedHashMap<>();
+        mapper.all().forEach(row -> known.put(row.name().toLowerCase(Locale.ROOT), row.id()));
+        for (MaterialsCsv.Read row : rows) {
+            long id =
+                    known.computeIfAbsent(row.material().name().toLowerCase(Locale.ROOT), name -> add(row.material()));
+            row.lot()
+                    .ifPresent(lot ->
+                            addLot(id, lot.lot(), lot.amount(), lot.price(), lot.boughtOn(), lot.openedOn(), by));
+        }
+    }
+
+    /** Takes it off the shelf, or puts it back; cups that are made of it keep it. */
+    @Transactional
+    public void setGone(long id, boolean gone) {
+        mapper.lock(id).orElseThrow(Gone::new);
+        mapper.gone(id, gone ? moments.now() : null);
+    }
+
+    @Transactional
+    public void addLot(
+            long id,
+            String name,
+            double amount,
+            Optional<BigDecimal> price,
+            LocalDate boughtOn,
+            Optional<LocalDate> openedOn,
+            String by) {
+        mapper.lock(id).orElseThrow(Gone::new);
+        Lot lot = new Lot(0, name, amount, amount, price, boughtOn, openedOn);
+        mapper.insertLot(
+                new LotRow(0, id, lot.lot(), amount, 0, price.orElse(null), boughtOn, openedOn.orElse(null)),
+                moments.now(),
+                by);
+    }
+
+    /** Corrects the book by a look at what is left. */
+    @Transactional
+    public void look(long material, long lotId, double left, String by) {
+        LotRow lot =
+                mapper.lot(lotId).filter(row -> row.materialId() == material).orElseThrow(Gone::new);
+        Faults faults = new Faults();
+        faults.within("left-" + lotId, "What is left of " + lot.lot(), left, 0, lot.amount(), "");
+        faults.throwIfAny();
+        move(lotId, null, null, null, lot.amount() - lot.used() - left, by);
+    }
+
+    @Transactional
+    public void open(long material, long lotId, LocalDate on) {
+        LotRow lot =
+                mapper.lot(lotId).filter(row -> row.materialId() == material).orElseThrow(Gone::new);
+        new Lot(lot.id(), lot.lot(), lot.amount(), 0, Optional.empty(), lot.boughtOn(), Optional.of(on));
+        mapper.open(lotId, on);
+    }
+
+    /** Weighed before and after a use on so much: what is learned, and what went out of the pack. */
+    @Transactional
+    public void weigh(long id, double basis, double used, String by) {
+        mapper.lock(id).orElseThrow(Gone::new);
+        mapper.insertWeighed(id, basis, used, moments.now(), by);
+    }
+
+    private Map<Long, Material> byNumber() {
+        return mapper.all().stream().map(MaterialBook::material).collect(Collectors.toMap(Material::id, one -> one));
+    }
+
+    /** What the steps of a cup are made with. */
+    public Map<Integer, List<Material>> chosen(long cup) {
+        Map<Long, Material> all = byNumber();
+        Map<Integer, List<Material>> chosen = new LinkedHashMap<>();
+        mapper.chosen(cup).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
+                .ifPresent(material -> chosen.computeIfAbsent(row.step(), step -> new ArrayList<>())
+                        .add(material)));
+        return chosen;
+    }
+
+    /** Chooses what a step is made with, in the order they lie. */
+    @Transactional
+    public void choose(long cup, PlanStep step, List<Long> materials) {
+        Faults faults = new Faults();
+        for (long id : materials) {
+            Optional<Stocked> found = find(id);
+            faults.require(
+                    found.filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
+                            .isPresent(),
+                    "material",
+                    "That material is not on the shelf any more, or not for this step: choose another.");
+        }
+        faults.throwIfAny();
+        mapper.unchoose(cup, step.number());
+        for (int i = 0; i < materials.size(); i++) {
+            mapper.choose(cup, step.number(), materials.get(i), i);
+        }
+    }
+
+    /** What a kind of step may be made with, what is usual there first. */
+    public List<Stocked> offered(PlanStep step) {
+        List<Long> usual = mapper.usual(step.kind().name());
+        return shelf().stream()
+                .filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
+                .sorted(Comparator.comparing((Stocked stocked) -> {
+                            int place = usual.indexOf(stocked.material().id());
+                            return place < 0 ? Integer.MAX_VALUE : place;
+                        })
+                        .thenComparing(stocked -> stocked.material().kind()))
+                .toList();
+    }
+
+    /** What a step is expected to use of each of its materials: several of one kind share it. */
+    public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
+        Map<Long, Stocked> all = everything();
+        Map<MaterialKind, Long> ofKind =
+                materials.stream().collect(Collectors.groupingBy(Material::kind, Collectors.counting()));
+        Map<Material, Double> expected = new LinkedHashMap<>();
+        double laid =
+                step.size().map(size -> size.widthMm() * size.heightMm() / 100).orElse(LAID_CM2);
+        double coated = cup.blank().area().coatedCm2();
+        for (Material material : materials) {
+            double basis = material.kind().basis(coated, laid) / Math.max(1, ofKind.getOrDefault(material.kind(), 1L));
+            Optional.ofNullable(all.get(material.id()))
+                    .ifPresent(stocked -> expected.put(material, stocked.usage().on(basis)));
+        }
+        return expected;
+    }
+
+    /** Takes what a step used out of the lots; what they do not hold by the book is taken from nowhere. */
+    @Transactional
+    public void use(Cup cup, PlanStep step, long entry, Instant at, String by) {
+        List<Material> materials = chosen(cup.id()).getOrDefault(step.number(), List.of());
+        if (materials.isEmpty()) {
+            return;
+        }
+        LocalDate on = LocalDate.ofInstant(at, floors.ways().zone());
+        expected(cup, step, materials).forEach((material, amount) -> {
+            mapper.lock(material.id());
+            List<Lot> lots =
+                    mapper.lotsOf(material.id()).stream().map(MaterialBook::lot).toList();
+            for (Lot.Draw draw : Lot.draw(lots, amount, on).draws()) {
+                move(draw.lotId(), cup.id(), step.number(), entry, draw.amount(), by);
+                mapper.open(draw.lotId(), on);
+            }
+        });
+    }
+
+    /** Puts back what such an entry had used: it never was, or it was another. */
+    @Transactional
+    public void giveBack(long entry, String by) {
+        mapper.drawnFor(entry).forEach(drawn -> {
+            move(drawn.lotId(), drawn.cupId(), drawn.step(), entry, -drawn.amount(), by);
+        });
+    }
+
+    private void move(
+            long lot, @Nullable Long cup, @Nullable Integer step, @Nullable Long entry, double amount, String by) {
+        // No pack holds more than it held, nor less than nothing, whatever was looked at meanwhile.
+        LotRow row = mapper.lot(lot).orElseThrow(Gone::new);
+        double moved = Math.max(-row.used(), Math.min(row.amount() - row.used(), amount));
+        mapper.insertMove(lot, cup, step, entry, moved, moments.now(), by);
+        mapper.countOn(lot, moved);
+    }
+
+    /** What a cup used, with what it cost to the cent. */
+    public List<Used> usedBy(long cup, int digits) {
+        Map<Long, Material> all = byNumber();
+        return mapper.movesOf(cup).stream()
+                .map(row -> new Used(
+                        Optional.ofNullable(all.get(row.materialId())).orElseThrow(Gone::new),
+                        row.lot(),
+                        row.amount(),
+                        Optional.ofNullable(row.price())
+                                .map(price -> new nursery.core.worth.PaidFor(price, row.lotAmount(), digits)
+                                        .of(row.earlier(), row.amount())),
+                        row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())))
+                .toList();
+    }
+
+    /** Which cups something of each lot went on, by the lot's number: a bad lot names its cups. */
+    public Map<Long, List<MaterialMapper.UsedRow>> cupsOf(long id) {
+        return mapper.cupsOf(id).stream().collect(Collectors.groupingBy(MaterialMapper.UsedRow::lotId));
+    }
+
+    private static Lot lot(LotRow row) {
+        return new Lot(
+                row.id(),
+                row.lot(),
+                row.amount(),
+                row.amount() - row.used(),
+                Optional.ofNullable(row.price()),
+                row.boughtOn(),
+                Optional.ofNullable(row.openedOn()));
+    }
+
+    private static Material material(MaterialRow row) {
+        return new Material(
+                row.id(),
+                row.name(),
+                MaterialKind.valueOf(row.kind()),
+                row.colour(),
+                row.flakeMm() == null ? OptionalDouble.empty() : OptionalDouble.of(row.flakeMm()),
+                Optional.ofNullable(row.film()).map(Film::valueOf),
+                row.widthMm() == null ? OptionalDouble.empty() : OptionalDouble.of(row.widthMm()),
+                row.lastsDays() == null ? OptionalInt.empty() : OptionalInt.of(row.lastsDays()),
+                row.leadDays(),
+                row.place(),
+                row.mix().isEmpty() ? List.of() : List.of(JSON.readValue(row.mix(), Material.Part[].class)));
+    }
+
+    private static MaterialRow row(Material material) {
+        return new MaterialRow(
+                material.id(),
+                material.name(),
+                material.kind().name(),
+                material.colour(),
+                material.flakeMm().isPresent() ? material.flakeMm().getAsDouble() : null,
+                material.film().map(Film::name).orElse(null),
+                material.widthMm().isPresent() ? material.widthMm().getAsDouble() : null,
+                material.lastsDays().isPresent() ? material.lastsDays().getAsInt() : null,
+                material.leadDays(),
+                material.place(),
+                material.mix().isEmpty() ? "" : JSON.writeValueAsString(material.mix()),
+                null);
+    }
+}

@@ -1,0 +1,308 @@
+package nursery.app.materials;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook.Stocked;
+import nursery.app.people.Makers;
+import nursery.app.people.Seat;
+import nursery.app.platform.FileText;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Gone;
+import nursery.app.platform.Maker;
+import nursery.app.platform.Upload;
+import nursery.core.measure.LengthUnit;
+import nursery.core.measure.Numbers;
+import nursery.core.stock.Colours;
+import nursery.core.stock.Material;
+import nursery.core.stock.MaterialKind;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The materials on the shelf, each with its lots, and what was learned of it. */
+@Controller
+class MaterialController {
+
+    private static final String LIST = "/shelf/materials";
+
+    private final MaterialBook book;
+    private final MoneyBook money;
+    private final Floors floors;
+    private final Makers makers;
+    private final FormPost posts;
+
+    MaterialController(MaterialBook book, MoneyBook money, Floors floors, Makers makers, FormPost posts) {
+        this.book = book;
+        this.money = money;
+        this.floors = floors;
+        this.makers = makers;
+        this.posts = posts;
+    }
+
+    /** A kind's part of the shelf. */
+    record Group(MaterialKind kind, List<Stocked> materials) {}
+
+    @GetMapping(LIST)
+    String materials(Model model) {
+        return list(model, Form.fresh(Map.of()));
+    }
+
+    private String list(Model model, Form form) {
+        List<Stocked> shelf = book.shelf();
+        model.addAttribute("form", form);
+        model.addAttribute(
+                "groups",
+                Arrays.stream(MaterialKind.values())
+                        .map(kind -> new Group(
+                                kind,
+                                shelf.stream()
+                                        .filter(stocked -> stocked.material().kind() == kind)
+                                        .toList()))
+                        .filter(group -> !group.materials().isEmpty())
+                        .toList());
+        model.addAttribute(
+                "confused",
+                shelf.stream()
+                        .map(Stocked::material)
+                        .filter(Material::isRemovable)
+                        .flatMap(removable -> book.confusedWith(removable).stream()
+                                .map(other ->
+                                        "“%s” is removable and “%s” is not, and their colours are hard to tell apart (%s of %d)."
+                                                .formatted(
+                                                        removable.name(),
+                                                        other.name(),
+                                                        Numbers.show(
+                                                                Colours.distance(removable.colour(), other.colour()),
+                                                                0),
+                                                        Colours.ALIKE)))
+                        .toList());
+        model.addAttribute(
+                "gone",
+                book.everything().values().stream().filter(Stocked::gone).toList());
+        model.addAttribute("today", floors.show().today());
+        return "materials/list";
+    }
+
+    @GetMapping(LIST + "/new")
+    String fresh(@RequestParam(defaultValue = "") String kind, Model model) {
+        return form(model, Form.fresh(Map.of("kind", kind, "leadDays", "7", "colour", "#c9a227")), null);
+    }
+
+    @PostMapping(LIST + "/new")
+    ModelAndView add(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Material material = MaterialForm.material(0, new FormReader(typed), mix(typed), unit());
+                    Optional<MaterialForm.LotTyped> lot =
+                            typed.getOrDefault("amount", "").isBlank()
+                                    ? Optional.empty()
+                                    : Optional.of(MaterialForm.lot(new FormReader(typed), today()));
+                    long id = book.add(material);
+                    lot.ifPresent(bought -> addLot(id, bought, request));
+                    return LIST + "/" + id;
+                },
+                form -> form(model, form, null));
+    }
+
+    /** What is mixed in it: up to six lines of another material's number and a share. */
+    private List<Material.Part> mix(Map<String, String> typed) {
+        Map<Long, Stocked> all = book.everything();
+        Map<Stocked, Double> parts = new LinkedHashMap<>();
+        FormReader reader = new FormReader(typed);
+        for (int i = 1; i <= 6; i++) {
+            String number = reader.raw("of-" + i);
+            if (number.matches("\\d{1,18}") && all.containsKey(Long.parseLong(number))) {
+                double share = reader.raw("share-" + i).isEmpty() ? 1 : reader.number("share-" + i, "The share");
+                reader.faults().within("share-" + i, "The share", share, 0.01, 1000, "");
+                parts.merge(all.get(Long.parseLong(number)), share, Double::sum);
+            }
+        }
+        reader.faults().throwIfAny();
+        double whole = parts.values().stream().mapToDouble(Double::doubleValue).sum();
+        return parts.entrySet().stream()
+                .map(part -> new Material.Part(
+                        part.getKey().material().name(),
+                        part.getKey().material().colour(),
+                        part.getValue() / whole))
+                .toList();
+    }
+
+    @GetMapping(LIST + "/{id}")
+    String one(@PathVariable long id, Model model) {
+        Material material = book.find(id).orElseThrow(Gone::new).material();
+        return form(model, Form.fresh(MaterialForm.filled(material, unit())), id);
+    }
+
+    @PostMapping(LIST + "/{id}")
+    ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        return post(id, typed, model, (reader, stocked) -> {
+            List<Material.Part> mix = mix(typed);
+            book.change(MaterialForm.material(
+                    id, reader, mix.isEmpty() ? stocked.material().mix() : mix, unit()));
+            return LIST + "/" + id;
+        });
+    }
+
+    @PostMapping(LIST + "/{id}/lots")
+    ModelAndView lot(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return post(id, typed, model, (reader, stocked) -> {
+            addLot(id, MaterialForm.lot(reader, today()), request);
+            return LIST + "/" + id + "#lots";
+        });
+    }
+
+    private void addLot(long id, MaterialForm.LotTyped lot, HttpServletRequest request) {
+        book.addLot(
+                id,
+                lot.lot(),
+                lot.amount(),
+                lot.price(),
+                lot.boughtOn(),
+                lot.openedOn(),
+                Maker.of(request).name());
+    }
+
+    @PostMapping(LIST + "/{id}/lots/{lot}")
+    ModelAndView look(
+            @PathVariable long id,
+            @PathVariable long lot,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        return post(id, typed, model, (reader, stocked) -> {
+            double left = reader.number("left-" + lot, "What is left");
+            reader.faults().throwIfAny();
+            book.look(id, lot, left, Maker.of(request).name());
+            return LIST + "/" + id + "#lots";
+        });
+    }
+
+    /** Weighed before and after, in grams or the material's own measure. */
+    @PostMapping(LIST + "/{id}/weighed")
+    ModelAndView weighed(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return post(id, typed, model, (reader, stocked) -> {
+            double before = reader.number("before", "Before");
+            double after = reader.number("after", "After");
+            double basis = reader.number("basis", "On how much");
+            reader.faults().within("before", "Before", before, 0, 100_000, "");
+            reader.faults().within("after", "After", after, 0, 100_000, "");
+            reader.faults().within("basis", "On how much", basis, 0.1, 20_000, "");
+            reader.faults()
+                    .require(
+                            !(after > before),
+                            "after",
+                            "After is more than before: nothing can have been used. Look at both.");
+            reader.faults().throwIfAny();
+            book.weigh(id, basis, before - after, Maker.of(request).name());
+            return LIST + "/" + id + "#learned";
+        });
+    }
+
+    @PostMapping(LIST + "/{id}/gone")
+    ModelAndView gone(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
+        return post(id, typed, model, (reader, stocked) -> {
+            book.setGone(id, !stocked.gone());
+            return stocked.gone() ? LIST + "/" + id : LIST;
+        });
+    }
+
+    private ModelAndView post(
+            long id, Map<String, String> typed, Model model, BiFunction<FormReader, Stocked, String> work) {
+        return posts.handle(
+                typed,
+                model,
+                () -> work.apply(new FormReader(typed), book.find(id).orElseThrow(Gone::new)),
+                form -> form(model, new Form(withFilled(id, form.typed()), form.faults(), form.token()), id));
+    }
+
+    /** A form on a page of several: the others show what is kept. */
+    private Map<String, String> withFilled(long id, Map<String, String> typed) {
+        Map<String, String> all = new LinkedHashMap<>(
+                MaterialForm.filled(book.find(id).orElseThrow(Gone::new).material(), unit()));
+        all.putAll(typed);
+        return all;
+    }
+
+    private String form(Model model, Form form, @Nullable Long id) {
+        Optional<Stocked> stocked = Optional.ofNullable(id).flatMap(book::find);
+        model.addAttribute("form", form);
+        model.addAttribute("kinds", MaterialKind.values());
+        model.addAttribute("films", Material.Film.values());
+        model.addAttribute("stocked", stocked.orElse(null));
+        model.addAttribute(
+                "confused",
+                stocked.map(one -> book.confusedWith(one.material())).orElse(List.of()));
+        model.addAttribute(
+                "cups", stocked.map(one -> book.cupsOf(one.material().id())).orElse(Map.of()));
+        model.addAttribute("unit", unit().symbol());
+        model.addAttribute("money", money.ways());
+        model.addAttribute("today", today());
+        model.addAttribute(
+                "parts",
+                book.shelf().stream()
+                        .filter(one -> one.material().kind() == MaterialKind.GLITTER
+                                && stocked.filter(self -> self.material().id()
+                                                == one.material().id())
+                                        .isEmpty())
+                        .collect(Collectors.toList()));
+        return "materials/one";
+    }
+
+    @GetMapping(LIST + "/materials.csv")
+    ResponseEntity<String> csv() {
+        boolean priced = makers.seat().filter(Seat::isMaker).isPresent();
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"materials.csv\"")
+                .body(MaterialsCsv.write(book.shelf(), priced));
+    }
+
+    @PostMapping(LIST + "/import")
+    ModelAndView importAll(
+            @RequestParam Map<String, String> typed,
+            @RequestParam(name = "file", required = false) @Nullable MultipartFile file,
+            Model model,
+            HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    String text = FileText.of(Upload.bytes(file)).text();
+                    book.take(
+                            MaterialsCsv.read(text, today()), Maker.of(request).name());
+                    return LIST;
+                },
+                form -> list(model, form));
+    }
+
+    private LocalDate today() {
+        return floors.show().today();
+    }
+
+    private LengthUnit unit() {
+        return floors.ways().lengthUnit();
+    }
+}

@@ -1,0 +1,175 @@
+package nursery.app.materials;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface MaterialMapper {
+
+    /** @param mix as JSON, empty if it is one thing */
+    record MaterialRow(
+            long id,
+            String name,
+            String kind,
+            String colour,
+            @Nullable Double flakeMm,
+            @Nullable String film,
+            @Nullable Double widthMm,
+            @Nullable Integer lastsDays,
+            int leadDays,
+            String place,
+            String mix,
+            @Nullable Instant goneAt) {}
+
+    record LotRow(
+            long id,
+            long materialId,
+            String lot,
+            double amount,
+            double used,
+            @Nullable BigDecimal price,
+            LocalDate boughtOn,
+            @Nullable LocalDate openedOn) {}
+
+    record WeighedRow(long materialId, double areaCm2, double used) {}
+
+    /** What a step of a cup is made with. */
+    record ChosenRow(int step, long materialId) {}
+
+    /** @param earlier what had gone out of the lot before it */
+    record MoveRow(
+            long materialId,
+            String lot,
+            double lotAmount,
+            @Nullable BigDecimal price,
+            double earlier,
+            double amount,
+            @Nullable Integer step) {}
+
+    record DrawnRow(long lotId, long cupId, @Nullable Integer step, double amount) {}
+
+    /** A cup that something of a lot went on. */
+    record UsedRow(long lotId, String code, String name) {}
+
+    String COLUMNS = "id, name, kind, colour, flake_mm, film, width_mm, lasts_days, lead_days, place, mix, gone_at";
+
+    @Select("SELECT " + COLUMNS + " FROM material ORDER BY name")
+    List<MaterialRow> all();
+
+    @Select("SELECT " + COLUMNS + " FROM material WHERE id = #{id}")
+    Optional<MaterialRow> find(long id);
+
+    @Select("SELECT id FROM material WHERE id = #{id} FOR UPDATE")
+    Optional<Long> lock(long id);
+
+    @Select(
+            value = "INSERT INTO material (name, kind, colour, flake_mm, film, width_mm, lasts_days, lead_days, place, "
+                    + "mix) VALUES (#{name}, #{kind}, #{colour}, #{flakeMm}, #{film}, #{widthMm}, #{lastsDays}, "
+                    + "#{leadDays}, #{place}, #{mix}) RETURNING id",
+            affectData = true)
+    long insert(MaterialRow row);
+
+    @Update("UPDATE material SET name = #{name}, kind = #{kind}, colour = #{colour}, flake_mm = #{flakeMm}, film = "
+            + "#{film}, width_mm = #{widthMm}, lasts_days = #{lastsDays}, lead_days = #{leadDays}, place = #{place}, "
+            + "mix = #{mix} WHERE id = #{id}")
+    void update(MaterialRow row);
+
+    @Update("UPDATE material SET gone_at = #{at} WHERE id = #{id}")
+    void gone(@Param("id") long id, @Param("at") @Nullable Instant at);
+
+    @Select("SELECT EXISTS (SELECT 1 FROM cup_material WHERE material_id = #{id}) OR EXISTS (SELECT 1 FROM "
+            + "material_lot WHERE material_id = #{id} AND used <> 0)")
+    boolean isUsed(long id);
+
+    String LOT = "id, material_id, lot, amount, used, price, bought_on, opened_on";
+
+    @Select("SELECT " + LOT + " FROM material_lot ORDER BY material_id, bought_on, id")
+    List<LotRow> lots();
+
+    @Select("SELECT " + LOT + " FROM material_lot WHERE material_id = #{id} ORDER BY bought_on, id")
+    List<LotRow> lotsOf(long id);
+
+    @Select("SELECT " + LOT + " FROM material_lot WHERE id = #{id} FOR UPDATE")
+    Optional<LotRow> lot(long id);
+
+    @Insert("INSERT INTO material_lot (material_id, lot, amount, price, bought_on, opened_on, added_at, added_by) "
+            + "VALUES (#{l.materialId}, #{l.lot}, #{l.amount}, #{l.price}, #{l.boughtOn}, #{l.openedOn}, #{at}, #{by})")
+    void insertLot(@Param("l") LotRow lot, @Param("at") Instant at, @Param("by") String by);
+
+    @Update("UPDATE material_lot SET opened_on = COALESCE(opened_on, #{on}) WHERE id = #{id}")
+    void open(@Param("id") long id, @Param("on") LocalDate on);
+
+    @Insert("INSERT INTO material_move (lot_id, cup_id, step, entry_id, amount, moved_at, moved_by) VALUES (#{lot}, "
+            + "#{cup}, #{step}, #{entry}, #{amount}, #{at}, #{by})")
+    void insertMove(
+            @Param("lot") long lot,
+            @Param("cup") @Nullable Long cup,
+            @Param("step") @Nullable Integer step,
+            @Param("entry") @Nullable Long entry,
+            @Param("amount") double amount,
+            @Param("at") Instant at,
+            @Param("by") String by);
+
+    @Update("UPDATE material_lot SET used = used + #{amount} WHERE id = #{lot}")
+    void countOn(@Param("lot") long lot, @Param("amount") double amount);
+
+    @Select("SELECT lot_id, cup_id, step, SUM(amount) FROM material_move WHERE entry_id = #{entry} GROUP BY lot_id, "
+            + "cup_id, step HAVING ABS(SUM(amount)) > 1e-9")
+    List<DrawnRow> drawnFor(long entry);
+
+    @Select(
+            """
+            SELECT m.material_id, m.lot, m.lot_amount, m.price, m.earlier, m.amount, m.step FROM (
+              SELECT l.material_id, l.lot, l.amount AS lot_amount, l.price, v.cup_id, v.step, v.id, v.amount,
+                SUM(v.amount) OVER (PARTITION BY v.lot_id ORDER BY v.id) - v.amount AS earlier
+              FROM material_move v JOIN material_lot l ON l.id = v.lot_id
+              WHERE v.lot_id IN (SELECT lot_id FROM material_move WHERE cup_id = #{cup})) m
+            WHERE m.cup_id = #{cup} ORDER BY m.id""")
+    List<MoveRow> movesOf(long cup);
+
+    @Select("SELECT DISTINCT v.lot_id, c.code, c.name FROM material_move v JOIN material_lot l ON l.id = v.lot_id JOIN "
+            + "cup c ON c.id = v.cup_id WHERE l.material_id = #{id} ORDER BY c.code")
+    List<UsedRow> cupsOf(long id);
+
+    @Insert("INSERT INTO material_weighed (material_id, area_cm2, used, weighed_at, weighed_by) VALUES (#{id}, "
+            + "#{area}, #{used}, #{at}, #{by})")
+    void insertWeighed(
+            @Param("id") long id,
+            @Param("area") double area,
+            @Param("used") double used,
+            @Param("at") Instant at,
+            @Param("by") String by);
+
+    @Select("SELECT material_id, area_cm2, used FROM material_weighed ORDER BY id")
+    List<WeighedRow> weighed();
+
+    @Select("SELECT step, material_id FROM cup_material WHERE cup_id = #{cup} ORDER BY step, position")
+    List<ChosenRow> chosen(long cup);
+
+    @Delete("DELETE FROM cup_material WHERE cup_id = #{cup} AND step = #{step}")
+    void unchoose(@Param("cup") long cup, @Param("step") int step);
+
+    @Insert("INSERT INTO cup_material (cup_id, step, material_id, position) VALUES (#{cup}, #{step}, #{material}, "
+            + "#{position})")
+    void choose(
+            @Param("cup") long cup,
+            @Param("step") int step,
+            @Param("material") long material,
+            @Param("position") int position);
+
+    /** How often each material was chosen for a kind of step, the usual first. */
+    @Select(
+            "SELECT m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND s.number = m.step WHERE "
+                    + "s.kind = #{kind} GROUP BY m.material_id ORDER BY COUNT(*) DESC, m.material_id")
+    List<Long> usual(String kind);
+}

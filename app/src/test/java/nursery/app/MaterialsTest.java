@@ -1,0 +1,294 @@
+package nursery.app;
+
+import static nursery.app.Visitor.leadsTo;
+import static nursery.app.Visitor.typed;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nursery.app.ShopUnderTest.Running;
+import nursery.app.cups.LogBook;
+import nursery.app.materials.MaterialBook;
+import nursery.app.people.Makers;
+import nursery.app.people.Role;
+import nursery.app.shelf.ShelfBook;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
+import nursery.core.log.LogEntry;
+import nursery.core.stock.MaterialKind;
+import nursery.core.technique.PlanStep;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Materials on the shelf, on cups, and what they cost, by the pages as a maker uses them. */
+@ExtendWith(ShopUnderTest.class)
+class MaterialsTest {
+
+    private Running shop;
+    private Visitor maker;
+    private MaterialBook book;
+
+    @BeforeEach
+    void aShopWithABlank(Running running) {
+        shop = running;
+        shop.empty();
+        shop.settle("UTC");
+        shop.bean(ShelfBook.class)
+                .addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.empty()));
+        maker = new Visitor(shop);
+        book = shop.bean(MaterialBook.class);
+    }
+
+    private long add(String... typed) {
+        var answer = maker.post("/shelf/materials/new", "/shelf/materials/new", typed(typed));
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(302);
+        return Long.parseLong(leadsTo(answer).replaceAll(".*/", ""));
+    }
+
+    private long gold() {
+        return add(
+                "name",
+                "Fine gold",
+                "kind",
+                "GLITTER",
+                "colour",
+                "#c9a227",
+                "flakeMm",
+                "0.2",
+                "leadDays",
+                "7",
+                "amount",
+                "60",
+                "price",
+                "7,80",
+                "lot",
+                "G-1");
+    }
+
+    private double used(long material) {
+        return shop.sql()
+                .queryForObject("SELECT SUM(used) FROM material_lot WHERE material_id = ?", Double.class, material);
+    }
+
+    private PlanStep step(String code, MaterialKind kind) {
+        return shop.cup(code).cup().plan().stream()
+                .filter(step -> kind.isUsedBy(step.kind()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void logUpTo(String code, PlanStep last) {
+        for (int i = 0; i < 30; i++) {
+            PlanStep next = shop.cup(code).stepsAhead().get(0);
+            shop.clock().forward(java.time.Duration.ofMinutes(20));
+            shop.bean(LogBook.class)
+                    .add(code, shop.entry(code, next.number(), shop.clock().instant(), 20), true);
+            if (next.number() == last.number()) {
+                return;
+            }
+        }
+        throw new IllegalStateException("never came to " + last.title());
+    }
+
+    @Test
+    void aStepTakesItsMaterialOutOfTheLotAndACorrectionPutsItBack() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        String made = "/cups/" + code + "/made";
+        assertThat(maker.get(made).body()).contains("Fine gold").contains("no price kept");
+        var answer = maker.post(made, made + "/" + glitter.number(), typed("material", "" + gold));
+        assertThat(answer.statusCode()).isEqualTo(302);
+        assertThat(shop.cup(code).cup().about().glitter())
+                .as("the cup is drawn in it")
+                .isEqualTo("#c9a227");
+        logUpTo(code, glitter);
+        double area = shop.cup(code).cup().blank().area().coatedCm2();
+        // A starting value of 0.03 g/cm², from memory.
+        assertThat(used(gold)).isCloseTo(0.03 * area, org.assertj.core.api.Assertions.within(1e-6));
+        long entry = shop.cup(code).cup().log().stream()
+                .filter(each -> each instanceof LogEntry.StepDone done && done.step() == glitter.number())
+                .mapToLong(each -> each.mark().id())
+                .findFirst()
+                .orElseThrow();
+        assertThat(maker.get(made).body()).contains("Fine gold, lot G-1");
+        assertThat(maker.get("/shelf/materials/" + gold).body())
+                .as("a bad lot names its cups")
+                .contains(code);
+        shop.bean(LogBook.class).correct(code, entry, Optional.empty(), "Mira", "not yet");
+        assertThat(used(gold)).isCloseTo(0, org.assertj.core.api.Assertions.within(1e-6));
+        JdbcTemplate sql = shop.sql();
+        assertThat(sql.queryForObject("SELECT SUM(amount) FROM material_move", Double.class))
+                .as("what is used is the sum of its movements")
+                .isCloseTo(used(gold), org.assertj.core.api.Assertions.within(1e-9));
+    }
+
+    /** By hand: 0.03 g on each of the blank's cm² of a lot of 60 g at 7.80, to the cent. */
+    @Test
+    void aCupTellsWhatItCost() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        logUpTo(code, glitter);
+        double grams = 0.03 * shop.cup(code).cup().blank().area().coatedCm2();
+        String cost = BigDecimal.valueOf(grams * 7.80 / 60)
+                .setScale(2, java.math.RoundingMode.HALF_UP)
+                .toPlainString();
+        assertThat(maker.get("/cups/" + code + "/made").body()).contains(">" + cost + "<");
+        maker.post("/money", "/money", typed("currency", "eur", "hourRate", "30", "marginPercent", "45"));
+        assertThat(maker.get("/cups/" + code + "/made").body())
+                .contains("To ask for")
+                .doesNotContain("work (at the");
+    }
+
+    @Test
+    void aLotCannotBeOpenedBeforeItWasBoughtNorHoldMoreThanItHeld() {
+        long gold = gold();
+        String page = "/shelf/materials/" + gold;
+        var answer =
+                maker.post(page, page + "/lots", typed("amount", "20", "bought", "2026-02-20", "opened", "2026-02-01"));
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains("opened before it was bought").contains("value=\"20\"");
+        assertThat(maker.post(page, page + "/lots", typed("amount", "-3", "price", "-1"))
+                        .body())
+                .contains("What was paid is -1")
+                .contains("How much it is");
+        assertThat(maker.post(page, page + "/lots", typed("amount", "20", "bought", "2027-01-01"))
+                        .statusCode())
+                .isEqualTo(422);
+        long lot = shop.sql().queryForObject("SELECT id FROM material_lot", Long.class);
+        assertThat(maker.post(page, page + "/lots/" + lot, typed("left-" + lot, "61"))
+                        .statusCode())
+                .isEqualTo(422);
+        assertThat(maker.post(page, page + "/lots/" + lot, typed("left-" + lot, "40"))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(used(gold)).isEqualTo(20);
+        assertThat(maker.post(page, page + "/weighed", typed("before", "40", "after", "41", "basis", "450"))
+                        .body())
+                .contains("After is more than before");
+        assertThat(maker.post(page, page + "/weighed", typed("before", "40", "after", "31", "basis", "450"))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(maker.get(page).body()).contains("learned from 1 weighing");
+    }
+
+    @Test
+    void whatIsNoLongerUsedStaysOnItsCups() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        String page = "/shelf/materials/" + gold;
+        assertThat(maker.post(page, page + "/gone", typed()).statusCode()).isEqualTo(302);
+        assertThat(maker.get("/cups/" + code + "/made").body()).contains("Fine gold");
+        assertThat(book.offered(glitter)).isEmpty();
+        assertThat(maker.get("/shelf/materials").body()).contains("No longer used");
+        var other = maker.post(
+                page, page, typed("name", "Fine gold", "kind", "PAINT", "colour", "#c9a227", "leadDays", "7"));
+        assertThat(other.body()).contains("what it is does not change any more");
+    }
+
+    @Test
+    void aTableComesInAndGoesOutAndEveryBadRowIsNamed() {
+        long taken = shop.sql().queryForObject("SELECT COUNT(*) FROM material", Long.class);
+        assertThat(taken).isZero();
+        String bad =
+                "name;kind;colour;film;amount;price;bought\nRed roll;vinyl;#aa2020;;300;4.20;\n;glitter;;;;;\nBlue;paint;#zzz;;1;-2;\n";
+        var refused = upload(bad);
+        assertThat(refused.statusCode()).isEqualTo(422);
+        assertThat(refused.body()).contains("Row 2:").contains("Row 3:").contains("Row 4:");
+        assertThat(shop.sql().queryForObject("SELECT COUNT(*) FROM material", Long.class))
+                .as("all rows or none")
+                .isZero();
+        String good =
+                "name;kind;colour;film;amount;price;bought\nRed roll;vinyl;#aa2020;removable;300;4.20;2026-02-01\n"
+                        + "Red roll;vinyl;#aa2020;removable;300;4.40;2026-02-20\nBlue;paint;#2040a0;;118;6;\n";
+        assertThat(upload(good).statusCode()).isEqualTo(302);
+        String out = maker.get("/shelf/materials/materials.csv").body();
+        assertThat(out)
+                .contains("Red roll,vinyl,\"#aa2020\",,removable,,,7,,2026-02-01,300,cm²,4.2,2026-02-01,,300")
+                .contains("Blue,paint,\"#2040a0\"");
+        shop.sql().update("DELETE FROM material_lot");
+        shop.sql().update("DELETE FROM material");
+        assertThat(upload(out).statusCode()).isEqualTo(302);
+        assertThat(maker.get("/shelf/materials/materials.csv").body()).isEqualTo(out);
+    }
+
+    /** Ten thousand rows are taken, and the page of them all still stands. */
+    @Test
+    void tenThousandMaterialsAreTaken() {
+        StringBuilder rows = new StringBuilder("name,kind,colour,amount,price\n");
+        for (int i = 0; i < 10_000; i++) {
+            rows.append("Glitter ").append(i).append(",glitter,#c9a227,50,4.99\n");
+        }
+        assertThat(upload(rows.toString()).statusCode()).isEqualTo(302);
+        assertThat(maker.get("/shelf/materials").body()).contains("Glitter 9999");
+        rows.append("One more,glitter,#c9a227,50,4.99\n");
+        assertThat(upload(rows.toString()).body()).contains("at most 10000");
+    }
+
+    private HttpResponse<String> upload(String text) {
+        return maker.upload("/shelf/materials", "/shelf/materials/import", "file", "materials.csv", text);
+    }
+
+    @Test
+    void theCurrencyStaysOncePricesAreKept() {
+        assertThat(maker.post("/money", "/money", typed("currency", "USD", "hourRate", "20"))
+                        .statusCode())
+                .isEqualTo(302);
+        gold();
+        assertThat(maker.post("/money", "/money", typed("currency", "EUR", "hourRate", "20"))
+                        .body())
+                .contains("Prices are kept in USD");
+        assertThat(maker.post("/money", "/money", typed("currency", "gold", "hourRate", "-1"))
+                        .body())
+                .contains("is no currency")
+                .contains("An hour at the bench is -1");
+    }
+
+    @Test
+    void aHelperSeesNoPrices() {
+        long gold = gold();
+        shop.bean(Makers.class).add("Mira", Role.OWNER, "tram seed comet lantern", "");
+        shop.bean(Makers.class).add("Jo", Role.HELPER, "comet under the seed tram", "");
+        Visitor helper = new Visitor(shop);
+        helper.signIn("Jo", "comet under the seed tram", false);
+        assertThat(helper.get("/shelf/materials/" + gold).body())
+                .contains("G-1")
+                .doesNotContain("7.80");
+        assertThat(helper.get("/shelf/materials/materials.csv").body()).doesNotContain("7.8");
+        assertThat(helper.get("/money").statusCode()).isEqualTo(403);
+    }
+
+    @Test
+    void thePriceOfTheApi() throws Exception {
+        assertThat(price("{\"cost\":\"11.40\",\"marginPercent\":45,\"feePercent\":6.5,\"feeFixed\":\"0.30\"}"))
+                .isEqualTo("{\"target\":\"20.73\",\"price\":\"22.49\"}");
+        assertThat(price("{\"cost\":-1,\"marginPercent\":45}")).contains("\"cost\"");
+        assertThat(price("{\"marginPercent\":45}")).contains("cost is missing");
+        assertThat(price("{\"cost\":true}")).contains("cost must be a number");
+    }
+
+    private String price(String body) throws Exception {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(shop.address() + "/api/price"))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build();
+        return HttpClient.newHttpClient()
+                .send(request, HttpResponse.BodyHandlers.ofString())
+                .body();
+    }
+}

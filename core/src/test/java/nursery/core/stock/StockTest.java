@@ -1,0 +1,160 @@
+package nursery.core.stock;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Random;
+import nursery.core.measure.InvalidInput;
+import nursery.core.stock.Material.Film;
+import nursery.core.technique.StepKind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class StockTest {
+
+    private static final LocalDate DAY = LocalDate.parse("2026-11-02");
+
+    private static Material vinyl(long id, String colour, Film film) {
+        return new Material(
+                id,
+                "Vinyl " + id,
+                MaterialKind.VINYL,
+                colour,
+                OptionalDouble.empty(),
+                Optional.of(film),
+                OptionalDouble.of(305),
+                OptionalInt.empty(),
+                7,
+                "",
+                List.of());
+    }
+
+    /** L*a*b* of the sRGB primaries under D65, as published tables have them (Lindbloom; rounded to two decimals). */
+    @ParameterizedTest
+    @CsvSource({
+        "#ff0000,53.24,80.09,67.20",
+        "#00ff00,87.73,-86.18,83.18",
+        "#0000ff,32.30,79.19,-107.86",
+        "#ffffff,100,0,0",
+        "#000000,0,0,0"
+    })
+    void coloursAreMeasuredAsTheEyeSeesThem(String colour, double l, double a, double b) {
+        assertThat(Colours.lab(colour)).containsExactly(new double[] {l, a, b}, within(0.02));
+    }
+
+    /** P65: removable vinyl is bought in colours never used otherwise. */
+    @Test
+    void removableAndPermanentVinylAreNeverOneColour() {
+        Material blue = vinyl(1, "#2050a0", Film.PERMANENT);
+        assertThat(blue.isConfusedWith(vinyl(2, "#2453a2", Film.REMOVABLE))).isTrue();
+        assertThat(blue.isConfusedWith(vinyl(2, "#2453a2", Film.METALLIC))).isFalse();
+        assertThat(blue.isConfusedWith(vinyl(2, "#e0c020", Film.REMOVABLE))).isFalse();
+        assertThatThrownBy(() -> new Material(
+                        1,
+                        "Roll",
+                        MaterialKind.VINYL,
+                        "#2050a0",
+                        OptionalDouble.empty(),
+                        Optional.empty(),
+                        OptionalDouble.empty(),
+                        OptionalInt.empty(),
+                        7,
+                        "",
+                        List.of()))
+                .isInstanceOf(InvalidInput.class);
+    }
+
+    private static Lot lot(long id, double left, String bought, String opened) {
+        return new Lot(
+                id,
+                "L" + id,
+                50,
+                left,
+                Optional.empty(),
+                LocalDate.parse(bought),
+                Optional.ofNullable(opened).map(LocalDate::parse));
+    }
+
+    @Test
+    void openedLotsAreUsedUpFirstAndNoneBeforeItWasBought() {
+        List<Lot> lots = List.of(
+                lot(1, 10, "2026-10-01", null), lot(2, 4, "2026-10-05", "2026-10-06"), lot(3, 50, "2026-11-03", null));
+        Lot.Drawing drawing = Lot.draw(lots, 20, DAY);
+        assertThat(drawing.draws()).containsExactly(new Lot.Draw(2, 4), new Lot.Draw(1, 10));
+        assertThat(drawing.missing()).isEqualTo(6);
+        assertThatThrownBy(() -> lot(1, 1, "2026-10-05", "2026-10-01")).isInstanceOf(InvalidInput.class);
+    }
+
+    /** A thousand shops: no draw takes a lot below nothing, and what is there is what was there less the draws. */
+    @Test
+    void whatIsThereIsTheSumOfItsMovements() {
+        Random random = new Random(4);
+        for (int shop = 0; shop < 1000; shop++) {
+            List<Lot> lots = new ArrayList<>();
+            for (int i = 0; i < 4; i++) {
+                lots.add(lot(i, 50 * random.nextDouble(), "2026-10-0" + (1 + i), null));
+            }
+            double before = lots.stream().mapToDouble(Lot::left).sum();
+            double wanted = 150 * random.nextDouble();
+            Lot.Drawing drawing = Lot.draw(lots, wanted, DAY);
+            double drawn =
+                    drawing.draws().stream().mapToDouble(Lot.Draw::amount).sum();
+            assertThat(drawn + drawing.missing()).isCloseTo(wanted, within(1e-6));
+            assertThat(drawn).isLessThanOrEqualTo(before + 1e-9);
+            for (Lot.Draw draw : drawing.draws()) {
+                assertThat(draw.amount())
+                        .isLessThanOrEqualTo(lots.get((int) draw.lotId()).left());
+            }
+        }
+    }
+
+    /**
+     * A maker whose glitter truly takes 0.051 g/cm², weighed sixty times with a scatter of a fifth: found within a
+     * tenth.
+     */
+    @Test
+    void whatIsLearnedRecoversWhatIsTrue() {
+        double truth = 0.051;
+        for (int seed = 0; seed < 50; seed++) {
+            Random random = new Random(seed);
+            List<Usage.Weighed> weighings = new ArrayList<>();
+            for (int i = 0; i < 60; i++) {
+                double area = 300 + 300 * random.nextDouble();
+                weighings.add(new Usage.Weighed(area, area * truth * (1 + 0.2 * random.nextGaussian())));
+            }
+            assertThat(Usage.learned(MaterialKind.GLITTER, weighings).perUnit()).isCloseTo(truth, within(0.1 * truth));
+        }
+        assertThat(Usage.learned(MaterialKind.GLITTER, List.of()).isFromMemory())
+                .isTrue();
+        assertThat(Usage.learned(MaterialKind.GLITTER, List.of()).on(450))
+                .as("a 20 oz cup, from memory")
+                .isBetween(10.0, 20.0);
+    }
+
+    @Test
+    void anOldLotIsSeen() {
+        Lot lot = lot(1, 10, "2025-10-01", null);
+        assertThat(lot.isOld(365, DAY)).isTrue();
+        assertThat(lot.isOld(400, DAY)).isFalse();
+        assertThat(lot.isOld(0, DAY)).as("what does not age").isFalse();
+    }
+
+    @Test
+    void aStepIsOfferedWhatItIsMadeWith() {
+        assertThat(MaterialKind.usedBy(StepKind.GLITTER)).containsExactly(MaterialKind.GLITTER);
+        assertThat(MaterialKind.usedBy(StepKind.STENCIL))
+                .containsExactly(MaterialKind.VINYL, MaterialKind.STENCIL_FILM, MaterialKind.TRANSFER_FILM);
+        assertThat(MaterialKind.named("Water-slide paper")).contains(MaterialKind.WATER_SLIDE);
+        assertThat(MaterialKind.VINYL.basis(450, 60)).isEqualTo(60);
+        assertThat(MaterialKind.GLITTER.basis(450, 60)).isEqualTo(450);
+        assertThat(MaterialKind.GLOVES.basis(450, 60)).isEqualTo(1);
+    }
+}
