@@ -21,6 +21,7 @@ with_database() {
   set -a
   . "$state/database.env"
   set +a
+  export NURSERY_FILES=$state/files
 }
 
 back_up() {

@@ -16,7 +16,7 @@ run_shop() {
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   need_to_run
   build
-  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data"
+  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files"
   fresh=yes
   [ -d "$state/data" ] && fresh=no
   chmod 700 "$root/var"
@@ -57,6 +57,7 @@ save_before_migrating() {
     set -a
     . "$state/database.env"
     set +a
+    export NURSERY_FILES=$state/files
     keeping before-migrating "$root/var/backups/shop"
   ) || die "Nursery was not started, and nothing was changed."
 }
@@ -76,7 +77,7 @@ launch_application() {
   java -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     --nursery.lan.on="$([ "$lan" = yes ] && echo true || echo false)" --nursery.lan.folder="$state/tls" --nursery.lan.port="$((port + 1))" \
-    --nursery.keep.folder="$root/var/backups/$shop" \
+    --nursery.keep.folder="$root/var/backups/$shop" --nursery.files.folder="$state/files" \
     </dev/null >"$root/var/log/$shop.log" 2>&1 9>&- &
   application=$!
   echo "$application" >"$state/application.pid"

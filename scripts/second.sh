@@ -5,7 +5,7 @@ start_second() {
   set -a
   . "$root/var/demo/database.env"
   set +a
-  java -XX:+UseSerialGC -Xmx512m -jar "$root/var/app/nursery.jar" --server.port="$port" --nursery.keep.folder="$root/var/backups/demo" \
+  java -XX:+UseSerialGC -Xmx512m -jar "$root/var/app/nursery.jar" --server.port="$port" --nursery.keep.folder="$root/var/backups/demo" --nursery.files.folder="$root/var/demo/files" \
     </dev/null >"$root/var/log/second.log" 2>&1 &
   second_pid=$! second=http://127.0.0.1:$port
   trap 'kill "$second_pid" 2>/dev/null' EXIT

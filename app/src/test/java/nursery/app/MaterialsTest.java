@@ -205,8 +205,8 @@ class MaterialsTest {
     void aTableComesInAndGoesOutAndEveryBadRowIsNamed() {
         long taken = shop.sql().queryForObject("SELECT COUNT(*) FROM material", Long.class);
         assertThat(taken).isZero();
-        String bad =
-                "name;kind;colour;film;amount;price;bought\nRed roll;vinyl;#aa2020;;300;4.20;\n;glitter;;;;;\nBlue;paint;#zzz;;1;-2;\n";
+        String bad = "name;kind;colour;film;amount;price;bought\nRed roll;vinyl;#aa2020;;300;4.20;\n"
+                + ";glitter;;;;;\nBlue;paint;#zzz;;1;-2;\n";
         var refused = upload(bad);
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(refused.body()).contains("Row 2:").contains("Row 3:").contains("Row 4:");
@@ -242,6 +242,34 @@ class MaterialsTest {
 
     private HttpResponse<String> upload(String text) {
         return maker.upload("/shelf/materials", "/shelf/materials/import", "file", "materials.csv", text);
+    }
+
+    /** A picture of a cup, by its form, and what is no picture; it is in the backup of the shop. */
+    @Test
+    void aPictureStandsOnItsCup() throws Exception {
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        String page = "/cups/" + code + "/photos";
+        var image = new java.awt.image.BufferedImage(300, 200, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        var bytes = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(image, "jpg", bytes);
+        assertThat(maker.upload(page, page + "?kind=AFTER&words=Done", "file", "cup.jpg", bytes.toByteArray())
+                        .statusCode())
+                .isEqualTo(302);
+        String body = maker.get(page).body();
+        assertThat(body).contains("after").contains("Done");
+        String name = body.replaceAll("(?s).*src=\"/photos/([0-9a-f]{64}\\.jpg)\".*", "$1");
+        var answer = maker.get("/photos/" + name);
+        assertThat(answer.headers().firstValue("Content-Type")).contains("image/jpeg");
+        assertThat(answer.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
+        assertThat(maker.get("/photos/..%2F..%2Fetc%2Fpasswd").statusCode()).isBetween(400, 404);
+        assertThat(maker.upload(page, page + "?kind=AFTER", "file", "cup.jpg", "<html>")
+                        .body())
+                .contains("no JPEG, PNG or WebP");
+        assertThat(maker.upload(page, page + "?kind=AFTER", "file", "cup.jpg", new byte[30_000_000])
+                        .statusCode())
+                .as("larger than is taken")
+                .isBetween(400, 422);
     }
 
     @Test

@@ -41,7 +41,8 @@ class MigrationsTest {
             Map.entry("V20__people.sql", "e34ce67c7e644936"),
             Map.entry("V21__keeping.sql", "ec6364475017dc86"),
             Map.entry("V22__shared.sql", "73da27f2a06128a1"),
-            Map.entry("V23__materials.sql", "90de19c155acfd20"));
+            Map.entry("V23__materials.sql", "90de19c155acfd20"),
+            Map.entry("V24__photos.sql", "6ed6d07b4aea4b7a"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -107,6 +108,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         private static final List<String> TABLES = List.of(
                 "submission",
                 "desk_run",
+                "photo",
                 "material_move",
                 "material_weighed",
                 "cup_material",
@@ -332,7 +334,13 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
         public Map<String, Object> environment() {
             try (Stream<String> lines = Files.lines(folder.resolve("database.env"))) {
                 return lines.map(line -> line.split("=", 2))
-                        .collect(Collectors.toMap(parts -> parts[0], parts -> parts[1].replace("'", "")));
+                        .collect(Collectors.toMap(
+                                parts -> parts[0],
+                                parts -> (Object) parts[1].replace("'", ""),
+                                (a, b) -> a,
+                                () -> new HashMap<>(Map.of(
+                                        "nursery.files.folder",
+                                        folder.resolve("files").toString()))));
             } catch (IOException e) {
                 throw new IllegalStateException(e);
             }

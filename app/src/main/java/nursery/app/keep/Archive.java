@@ -29,6 +29,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import nursery.app.platform.FileStore;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -36,12 +37,14 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A backup: one zip with a dump of the database and a manifest that says what is in it, with counts and SHA-256. It is
- * written beside its place and moved there when it is complete.
+ * A backup: one zip with a dump of the database, the files beside it, each under its SHA-256, and a manifest that says
+ * what is in it, with counts and SHA-256. It is written beside its place and moved there when it is complete.
  */
 final class Archive {
 
-    static final int VERSION = 1;
+    static final int VERSION = 2;
+    private static final String FILES = "files/";
+    private static final long LARGEST_FILE = 64L * 1024 * 1024;
     private static final String FORMAT = "nursery-backup";
     private static final String MANIFEST = "manifest.json";
     private static final String DUMP = "shop.sql";
@@ -59,8 +62,9 @@ final class Archive {
      *
      * @param schema the newest migration in it, such as 21
      * @param rows of each table
+     * @param files how many files are in it
      */
-    record Manifest(Instant madeAt, int schema, SortedMap<String, Long> rows, long bytes, String sha256) {
+    record Manifest(Instant madeAt, int schema, SortedMap<String, Long> rows, long bytes, String sha256, long files) {
 
         long cups() {
             return rows.getOrDefault("cup", 0L);
@@ -76,8 +80,12 @@ final class Archive {
         }
     }
 
-    /** Makes one of the database as it is at this moment. */
-    static Manifest make(DatabaseTools database, Path file, Instant now) throws IOException {
+    /**
+     * Makes one of the database as it is at this moment; then of the files, so that none it names is missing.
+     *
+     * @param files where they lie
+     */
+    static Manifest make(DatabaseTools database, Path files, Path file, Instant now) throws IOException {
         int schema = schema(database);
         Path folder = file.toAbsolutePath().getParent();
         if (folder == null || !Files.isDirectory(folder)) {
@@ -100,7 +108,14 @@ final class Archive {
                     dump.write(written);
                 }));
                 zip.closeEntry();
-                manifest = new Manifest(now, schema, rows, bytes[0], hex(digest));
+                long count = 0;
+                for (Path one : FileStore.all(files)) {
+                    zip.putNextEntry(new ZipEntry(FILES + one.getFileName()));
+                    Files.copy(one, zip);
+                    zip.closeEntry();
+                    count++;
+                }
+                manifest = new Manifest(now, schema, rows, bytes[0], hex(digest), count);
                 zip.putNextEntry(new ZipEntry(MANIFEST));
                 zip.write(JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(written(manifest)));
                 zip.closeEntry();
@@ -125,9 +140,14 @@ final class Archive {
             Manifest said = manifest(zip);
             for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
                 String name = all.nextElement().getName();
-                if (!name.equals(MANIFEST) && !name.equals(DUMP)) {
+                if (!name.equals(MANIFEST) && !name.equals(DUMP) && !isFile(name)) {
                     throw new Broken("It holds “%s”, which no backup does.".formatted(name));
                 }
+            }
+            long[] files = {0};
+            eachFile(zip, bytes -> files[0]++);
+            if (files[0] != said.files()) {
+                throw new Broken("It holds %d files, its manifest says %d.".formatted(files[0], said.files()));
             }
             SortedMap<String, Long> rows = new TreeMap<>();
             MessageDigest digest = sha256();
@@ -150,12 +170,16 @@ final class Archive {
      * @param newest migration this Nursery knows
      * @throws Broken if it is not whole, or of a newer Nursery
      */
-    static Manifest restore(DatabaseTools database, Path file, int newest) throws IOException {
+    static Manifest restore(DatabaseTools database, Path files, Path file, int newest) throws IOException {
         Manifest manifest = check(file);
         if (manifest.schema() > newest) {
             throw new Broken(
                     "It was made by a newer Nursery (its tables are of version %d, this knows %d): install that one."
                             .formatted(manifest.schema(), newest));
+        }
+        // A file is under the sum of what is in it: what is there stays, what is missing comes.
+        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+            eachFile(zip, bytes -> FileStore.put(files, bytes));
         }
         DatabaseTools fresh = database.on(database.name() + "_new");
         String old = database.name() + "_old";
@@ -198,6 +222,33 @@ final class Archive {
     static List<String> tables(DatabaseTools database) throws IOException {
         return database.ask("SELECT table_name FROM information_schema.tables WHERE table_schema = '%s' ORDER BY 1"
                 .formatted(database.name()));
+    }
+
+    /** A thing done with a file. */
+    @FunctionalInterface
+    interface EachFile {
+        void of(byte[] bytes) throws IOException;
+    }
+
+    static boolean isFile(String name) {
+        return name.startsWith(FILES) && FileStore.isName(name.substring(FILES.length()));
+    }
+
+    /** @throws Broken if one is not what its name says */
+    static void eachFile(ZipFile zip, EachFile each) throws IOException {
+        for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
+            ZipEntry entry = all.nextElement();
+            if (isFile(entry.getName())) {
+                try (InputStream in = new Bounded(zip.getInputStream(entry), LARGEST_FILE)) {
+                    byte[] bytes = in.readAllBytes();
+                    if (!entry.getName().equals(FILES + FileStore.nameOf(bytes))) {
+                        throw new Broken(
+                                "%s is not what its name says: it was damaged or changed.".formatted(entry.getName()));
+                    }
+                    each.of(bytes);
+                }
+            }
+        }
     }
 
     /** A thing done with a line. */
@@ -261,7 +312,8 @@ final class Archive {
                     root.path("schema").asInt(-1),
                     rows,
                     root.path("bytes").asLong(-1),
-                    root.path("sha256").asString(""));
+                    root.path("sha256").asString(""),
+                    root.path("files").asLong(0));
             boolean possible = FORMAT.equals(root.path("format").asString(""))
                     && manifest.schema() >= 1
                     && manifest.bytes() >= 0
@@ -284,7 +336,8 @@ final class Archive {
         root.put("madeAt", manifest.madeAt().toString())
                 .put("schema", manifest.schema())
                 .put("bytes", manifest.bytes())
-                .put("sha256", manifest.sha256());
+                .put("sha256", manifest.sha256())
+                .put("files", manifest.files());
         ObjectNode rows = root.putObject("rows");
         manifest.rows().forEach(rows::put);
         return root;

@@ -25,6 +25,7 @@ import nursery.app.floor.Floors;
 import nursery.app.keep.KeepMapper.RunRow;
 import nursery.app.keep.KeepMapper.WaysRow;
 import nursery.app.people.Audit;
+import nursery.app.platform.FileStore;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
 import nursery.core.measure.Fault;
@@ -59,6 +60,7 @@ public class Backups implements DisposableBean {
     private final Audit audit;
     private final Moments moments;
     private final Floors floors;
+    private final FileStore files;
     private final DatabaseTools database;
     private final String beside;
     private final boolean nightly;
@@ -76,6 +78,7 @@ public class Backups implements DisposableBean {
             Moments moments,
             Floors floors,
             LockProvider locks,
+            FileStore files,
             @Value("${spring.datasource.url}") String url,
             @Value("${spring.datasource.username}") String user,
             @Value("${spring.datasource.password}") String password,
@@ -85,6 +88,7 @@ public class Backups implements DisposableBean {
         this.audit = audit;
         this.moments = moments;
         this.floors = floors;
+        this.files = files;
         this.database = DatabaseTools.of(url, user, password);
         this.beside = beside;
         this.nightly = !beside.isEmpty() && !demo;
@@ -206,7 +210,7 @@ public class Backups implements DisposableBean {
                 // Ours is made; one that was chosen and is not there is a stick that is not mounted.
                 Files.createDirectories(folder);
             }
-            Archive.Manifest manifest = Archive.make(database, file, now);
+            Archive.Manifest manifest = Archive.make(database, files.folder(), file, now);
             mapper.insert(now, true, file.toString(), Files.size(file), "%d cups".formatted(manifest.cups()));
             audit.tell(Audit.What.BACKUP, "made: " + file.getFileName());
             thinOut();

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import nursery.app.platform.FileStore;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import tools.jackson.databind.JsonNode;
@@ -71,7 +72,7 @@ final class Export {
     }
 
     /** @return the rows of each table */
-    static Map<String, Long> make(DatabaseTools database, Path file, Instant now) throws IOException {
+    static Map<String, Long> make(DatabaseTools database, Path files, Path file, Instant now) throws IOException {
         Path folder = file.toAbsolutePath().getParent();
         if (folder == null || !Files.isDirectory(folder)) {
             throw new IOException("There is no folder %s.".formatted(folder));
@@ -80,7 +81,7 @@ final class Export {
         try {
             Map<String, Long> rows;
             try (Parts parts = new Parts(new ZipOutputStream(Files.newOutputStream(beside), StandardCharsets.UTF_8))) {
-                rows = write(database, parts, now);
+                rows = write(database, files, parts, now);
             }
             Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING);
             return rows;
@@ -89,7 +90,8 @@ final class Export {
         }
     }
 
-    private static Map<String, Long> write(DatabaseTools database, Parts parts, Instant now) throws IOException {
+    private static Map<String, Long> write(DatabaseTools database, Path files, Parts parts, Instant now)
+            throws IOException {
         Map<String, Long> rows = new LinkedHashMap<>();
         Map<String, List<Column>> tables = tables(database);
         // One transaction, so that all tables are of one moment.
@@ -111,6 +113,9 @@ final class Export {
         }
         art(rowsOf(found, "art"), parts);
         designs(rowsOf(found, "design_version"), parts);
+        for (Path photo : FileStore.all(files)) {
+            parts.put("files/" + photo.getFileName(), Files.readAllBytes(photo));
+        }
         ObjectNode manifest = JSON.createObjectNode().put("format", FORMAT).put("version", VERSION);
         manifest.put("madeAt", now.toString()).put("schema", Archive.schema(database));
         ObjectNode counts = manifest.putObject("rows");
@@ -135,6 +140,14 @@ final class Export {
         OF_A_CUP.put("batch_share", "cup_id = %1$d");
         OF_A_CUP.put("batch", "id IN (SELECT batch_id FROM batch_share WHERE cup_id = %1$d)");
         OF_A_CUP.put("cup_design", "cup_id = %1$d");
+        OF_A_CUP.put("cup_material", "cup_id = %1$d");
+        OF_A_CUP.put("material_move", "cup_id = %1$d");
+        OF_A_CUP.put(
+                "material_lot",
+                "id IN (SELECT lot_id FROM material_move WHERE cup_id = %1$d) OR material_id IN (SELECT material_id "
+                        + "FROM cup_material WHERE cup_id = %1$d)");
+        OF_A_CUP.put("material", "id IN (SELECT material_id FROM cup_material WHERE cup_id = %1$d)");
+        OF_A_CUP.put("photo", "cup_id = %1$d");
         OF_A_CUP.put("blank", "id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
         OF_A_CUP.put("blank_edition", "blank_id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
         OF_A_CUP.put(

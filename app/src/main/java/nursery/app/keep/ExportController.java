@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import nursery.app.people.Audit;
+import nursery.app.platform.FileStore;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import org.springframework.beans.factory.annotation.Value;
@@ -26,18 +27,21 @@ class ExportController {
     private final KeepMapper mapper;
     private final Audit audit;
     private final Moments moments;
+    private final FileStore files;
     private final DatabaseTools database;
 
     ExportController(
             KeepMapper mapper,
             Audit audit,
             Moments moments,
+            FileStore files,
             @Value("${spring.datasource.url}") String url,
             @Value("${spring.datasource.username}") String user,
             @Value("${spring.datasource.password}") String password) {
         this.mapper = mapper;
         this.audit = audit;
         this.moments = moments;
+        this.files = files;
         this.database = DatabaseTools.of(url, user, password);
     }
 
@@ -46,7 +50,7 @@ class ExportController {
         Path folder = Files.createTempDirectory("nursery");
         Path file = folder.resolve("export.zip");
         try {
-            Export.make(database, file, moments.now());
+            Export.make(database, files.folder(), file, moments.now());
             audit.tell(Audit.What.EXPORT, "the whole shop");
             response.setContentType("application/zip");
             response.setHeader(HttpHeaders.CONTENT_DISPOSITION, named("nursery-export.zip"));

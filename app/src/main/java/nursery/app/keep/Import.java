@@ -13,6 +13,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import nursery.app.keep.Archive.Broken;
+import nursery.app.platform.FileStore;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -31,7 +32,7 @@ final class Import {
      *
      * @throws Broken if it is not whole, of a newer Nursery, or the shop is not empty; nothing is changed then
      */
-    static Map<String, Long> take(DatabaseTools database, Path file) throws IOException {
+    static Map<String, Long> take(DatabaseTools database, Path files, Path file) throws IOException {
         if (Archive.schema(database) != Archive.newest()) {
             throw new Broken("Start the new shop once and stop it again: then there is something to import into.");
         }
@@ -66,6 +67,8 @@ final class Import {
                 }
                 read.put(table.getKey(), rows);
             }
+            Archive.eachFile(zip, bytes -> {});
+            Archive.eachFile(zip, bytes -> FileStore.put(files, bytes));
             // Made before anything is sent: a value that cannot be is found before anything is changed.
             StringBuilder sql = new StringBuilder("SET foreign_key_checks = 0; SET autocommit = 0;\n");
             Map<String, Long> taken = new LinkedHashMap<>();

@@ -35,11 +35,12 @@ public final class KeepCommand {
         Path file = Path.of(arguments.length > 1 ? arguments[1] : "");
         Instant now = Instant.ofEpochMilli(ManagementFactory.getRuntimeMXBean().getStartTime());
         switch (what) {
-            case "backup" -> told("Backed up", Archive.make(database(), file, now));
+            case "backup" -> told("Backed up", Archive.make(database(), files(), file, now));
             case "check" -> told("A whole backup", Archive.check(file));
-            case "restore" -> told("Restored", Archive.restore(database(), file, Archive.newest()));
-            case "export" -> System.out.printf("Exported: %d rows.%n", sum(Export.make(database(), file, now)));
-            case "import" -> System.out.printf("Imported: %d rows.%n", sum(Import.take(database(), file)));
+            case "restore" -> told("Restored", Archive.restore(database(), files(), file, Archive.newest()));
+            case "export" ->
+                System.out.printf("Exported: %d rows.%n", sum(Export.make(database(), files(), file, now)));
+            case "import" -> System.out.printf("Imported: %d rows.%n", sum(Import.take(database(), files(), file)));
             case "cups" -> {
                 DatabaseTools database = database();
                 System.out.println(
@@ -59,7 +60,7 @@ public final class KeepCommand {
                             .formatted(Archive.newest(), now.toString().replaceAll("[:.]", "-")));
                     told(
                             "Backed up before its tables are brought up to date, in " + kept,
-                            Archive.make(database(), kept, now));
+                            Archive.make(database(), files(), kept, now));
                 }
             }
             default -> {
@@ -76,11 +77,16 @@ public final class KeepCommand {
 
     private static void told(String what, Archive.Manifest manifest) {
         System.out.printf(
-                "%s: %d cups, %d rows, of %s.%n",
+                "%s: %d cups, %d rows, %d files, of %s.%n",
                 what,
                 manifest.cups(),
                 manifest.rows().values().stream().mapToLong(Long::longValue).sum(),
+                manifest.files(),
                 manifest.madeAt());
+    }
+
+    private static Path files() {
+        return Path.of(environment("NURSERY_FILES"));
     }
 
     private static DatabaseTools database() {

@@ -49,6 +49,7 @@ final class Access {
             line(POST, "/backups/**", Role.OWNER),
             line(GET, "/export/shop.zip", Role.OWNER),
             line(GET, "/export/**", Role.MAKER),
+            line(GET, "/photos/{name}", Role.HELPER),
             line(GET, "/money", Role.MAKER),
             line(POST, "/money/**", Role.MAKER),
             line(GET, "/links", Role.MAKER),

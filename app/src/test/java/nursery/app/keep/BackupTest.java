@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -16,12 +18,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import nursery.app.ShopUnderTest;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.platform.FileStore;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -61,36 +63,29 @@ class BackupTest {
     }
 
     private DatabaseTools database() {
-        var environment = shop.context().getEnvironment();
-        return DatabaseTools.of(
-                environment.getRequiredProperty("spring.datasource.url"),
-                environment.getRequiredProperty("spring.datasource.username"),
-                environment.getRequiredProperty("spring.datasource.password"));
+        return new KeptShop(shop).database();
+    }
+
+    private Path files() {
+        return new KeptShop(shop).files();
     }
 
     /** Of every table that is kept. */
     private Map<String, Long> checksums() throws IOException {
-        Map<String, Long> sums = new TreeMap<>();
-        for (String table : Archive.tables(database())) {
-            if (!DatabaseTools.NOT_KEPT.contains(table)) {
-                String line = database().ask("CHECKSUM TABLE " + table).get(0);
-                sums.put(table, Long.parseLong(line.substring(line.indexOf('\t') + 1)));
-            }
-        }
-        return sums;
+        return new KeptShop(shop).checksums(Set.copyOf(DatabaseTools.NOT_KEPT));
     }
 
     @Test
     void whatIsRestoredIsWhatWasThereTableByTable() throws IOException {
         Map<String, Long> before = checksums();
         Path file = folder.resolve("shop.zip");
-        Archive.Manifest made = Archive.make(database(), file, NOW);
+        Archive.Manifest made = Archive.make(database(), files(), file, NOW);
         assertThat(made.cups()).isEqualTo(4);
         assertThat(Files.getPosixFilePermissions(file)).hasSize(2);
         shop.sql().update("DELETE FROM cup_step");
         shop.sql().update("UPDATE cup SET name = 'lost'");
         assertThat(checksums()).isNotEqualTo(before);
-        assertThat(Archive.restore(database(), file, Archive.newest())).isEqualTo(made);
+        assertThat(Archive.restore(database(), files(), file, Archive.newest())).isEqualTo(made);
         assertThat(checksums()).isEqualTo(before);
         assertThat(shop.cup("A-02").cup().about().name()).isEqualTo("O'Brien; \\! DROP `x`");
         assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
@@ -99,11 +94,27 @@ class BackupTest {
     }
 
     @Test
+    void picturesAreInItAndComeBack() throws IOException {
+        byte[] picture = {1, 2, 3, 4};
+        String name = FileStore.put(files(), picture);
+        Path file = folder.resolve("shop.zip");
+        assertThat(Archive.make(database(), files(), file, NOW).files()).isEqualTo(1);
+        Files.delete(files().resolve(name));
+        Archive.restore(database(), files(), file, Archive.newest());
+        assertThat(files().resolve(name)).hasBinaryContent(picture);
+        try (FileSystem zip = FileSystems.newFileSystem(file)) {
+            Files.write(zip.getPath("files", name), new byte[] {9});
+        }
+        assertThatThrownBy(() -> Archive.check(file)).hasMessageContaining("not what its name says");
+        Files.delete(files().resolve(name));
+    }
+
+    @Test
     void aNewerOneIsRefusedAndNothingIsTouched() throws IOException {
         Path file = folder.resolve("shop.zip");
-        Archive.make(database(), file, NOW);
+        Archive.make(database(), files(), file, NOW);
         Map<String, Long> before = checksums();
-        assertThatThrownBy(() -> Archive.restore(database(), file, Archive.newest() - 1))
+        assertThatThrownBy(() -> Archive.restore(database(), files(), file, Archive.newest() - 1))
                 .hasMessageContaining("made by a newer Nursery");
         assertThat(checksums()).isEqualTo(before);
     }
@@ -111,7 +122,7 @@ class BackupTest {
     @Test
     void aCutOffFileIsNoBackup() throws IOException {
         Path file = folder.resolve("shop.zip");
-        Archive.make(database(), file, NOW);
+        Archive.make(database(), files(), file, NOW);
         byte[] whole = Files.readAllBytes(file);
         for (int part = 1; part < 10; part++) {
             Path cut = folder.resolve("cut-%d.zip".formatted(part));
@@ -139,7 +150,7 @@ class BackupTest {
     @Test
     void aManifestThatLiesIsFoundOut() throws IOException {
         Path file = folder.resolve("shop.zip");
-        Archive.Manifest made = Archive.make(database(), file, NOW);
+        Archive.Manifest made = Archive.make(database(), files(), file, NOW);
         List<Path> lies = new ArrayList<>();
         lies.add(changed(file, "manifest.json", "\"cup\" : 4", "\"cup\" : 5"));
         lies.add(changed(file, "manifest.json", made.sha256(), "0".repeat(64)));
@@ -157,7 +168,7 @@ class BackupTest {
     @ValueSource(strings = {"../outside.sql", "/etc/passwd", "files/../../x", "more.sql"})
     void whatClimbsOutOrDoesNotBelongIsRefused(String name) throws IOException {
         Path file = folder.resolve("shop.zip");
-        Archive.make(database(), file, NOW);
+        Archive.make(database(), files(), file, NOW);
         Path other = folder.resolve("other.zip");
         try (ZipFile zip = new ZipFile(file.toFile());
                 ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
@@ -197,10 +208,10 @@ class BackupTest {
     @Test
     void aBackupOfTheFirstSchemaIsBroughtUpToDate() throws IOException {
         Path now = folder.resolve("now.zip");
-        Archive.make(database(), now, NOW);
+        Archive.make(database(), files(), now, NOW);
         try {
             Archive.Manifest first = Archive.restore(
-                    database(), Path.of("src/test/resources/backups/first-schema.zip"), Archive.newest());
+                    database(), files(), Path.of("src/test/resources/backups/first-schema.zip"), Archive.newest());
             assertThat(first.schema()).isEqualTo(1);
             assertThat(first.cups()).isEqualTo(9);
             shop.bean(Flyway.class).migrate();
@@ -212,7 +223,7 @@ class BackupTest {
                 assertThat(shop.cup("A-0" + cup).cup().plan()).isNotEmpty();
             }
         } finally {
-            Archive.restore(database(), now, Archive.newest());
+            Archive.restore(database(), files(), now, Archive.newest());
             shop.sql().update("UPDATE stamp SET version = version + 2000");
         }
     }

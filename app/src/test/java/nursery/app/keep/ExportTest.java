@@ -16,7 +16,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.TreeMap;
+import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -25,6 +25,7 @@ import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.LogBook;
 import nursery.app.people.Makers;
 import nursery.app.people.Role;
+import nursery.app.platform.FileStore;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.techniques.TechniqueBook;
 import nursery.app.wrap.DesignBook;
@@ -48,6 +49,15 @@ class ExportTest {
     private static final List<String> ODD = List.of(
             "=1+1", "O'Brien\\", "a\"b,c;d", "line\nbreak\r\ttab", "☄ ünï", "<b>&amp;</b>", "NULL", "\\N", "-", " x");
 
+    private static final Set<String> NOT_TOLD = Set.of(
+            "SPRING_SESSION",
+            "SPRING_SESSION_ATTRIBUTES",
+            "submission",
+            "shedlock",
+            "join_code",
+            "desk_run",
+            "scale_shown");
+
     @TempDir
     private Path folder;
 
@@ -61,23 +71,15 @@ class ExportTest {
     }
 
     private DatabaseTools database() {
-        var environment = shop.context().getEnvironment();
-        return DatabaseTools.of(
-                environment.getRequiredProperty("spring.datasource.url"),
-                environment.getRequiredProperty("spring.datasource.username"),
-                environment.getRequiredProperty("spring.datasource.password"));
+        return new KeptShop(shop).database();
+    }
+
+    private Path files() {
+        return new KeptShop(shop).files();
     }
 
     private Map<String, Long> checksums() throws IOException {
-        Map<String, Long> sums = new TreeMap<>();
-        for (String table : Archive.tables(database())) {
-            if (!List.of("SPRING_SESSION", "SPRING_SESSION_ATTRIBUTES", "submission", "shedlock", "join_code")
-                    .contains(table)) {
-                String line = database().ask("CHECKSUM TABLE " + table).get(0);
-                sums.put(table, Long.parseLong(line.substring(line.indexOf('\t') + 1)));
-            }
-        }
-        return sums;
+        return new KeptShop(shop).checksums(NOT_TOLD);
     }
 
     /** A shop made by chance: blanks of odd sizes, cups with odd names, coats, notes, a technique, art. */
@@ -123,13 +125,17 @@ class ExportTest {
     @ValueSource(longs = {1, 2, 3})
     void whatIsImportedIsWhatWasExported(long seed) throws IOException {
         fill(seed);
+        String picture = FileStore.put(files(), ("picture " + seed).getBytes(UTF_8));
         Map<String, Long> before = checksums();
         Path file = folder.resolve("export.zip");
-        Map<String, Long> rows = Export.make(database(), file, NOW);
+        Map<String, Long> rows = Export.make(database(), files(), file, NOW);
         assertThat(rows.get("cup")).isEqualTo(8);
         shop.empty();
         assertThat(checksums()).isNotEqualTo(before);
-        assertThat(Import.take(database(), file)).isEqualTo(rows);
+        Files.delete(files().resolve(picture));
+        assertThat(Import.take(database(), files(), file)).isEqualTo(rows);
+        assertThat(files().resolve(picture)).hasContent("picture " + seed);
+        Files.delete(files().resolve(picture));
         assertThat(checksums()).isEqualTo(before);
     }
 
@@ -137,7 +143,7 @@ class ExportTest {
     void noExportHoldsAPasswordOrPin() throws IOException {
         shop.bean(Makers.class).add("Mira", Role.OWNER, "tram seed comet lantern", "4821");
         Path file = folder.resolve("export.zip");
-        Export.make(database(), file, NOW);
+        Export.make(database(), files(), file, NOW);
         String hash = shop.sql().queryForObject("SELECT pin_hash FROM maker", String.class);
         try (ZipFile zip = new ZipFile(file.toFile())) {
             for (ZipEntry entry : Collections.list(zip.entries())) {
@@ -155,7 +161,7 @@ class ExportTest {
     void everyTableFitsItsSchema() throws IOException {
         fill(7);
         Path file = folder.resolve("export.zip");
-        Map<String, Long> rows = Export.make(database(), file, NOW);
+        Map<String, Long> rows = Export.make(database(), files(), file, NOW);
         SchemaRegistry schemas = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
         try (ZipFile zip = new ZipFile(file.toFile())) {
             for (String table : rows.keySet()) {
@@ -214,8 +220,8 @@ class ExportTest {
     void whatIsNoExportChangesNothing() throws IOException {
         fill(5);
         Path file = folder.resolve("export.zip");
-        Export.make(database(), file, NOW);
-        assertThatThrownBy(() -> Import.take(database(), file)).hasMessageContaining("not empty");
+        Export.make(database(), files(), file, NOW);
+        assertThatThrownBy(() -> Import.take(database(), files(), file)).hasMessageContaining("not empty");
         shop.empty();
         Map<String, Long> before = checksums();
         byte[] whole = Files.readAllBytes(file);
@@ -230,7 +236,7 @@ class ExportTest {
                 changed(file, "manifest.json", "\"cup\" : 8", "\"mysql.user\" : 8"),
                 changed(file, "manifest.json", "{", "<"));
         for (Path one : wrong) {
-            assertThatThrownBy(() -> Import.take(database(), one)).isInstanceOf(Archive.Broken.class);
+            assertThatThrownBy(() -> Import.take(database(), files(), one)).isInstanceOf(Archive.Broken.class);
             assertThat(checksums()).isEqualTo(before);
         }
     }
