@@ -42,7 +42,8 @@ class MigrationsTest {
             Map.entry("V21__keeping.sql", "ec6364475017dc86"),
             Map.entry("V22__shared.sql", "73da27f2a06128a1"),
             Map.entry("V23__materials.sql", "90de19c155acfd20"),
-            Map.entry("V24__photos.sql", "6ed6d07b4aea4b7a"));
+            Map.entry("V24__photos.sql", "6ed6d07b4aea4b7a"),
+            Map.entry("V25__stories.sql", "7c74e66f27212717"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

@@ -109,6 +109,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "submission",
                 "desk_run",
                 "photo",
+                "cup_next_time",
                 "material_move",
                 "material_weighed",
                 "cup_material",

@@ -151,6 +151,12 @@ public class CupBook {
                 });
     }
 
+    /** Gives it a design: its steps ahead are cut as large as that says. */
+    @Transactional
+    public void giveDesign(String code, long design) {
+        designs.give(code, design);
+    }
+
     /** Draws it in the colours of what it is made with; what is not decided stays. */
     @Transactional
     public void recolour(String code, Optional<String> paint, Optional<String> glitter) {

@@ -2,12 +2,10 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.floor.Floors;
@@ -27,15 +25,11 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
 import nursery.core.inspect.CupFaults;
 import nursery.core.log.CoatOnCup;
-import nursery.core.log.Cup;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
-import nursery.core.technique.Layers;
-import nursery.core.technique.Material;
-import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -75,7 +69,7 @@ class CupPages {
         model.addAttribute("spindles", SpindleChoice.of(floor, show));
         model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
-        model.addAttribute("section", SectionPicture.of(layers(cup, show), show));
+        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, show), show));
         model.addAttribute(
                 "rough",
                 next.filter(action -> action.step().kind().isSanding()
@@ -176,51 +170,6 @@ class CupPages {
                 .map(moment -> new Ranged(
                         moment.words(), "%s – %s".formatted(show.at(warm.at(moment)), show.at(cold.at(moment)))))
                 .toList();
-    }
-
-    /** What was really laid on the cup, from the steel up. */
-    private static List<SectionPicture.Layer> layers(CupNow now, Show show) {
-        Cup cup = now.cup();
-        double areaCm2 = cup.blank().area().coatedCm2();
-        Map<Integer, CoatOnCup> coats = now.state().coats().stream()
-                .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return lying(cup).stream()
-                .map(step -> {
-                    Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
-                    return new SectionPicture.Layer(
-                            step.kind(),
-                            step.title(),
-                            coat.map(found -> found.filmMm(areaCm2)),
-                            coat.map(found -> show.volume(found.pour().amountMl()))
-                                    .orElse(
-                                            step.material() == Material.ORDINARY
-                                                    ? ""
-                                                    : step.material().word()),
-                            colour(step.kind(), cup));
-                })
-                .filter(layer -> Layers.covers(layer.kind()))
-                .toList();
-    }
-
-    /** The steps whose work is still on the cup, in the order it was done; a stencil goes when it is peeled. */
-    private static List<PlanStep> lying(Cup cup) {
-        List<PlanStep> lying = new ArrayList<>();
-        for (LogEntry entry : cup.happened()) {
-            if (entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED) {
-                PlanStep step = cup.step(((LogEntry.OfStep) entry).step());
-                if (step.kind() == StepKind.PEEL) {
-                    lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
-                }
-                lying.add(step);
-            }
-        }
-        return lying;
-    }
-
-    private static Optional<String> colour(StepKind kind, Cup cup) {
-        return kind == StepKind.PAINT
-                ? Optional.of(cup.about().paint())
-                : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
     }
 
     /** When the next step was done at the earliest, if it was done without being logged: begun after the one before. */

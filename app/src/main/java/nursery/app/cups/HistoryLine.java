@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
+import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.inspect.Cause;
 import nursery.core.inspect.Remedy;
@@ -23,11 +24,12 @@ import nursery.core.log.Spindle;
  * @param id the entry's number; what follows from another cup's log has none
  * @param cancelled by whom and when it was cancelled, and why; empty if it stands
  */
-record HistoryLine(
+@Published
+public record HistoryLine(
         OptionalLong id, String what, String when, String recorded, String note, Optional<String> cancelled) {
 
     /** Newest first. A cancellation is told on the line it cancels. */
-    static List<HistoryLine> of(Cup cup, Show show) {
+    public static List<HistoryLine> of(Cup cup, Show show) {
         Map<Long, Mark> cancellations = cup.log().stream()
                 .filter(LogEntry.Cancelled.class::isInstance)
                 .map(LogEntry.Cancelled.class::cast)

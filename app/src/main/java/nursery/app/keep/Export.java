@@ -148,6 +148,7 @@ final class Export {
                         + "FROM cup_material WHERE cup_id = %1$d)");
         OF_A_CUP.put("material", "id IN (SELECT material_id FROM cup_material WHERE cup_id = %1$d)");
         OF_A_CUP.put("photo", "cup_id = %1$d");
+        OF_A_CUP.put("cup_next_time", "cup_id = %1$d");
         OF_A_CUP.put("blank", "id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
         OF_A_CUP.put("blank_edition", "blank_id IN (SELECT blank_id FROM cup WHERE id = %1$d)");
         OF_A_CUP.put(

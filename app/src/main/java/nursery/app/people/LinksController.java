@@ -74,21 +74,12 @@ class LinksController {
             reader.faults().throwIfAny();
             String secret = devices.newLink(
                     reader.raw("madeFor"), days, Maker.of(request).name());
-            model.addAttribute("address", address(request) + "/seen/" + secret);
+            model.addAttribute("address", hosts.address(request, port) + "/seen/" + secret);
             return new ModelAndView(page(Form.fresh(Map.of("days", "30")), model), model.asMap());
         } catch (InvalidInput e) {
             return new ModelAndView(
                     page(Form.rejected(typed, e.faults()), model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
         }
-    }
-
-    private String address(HttpServletRequest request) {
-        return hosts.network().stream()
-                .filter(host -> !host.contains(":"))
-                .findFirst()
-                .map(host -> "https://%s:%d".formatted(host, port))
-                .orElseGet(() ->
-                        "%s://%s:%d".formatted(request.getScheme(), request.getServerName(), request.getServerPort()));
     }
 
     @PostMapping("/links/{id}/revoke")

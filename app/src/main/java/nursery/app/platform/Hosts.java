@@ -1,5 +1,6 @@
 package nursery.app.platform;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
@@ -36,6 +37,20 @@ public class Hosts {
     /** Whether the local network is served. */
     public boolean isNetwork() {
         return !network.isEmpty();
+    }
+
+    /**
+     * Where a device on the local network finds this shop; where it is not served, as it was asked for.
+     *
+     * @param tlsPort where the network is served
+     */
+    public String address(HttpServletRequest request, int tlsPort) {
+        return network().stream()
+                .filter(host -> !host.contains(":"))
+                .findFirst()
+                .map(host -> "https://%s:%d".formatted(host, tlsPort))
+                .orElseGet(() ->
+                        "%s://%s:%d".formatted(request.getScheme(), request.getServerName(), request.getServerPort()));
     }
 
     public Set<String> network() {

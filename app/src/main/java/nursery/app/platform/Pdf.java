@@ -1,8 +1,10 @@
 package nursery.app.platform;
 
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
@@ -15,10 +17,23 @@ import org.thymeleaf.context.Context;
 @Component
 public class Pdf {
 
+    /** As print.css calls it: embedded, so that names in Greek, Cyrillic, Hebrew or with any accent print as well. */
+    private static final String FAMILY = "Paper";
+
+    private static final BaseRendererBuilder.FontStyle NORMAL = BaseRendererBuilder.FontStyle.NORMAL;
+
     private final TemplateEngine templates;
 
     Pdf(TemplateEngine templates) {
         this.templates = templates;
+    }
+
+    private static InputStream font(String name) {
+        try {
+            return new ClassPathResource("fonts/" + name).getInputStream();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /**
@@ -33,6 +48,8 @@ public class Pdf {
                     "style", new ClassPathResource("static/css/print.css").getContentAsString(StandardCharsets.UTF_8));
             ByteArrayOutputStream document = new ByteArrayOutputStream();
             new PdfRendererBuilder()
+                    .useFont(() -> font("DejaVuSansCondensed.ttf"), FAMILY, 400, NORMAL, true)
+                    .useFont(() -> font("DejaVuSansCondensed-Bold.ttf"), FAMILY, 700, NORMAL, true)
                     .withHtmlContent(templates.process(template, context), null)
                     .toStream(document)
                     .run();

@@ -98,7 +98,8 @@ class BackupTest {
         byte[] picture = {1, 2, 3, 4};
         String name = FileStore.put(files(), picture);
         Path file = folder.resolve("shop.zip");
-        assertThat(Archive.make(database(), files(), file, NOW).files()).isEqualTo(1);
+        assertThat(Archive.make(database(), files(), file, NOW).files())
+                .isEqualTo(FileStore.all(files()).size());
         Files.delete(files().resolve(name));
         Archive.restore(database(), files(), file, Archive.newest());
         assertThat(files().resolve(name)).hasBinaryContent(picture);

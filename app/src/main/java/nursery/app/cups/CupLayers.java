@@ -1,0 +1,71 @@
+package nursery.app.cups;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nursery.app.picture.SectionPicture;
+import nursery.app.platform.Published;
+import nursery.app.platform.Show;
+import nursery.core.floor.CupNow;
+import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.technique.Layers;
+import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+
+/** What lies on a cup, layer by layer, for every page that shows it in section. */
+@Published
+public final class CupLayers {
+
+    private CupLayers() {}
+
+    /** What was really laid on the cup, from the steel up. */
+    public static List<SectionPicture.Layer> of(CupNow now, Show show) {
+        Cup cup = now.cup();
+        double areaCm2 = cup.blank().area().coatedCm2();
+        Map<Integer, CoatOnCup> coats = now.state().coats().stream()
+                .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
+        return lying(cup).stream()
+                .map(step -> {
+                    Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
+                    return new SectionPicture.Layer(
+                            step.kind(),
+                            step.title(),
+                            coat.map(found -> found.filmMm(areaCm2)),
+                            coat.map(found -> show.volume(found.pour().amountMl()))
+                                    .orElse(
+                                            step.material() == Material.ORDINARY
+                                                    ? ""
+                                                    : step.material().word()),
+                            colour(step.kind(), cup));
+                })
+                .filter(layer -> Layers.covers(layer.kind()))
+                .toList();
+    }
+
+    /** The steps whose work is still on the cup, in the order it was done; a stencil goes when it is peeled. */
+    private static List<PlanStep> lying(Cup cup) {
+        List<PlanStep> lying = new ArrayList<>();
+        for (LogEntry entry : cup.happened()) {
+            if (entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED) {
+                PlanStep step = cup.step(((LogEntry.OfStep) entry).step());
+                if (step.kind() == StepKind.PEEL) {
+                    lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
+                }
+                lying.add(step);
+            }
+        }
+        return lying;
+    }
+
+    private static Optional<String> colour(StepKind kind, Cup cup) {
+        return kind == StepKind.PAINT
+                ? Optional.of(cup.about().paint())
+                : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
+    }
+}

@@ -1,0 +1,188 @@
+package nursery.app.made;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nursery.app.cups.CupBook;
+import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
+import nursery.app.platform.Form;
+import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Gone;
+import nursery.app.platform.Moments;
+import nursery.app.wrap.DesignViews;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Shelf;
+import nursery.core.floor.ShelfBlank;
+import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.plan.Order;
+import nursery.core.resin.Resin;
+import nursery.core.stock.Material;
+import nursery.core.technique.PlanStep;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.ModelAndView;
+
+/**
+ * The same cup again (P64): its steps as they were really done, with what was put in on the way and without what was
+ * left out, its materials and its design; at its own size or another, once or many times.
+ */
+@Controller
+class AgainController {
+
+    private static final int LONGEST_NAME = 80;
+    private static final int MOST_CUPS = 200;
+
+    private final CupBook cups;
+    private final MaterialBook materials;
+    private final DesignViews designs;
+    private final StoryMapper stories;
+    private final Floors floors;
+    private final Moments moments;
+    private final FormPost posts;
+
+    AgainController(
+            CupBook cups,
+            MaterialBook materials,
+            DesignViews designs,
+            StoryMapper stories,
+            Floors floors,
+            Moments moments,
+            FormPost posts) {
+        this.cups = cups;
+        this.materials = materials;
+        this.designs = designs;
+        this.stories = stories;
+        this.floors = floors;
+        this.moments = moments;
+        this.posts = posts;
+    }
+
+    private CupNow find(String code) {
+        return floors.cup(code)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+    }
+
+    /** Its steps, but for those that were left out. */
+    private static List<PlanStep> plan(Cup cup) {
+        Set<Integer> leftOut = cup.happened().stream()
+                .filter(entry -> entry.kind() == LogEntry.Kind.SKIPPED)
+                .map(entry -> ((LogEntry.OfStep) entry).step())
+                .collect(Collectors.toCollection(HashSet::new));
+        return cup.plan().stream()
+                .filter(step -> !leftOut.contains(step.number()))
+                .toList();
+    }
+
+    @GetMapping("/cups/{code}/again")
+    String again(@PathVariable String code, Model model) {
+        Cup cup = find(code).cup();
+        String blank = floors.shelf().blanks().stream()
+                .filter(one -> one.name().equals(cup.about().blank()))
+                .map(one -> "" + one.id())
+                .findFirst()
+                .orElse("");
+        return page(
+                code,
+                Form.fresh(Map.of("name", cup.about().name(), "madeFor", "", "count", "1", "blank", blank)),
+                model);
+    }
+
+    @PostMapping("/cups/{code}/again")
+    ModelAndView start(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+        Cup cup = find(code).cup();
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Shelf shelf = floors.shelf();
+                    FormReader reader = new FormReader(typed);
+                    String name = reader.line("name", "The name", LONGEST_NAME, true);
+                    String madeFor = reader.line("madeFor", "For whom", LONGEST_NAME, false);
+                    double count = reader.number("count", "How many");
+                    Optional<ShelfBlank> blank = reader.id("blank", "The blank").flatMap(shelf::blank);
+                    var due = reader.date("due", "The day it is due");
+                    reader.faults().within("count", "How many", count, 1, MOST_CUPS, "");
+                    reader.faults()
+                            .require(count == Math.rint(count), "count", "Cups are whole: enter 1, 2, 3 and so on.");
+                    reader.faults()
+                            .require(
+                                    blank.isPresent() || reader.raw("blank").isEmpty(),
+                                    "blank",
+                                    "That blank is not on the shelf any more: choose another.");
+                    reader.faults()
+                            .require(
+                                    due.filter(day -> day.isBefore(floors.show().today()))
+                                            .isEmpty(),
+                                    "due",
+                                    "It is due on a day that is over.");
+                    reader.faults().throwIfAny();
+                    Order order = new Order(
+                            new Cup.About(
+                                    name,
+                                    madeFor,
+                                    cup.about().technique(),
+                                    blank.orElseThrow().name(),
+                                    cup.about().paint(),
+                                    cup.about().glitter()),
+                            (int) count,
+                            blank.orElseThrow().id(),
+                            blank.orElseThrow().blank(),
+                            new Cup.Resins(
+                                    now(shelf, cup.resins().base()),
+                                    now(shelf, cup.resins().last())),
+                            cup.schools(),
+                            plan(cup),
+                            due,
+                            cup.promise().matters());
+                    List<String> codes = cups.start(order, moments.now());
+                    Map<Integer, List<Material>> chosen = materials.chosen(cup.id());
+                    for (String fresh : codes) {
+                        Cup made = floors.cup(fresh).orElseThrow(Gone::new).cup();
+                        for (PlanStep step : made.plan()) {
+                            List<Long> same = chosen.getOrDefault(step.number(), List.of()).stream()
+                                    .map(Material::id)
+                                    .filter(id -> materials.offered(step).stream()
+                                            .anyMatch(one -> one.material().id() == id))
+                                    .toList();
+                            materials.choose(made.id(), step, same);
+                        }
+                        designs.on(cup, floors.show()).ifPresent(design -> cups.giveDesign(fresh, design.id()));
+                    }
+                    return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups?find=" + encoded(name);
+                },
+                form -> page(code, form, model));
+    }
+
+    private static String encoded(String name) {
+        return java.net.URLEncoder.encode(name, java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    /** The resin as its label is read today. */
+    private static Resin now(Shelf shelf, Resin was) {
+        return shelf.resin(was.id()).orElse(was);
+    }
+
+    private String page(String code, Form form, Model model) {
+        Cup cup = find(code).cup();
+        model.addAttribute("cup", cup);
+        model.addAttribute("form", form);
+        model.addAttribute("plan", plan(cup));
+        model.addAttribute("chosen", materials.chosen(cup.id()));
+        model.addAttribute(
+                "nextTime", stories.nextTime(cup.id()).map(row -> row.words()).orElse(""));
+        model.addAttribute("blanks", floors.shelf().blanks());
+        return "made/again";
+    }
+}
