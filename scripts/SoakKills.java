@@ -24,7 +24,6 @@ import java.util.regex.Pattern;
 public class SoakKills {
 
     private static final Pattern CSRF = Pattern.compile("name=\"_csrf\" value=\"([^\"]*)\"");
-    private static final String CUP = "/cups/A-01";
 
     private final Path folder;
     private final int port;
@@ -115,6 +114,8 @@ public class SoakKills {
     }
 
     private void round(int number) throws Exception {
+        // Another cup each time: a log of thousands of notes is no maker's.
+        String cup = "/cups/A-%02d".formatted(1 + number % 20);
         startSecond();
         if (two) {
             awaitPage(port + 50);
@@ -122,9 +123,9 @@ public class SoakKills {
         client = fresh();
         other = fresh();
         List<String> kept = Collections.synchronizedList(new ArrayList<>());
-        List<Thread> makers = new ArrayList<>(List.of(maker(client, port, number + "a", kept)));
+        List<Thread> makers = new ArrayList<>(List.of(maker(cup, client, port, number + "a", kept)));
         if (two) {
-            makers.add(maker(other, port + 50, number + "b", kept));
+            makers.add(maker(cup, other, port + 50, number + "b", kept));
         }
         makers.forEach(Thread::start);
         Thread.sleep(300 + random.nextInt(1500));
@@ -143,8 +144,8 @@ public class SoakKills {
             awaitPage(port + 50);
         }
         client = fresh();
-        String page = get(client, port, CUP);
-        String there = two ? get(client, port + 50, CUP) : page;
+        String page = get(client, port, cup);
+        String there = two ? get(client, port + 50, cup) : page;
         for (String note : new ArrayList<>(kept)) {
             if (!page.contains(note) || !there.contains(note)) {
                 lost++;
@@ -155,10 +156,10 @@ public class SoakKills {
     }
 
     /** Logs until it is killed under it, or until entries fail for a while. */
-    private Thread maker(HttpClient hand, int at, String round, List<String> kept) throws Exception {
-        Matcher found = CSRF.matcher(get(hand, at, CUP));
+    private Thread maker(String cup, HttpClient hand, int at, String round, List<String> kept) throws Exception {
+        Matcher found = CSRF.matcher(get(hand, at, cup));
         if (!found.find()) {
-            throw new IllegalStateException("No form on " + CUP);
+            throw new IllegalStateException("No form on " + cup);
         }
         String csrf = found.group(1);
         return new Thread(() -> {
@@ -166,7 +167,7 @@ public class SoakKills {
                 int failed = 0;
                 for (int i = 0; failed < 3 && !Thread.currentThread().isInterrupted(); i++) {
                     String note = "kill %s, entry %d.".formatted(round, i);
-                    if (log(hand, at, csrf, note) == 302) {
+                    if (log(cup, hand, at, csrf, note) == 302) {
                         kept.add(note);
                     } else {
                         failed++;
@@ -214,11 +215,11 @@ public class SoakKills {
         return hand.send(request(at, path).GET().build(), BodyHandlers.ofString()).body();
     }
 
-    private static int log(HttpClient hand, int at, String csrf, String note) throws Exception {
+    private static int log(String cup, HttpClient hand, int at, String csrf, String note) throws Exception {
         String body = "_csrf=%s&token=%s&what=NOTED&when=0&note=%s"
                 .formatted(csrf, UUID.randomUUID(), URLEncoder.encode(note, StandardCharsets.UTF_8));
         return hand.send(
-                        request(at, CUP + "/log")
+                        request(at, cup + "/log").timeout(Duration.ofSeconds(8))
                                 .header("Content-Type", "application/x-www-form-urlencoded")
                                 .POST(BodyPublishers.ofString(body))
                                 .build(),
@@ -227,6 +228,6 @@ public class SoakKills {
     }
 
     private static HttpRequest.Builder request(int port, String path) {
-        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Duration.ofSeconds(8));
+        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Duration.ofSeconds(60));
     }
 }

@@ -28,7 +28,7 @@ public class SoakRequests {
     private static final Pattern LINK = Pattern.compile("(?:href|hx-get)=\"(/[^\"#]*)\"");
     private static final Pattern NAME = Pattern.compile("<(?:input|select|textarea|button)[^>]* name=\"([^\"]*)\"");
     private static final Pattern OPERATION = Pattern.compile("\"(/api/[^\"]*)\":\\{\"(get|post)\"");
-    private static final int MOST_PAGES = 150;
+    private static final int MOST_PAGES = 400;
     private static final String[] BAD = {
         "", " ", "-1", "0", "NaN", "1e308", "99999999999999999999", "9".repeat(401), "1,234", "½½", "1/0", "\u0000",
         "\u202e\u0007", "<script>", "'; --", "2147483648", "-2147483649", "0026-03-02", "-999999999-01-01T00:00",
@@ -46,7 +46,7 @@ public class SoakRequests {
 
     private static final String PASSWORD = "tram seed comet lantern";
     /** A well-formed one of these would end what the others are to be tried with. */
-    private static final Pattern LEFT_OUT = Pattern.compile("restore|/(people|me)/.*(remove|role|sign-out|password)");
+    private static final Pattern LEFT_OUT = Pattern.compile("restore|^/sign-|^/(people|me)/.*(remove|role|sign-out|password)");
 
     /** Somebody at a browser: signed in by a role, or nobody. */
     private static final class Seat {
@@ -55,6 +55,7 @@ public class SoakRequests {
                 HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
         /** As the forms carry it. */
         private String csrf = "";
+        private final Map<Integer, Integer> answers = new TreeMap<>();
 
         Seat(String who) {
             this.who = who;
@@ -87,7 +88,7 @@ public class SoakRequests {
         System.out.printf("%d × 5xx in %d malformed requests by %s: %s%n",
                 failed,
                 all,
-                soak.seats.stream().map(sits -> sits.who).toList(),
+                soak.seats.stream().map(sits -> sits.who + " " + sits.answers).toList(),
                 soak.answers);
         System.exit(failed == 0 ? 0 : 1);
     }
@@ -157,7 +158,7 @@ public class SoakRequests {
 
     /** Signs in again who was signed out on the way; says whether it is so now. */
     private boolean signIn() throws Exception {
-        note(send(request("/me").GET()).body());
+        note(send(request(seat.who.equals("nobody") && seats.size() > 1 ? "/sign-in" : "/me").GET()).body());
         if (seat.who.equals("nobody") || send(request("/me").GET()).statusCode() == 200) {
             return true;
         }
@@ -193,7 +194,8 @@ public class SoakRequests {
         Map<String, List<String>> forms = new LinkedHashMap<>();
         Set<String> seen = new LinkedHashSet<>(List.of("/"));
         Deque<String> ahead = new ArrayDeque<>(seen);
-        while (!ahead.isEmpty() && seen.size() < MOST_PAGES) {
+        Map<String, Integer> likes = new TreeMap<>();
+        for (int pages = 0; !ahead.isEmpty() && pages < MOST_PAGES; pages++) {
             String page = ahead.poll();
             String body = send(request(page).GET()).body();
             note(body);
@@ -215,7 +217,11 @@ public class SoakRequests {
             Matcher link = LINK.matcher(body);
             while (link.find()) {
                 String to = link.group(1).replace("&amp;", "&");
-                if (!to.matches(".*\\.(css|js|png|svg|woff2|ics|webmanifest)$") && seen.add(to)) {
+                // Of pages that differ in a number or a word only, two are enough.
+                String like = to.replaceAll("[A-Z]-\\d+|\\d+|=[^&]*|(?<=techniques/)[a-z0-9-]+", "#");
+                if (!to.matches(".*(\\.(css|js|png|jpg|svg|woff2|ics|pdf|zip|webmanifest)$|/stream|/restore).*")
+                        && likes.merge(like, 1, Integer::sum) <= 2
+                        && seen.add(to)) {
                     ahead.add(to);
                 }
             }
@@ -226,6 +232,7 @@ public class SoakRequests {
     private void count(String what, HttpRequest.Builder request) throws Exception {
         int status = send(request).statusCode();
         answers.merge(status, 1, Integer::sum);
+        seat.answers.merge(status, 1, Integer::sum);
         if (status >= 500) {
             defects.add(status + " " + (what.length() > 300 ? what.substring(0, 300) + "…" : what));
         }

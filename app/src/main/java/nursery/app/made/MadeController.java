@@ -22,7 +22,6 @@ import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -81,15 +80,19 @@ class MadeController {
     }
 
     @PostMapping("/cups/{code}/made/{step}")
-    @Transactional
     ModelAndView choose(
             @PathVariable String code,
             @PathVariable int step,
             @RequestParam Map<String, String> typed,
-            @RequestParam(name = "material", required = false) List<Long> chosen,
+            @RequestParam(name = "material", required = false) List<String> chosen,
             Model model) {
         CupNow cup = find(code);
-        List<Long> ids = chosen == null ? List.of() : chosen;
+        // What is no number is no material: 0 is none either, and is refused with the others.
+        List<Long> ids = (chosen == null ? List.<String>of() : chosen)
+                .stream()
+                        .map(id -> id.matches("\\d{1,18}") ? Long.parseLong(id) : 0L)
+                        .distinct()
+                        .toList();
         return posts.handle(
                 typed,
                 model,

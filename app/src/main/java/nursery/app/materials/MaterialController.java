@@ -85,15 +85,13 @@ class MaterialController {
                         .map(Stocked::material)
                         .filter(Material::isRemovable)
                         .flatMap(removable -> book.confusedWith(removable).stream()
-                                .map(other ->
-                                        "“%s” is removable and “%s” is not, and their colours are hard to tell apart (%s of %d)."
-                                                .formatted(
-                                                        removable.name(),
-                                                        other.name(),
-                                                        Numbers.show(
-                                                                Colours.distance(removable.colour(), other.colour()),
-                                                                0),
-                                                        Colours.ALIKE)))
+                                .map(other -> ("“%s” is removable and “%s” is not, and their colours are hard to tell "
+                                                + "apart (%s of %d).")
+                                        .formatted(
+                                                removable.name(),
+                                                other.name(),
+                                                Numbers.show(Colours.distance(removable.colour(), other.colour()), 0),
+                                                Colours.ALIKE)))
                         .toList());
         model.addAttribute(
                 "gone",
