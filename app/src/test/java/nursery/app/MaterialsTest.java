@@ -273,6 +273,64 @@ class MaterialsTest {
     }
 
     @Test
+    void whatThePlanNeedsIsHeldAgainstWhatIsThere() {
+        long gold = add(
+                "name",
+                "Rare gold",
+                "kind",
+                "GLITTER",
+                "colour",
+                "#c9a227",
+                "leadDays",
+                "7",
+                "amount",
+                "1",
+                "price",
+                "1",
+                "lot",
+                "G-9");
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        String page = maker.get("/shelf/ahead").body();
+        assertThat(page).contains("Rare gold").contains("missing").contains("part A");
+        assertThat(maker.get("/shelf/ahead.csv").body()).contains("Rare gold,g,1,");
+    }
+
+    /** A quote has a price for one and for all, on the page and on paper, and names what has no price. */
+    @Test
+    void anOrderHasItsQuote() throws Exception {
+        gold();
+        String blank = "" + shop.shelf().blanks().get(0).id();
+        String resin = "" + shop.shelf().resins().get(0).id();
+        String asked =
+                "technique=one-colour-glitter&count=12&matters=1&madeFor=Trams&blank=" + blank + "&resin=" + resin;
+        String page = maker.get("/plan/order?" + asked).body();
+        assertThat(page).contains("To ask for").contains("in all").contains("some of it has no price");
+        HttpResponse<byte[]> pdf = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(shop.address() + "/plan/order/quote.pdf?" + asked))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
+        try (var document = org.apache.pdfbox.Loader.loadPDF(pdf.body())) {
+            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(document))
+                    .contains("Quote")
+                    .contains("For Trams")
+                    .contains("12");
+        }
+        assertThat(maker.get("/plan/order/quote.pdf?count=-1").statusCode()).isBetween(400, 422);
+    }
+
+    @Test
+    void theFiguresOfAShopThatHasFinishedNothingAreNoFault() {
+        assertThat(maker.get("/figures").body()).contains("No cup is finished yet");
+        shop.start("Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        assertThat(maker.get("/figures").statusCode()).isEqualTo(200);
+        assertThat(maker.get("/figures/figures.csv").body()).startsWith("technique,blank");
+    }
+
+    @Test
     void theCurrencyStaysOncePricesAreKept() {
         assertThat(maker.post("/money", "/money", typed("currency", "USD", "hourRate", "20"))
                         .statusCode())

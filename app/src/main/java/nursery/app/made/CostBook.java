@@ -25,6 +25,7 @@ import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.measure.Numbers;
+import nursery.core.plan.Order;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
 import nursery.core.stock.Material;
@@ -64,8 +65,36 @@ public class CostBook {
         return new CupCost(lines);
     }
 
-    /** What it costs by itself. */
+    /** What one cup of an order would cost, made of what is usual for its steps. */
+    public CupCost quoted(Order order) {
+        Floor floor = floors.now();
+        Cup cup = Cup.started("Z-00", order.blank(), order.resins(), order.plan(), floor.now())
+                .with(order.schools())
+                .known(0, order.about());
+        CupNow wanted = new CupNow(cup, cup.at(floor.air().course(), floor.now()));
+        Map<Integer, List<Material>> usual = new LinkedHashMap<>();
+        for (PlanStep step : order.plan()) {
+            materials.offered(step).stream()
+                    .filter(one ->
+                            one.material().mix().isEmpty() && !one.material().isRemovable())
+                    .findFirst()
+                    .ifPresent(one -> usual.put(step.number(), List.of(one.material())));
+        }
+        Money ways = money.ways();
+        List<Line> lines = new ArrayList<>(own(wanted, usual, ways));
+        BigDecimal share = spoiledShare(wanted, ways);
+        if (share.signum() > 0) {
+            lines.add(new Line(From.SPOILED, "its share", "of the last year’s", Optional.empty(), Optional.of(share)));
+        }
+        return new CupCost(lines);
+    }
+
     private List<Line> own(CupNow now, Money ways) {
+        return own(now, materials.chosen(now.cup().id()), ways);
+    }
+
+    /** What it costs by itself. */
+    private List<Line> own(CupNow now, Map<Integer, List<Material>> chosen, Money ways) {
         Cup cup = now.cup();
         List<Line> lines = new ArrayList<>();
         Optional<BigDecimal> blank =
@@ -74,7 +103,7 @@ public class CostBook {
         boolean goesOn = now.state().gone().isEmpty();
         List<PlanStep> ahead = goesOn ? now.stepsAhead() : List.of();
         lines.addAll(resin(now, ahead, ways));
-        lines.addAll(materials(cup, ahead, ways));
+        lines.addAll(materials(cup, ahead, chosen, ways));
         lines.add(work(now, ahead, ways));
         return lines;
     }
@@ -130,7 +159,7 @@ public class CostBook {
                         .map(price -> price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
     }
 
-    private List<Line> materials(Cup cup, List<PlanStep> ahead, Money ways) {
+    private List<Line> materials(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
         List<Line> lines = new ArrayList<>();
         Map<String, List<Used>> used = materials.usedBy(cup.id(), ways.digits()).stream()
                 .collect(Collectors.groupingBy(
@@ -142,7 +171,6 @@ public class CostBook {
                 lines.add(new Line(From.MATERIAL, what, much(moves.get(0).material(), amount), cost, cost));
             }
         });
-        Map<Integer, List<Material>> chosen = materials.chosen(cup.id());
         Map<Long, Stocked> all = materials.everything();
         for (PlanStep step : ahead) {
             List<Material> of = chosen.getOrDefault(step.number(), List.of());

@@ -49,6 +49,7 @@ interface StoryMapper {
               UNION ALL SELECT v.cup_id, l.lot, 'lot' FROM material_move v JOIN material_lot l ON l.id = v.lot_id
               UNION ALL SELECT s.cup_id, b.lot, 'resin lot' FROM batch_share s JOIN bottle_draw d ON d.batch_id =
                 s.batch_id JOIN bottle b ON b.id = d.bottle_id
-            ) w ON w.cup = c.id WHERE w.said LIKE #{like} GROUP BY c.id ORDER BY c.started_at DESC LIMIT 100</script>""")
+            ) w ON w.cup = c.id WHERE w.said LIKE #{like} GROUP BY c.id ORDER BY c.started_at DESC
+            LIMIT 100</script>""")
     List<FoundRow> search(String like);
 }

@@ -168,8 +168,7 @@ interface MaterialMapper {
             @Param("position") int position);
 
     /** How often each material was chosen for a kind of step, the usual first. */
-    @Select(
-            "SELECT m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND s.number = m.step WHERE "
-                    + "s.kind = #{kind} GROUP BY m.material_id ORDER BY COUNT(*) DESC, m.material_id")
+    @Select("SELECT m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND s.number = m.step "
+            + "WHERE s.kind = #{kind} GROUP BY m.material_id ORDER BY COUNT(*) DESC, m.material_id")
     List<Long> usual(String kind);
 }

@@ -2,21 +2,32 @@ package nursery.app.plan;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.math.BigDecimal;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
+import nursery.app.made.CostBook;
+import nursery.app.materials.Money;
+import nursery.app.materials.MoneyBook;
 import nursery.app.platform.Desk;
 import nursery.app.platform.FileText;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Pdf;
 import nursery.app.platform.Upload;
 import nursery.app.techniques.TechniqueBook;
 import nursery.core.plan.Order;
+import nursery.core.worth.CupCost;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,9 +46,23 @@ class OrderController {
     private final OrderForm forms;
     private final TechniqueBook techniques;
     private final Floors floors;
+    private final CostBook costs;
+    private final MoneyBook money;
+    private final Pdf pdf;
     private final FormPost posts;
 
-    OrderController(Orders orders, OrderForm forms, TechniqueBook techniques, Floors floors, FormPost posts) {
+    OrderController(
+            Orders orders,
+            OrderForm forms,
+            TechniqueBook techniques,
+            Floors floors,
+            CostBook costs,
+            MoneyBook money,
+            Pdf pdf,
+            FormPost posts) {
+        this.costs = costs;
+        this.money = money;
+        this.pdf = pdf;
         this.orders = orders;
         this.forms = forms;
         this.techniques = techniques;
@@ -52,12 +77,62 @@ class OrderController {
             return page(model, Form.fresh(Map.of("count", "1", "matters", "1")));
         }
         FormReader reader = new FormReader(typed);
-        forms.read(reader).ifPresent(order -> model.addAttribute("promise", orders.promise(order)));
+        forms.read(reader).ifPresent(order -> {
+            model.addAttribute("promise", orders.promise(order));
+            model.addAttribute("quote", quote(order));
+            model.addAttribute("asIt", asked(typed));
+        });
         return page(
                 model,
                 reader.faults().none()
                         ? Form.fresh(typed)
                         : Form.rejected(typed, reader.faults().found()));
+    }
+
+    /**
+     * What is asked for an order.
+     *
+     * @param each for one cup
+     * @param all for all of them
+     * @param isWhole whether everything in it has a price
+     */
+    record Quote(CupCost cost, Money money, BigDecimal each, BigDecimal all, boolean isWhole) {}
+
+    private Quote quote(Order order) {
+        Money ways = money.ways();
+        CupCost cost = costs.quoted(order);
+        BigDecimal each = ways.asking().of(cost.foretold()).price();
+        return new Quote(
+                cost,
+                ways,
+                each,
+                each.multiply(BigDecimal.valueOf(order.count())),
+                cost.unpriced().isEmpty());
+    }
+
+    /** The same question, as an address has it. */
+    private static String asked(Map<String, String> typed) {
+        return typed.entrySet().stream()
+                .filter(entry ->
+                        !entry.getKey().equals("token") && !entry.getKey().equals("_csrf"))
+                .map(entry -> URLEncoder.encode(entry.getKey(), StandardCharsets.UTF_8) + "="
+                        + URLEncoder.encode(entry.getValue(), StandardCharsets.UTF_8))
+                .collect(Collectors.joining("&"));
+    }
+
+    /** The quote on paper, with the day it is promised for. */
+    @GetMapping("/plan/order/quote.pdf")
+    ResponseEntity<byte[]> quote(@RequestParam Map<String, String> typed) {
+        FormReader reader = new FormReader(typed);
+        Optional<Order> order = forms.read(reader);
+        reader.faults().throwIfAny();
+        Orders.Promise promise = orders.promise(order.orElseThrow());
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "inline; filename=quote.pdf")
+                .body(pdf.of(
+                        "plan/quote-print",
+                        Map.of("promise", promise, "quote", quote(promise.order()), "show", floors.show())));
     }
 
     @PostMapping("/plan/order")

@@ -139,6 +139,26 @@ class StockTest {
                 .isBetween(10.0, 20.0);
     }
 
+    /**
+     * By hand: 20 there; 12 needed on Tuesday, 5 on Wednesday, 9 on Friday: 6 short from Friday on, 3 days to order.
+     */
+    @Test
+    void whatRunsOutIsKnownBeforeItDoes() {
+        LocalDate tuesday = LocalDate.parse("2026-11-03");
+        List<StockAhead.Need> needs = List.of(
+                new StockAhead.Need(tuesday.plusDays(3), 9),
+                new StockAhead.Need(tuesday, 12),
+                new StockAhead.Need(tuesday.plusDays(1), 5));
+        StockAhead ahead = StockAhead.of(20, needs, 3);
+        assertThat(ahead.needed()).isEqualTo(26);
+        assertThat(ahead.missing()).isEqualTo(6);
+        assertThat(ahead.runsOut()).contains(tuesday.plusDays(3));
+        assertThat(ahead.buyBy()).contains(tuesday);
+        assertThat(StockAhead.of(26, needs, 3).runsOut()).isEmpty();
+        assertThat(StockAhead.of(0, List.of(), 3).missing()).isZero();
+        assertThatThrownBy(() -> StockAhead.of(-1, needs, 3)).isInstanceOf(InvalidInput.class);
+    }
+
     @Test
     void anOldLotIsSeen() {
         Lot lot = lot(1, 10, "2025-10-01", null);
