@@ -213,6 +213,17 @@ abstract class Journey {
         }
     }
 
+    /** A glitter with a lot, put on the shelf by its form; returns its page. */
+    private String aMaterial() {
+        page.navigate("/shelf/materials/new");
+        page.locator("#name").fill("Old brass fine");
+        page.locator("label:has(input[name=kind][value=GLITTER])").click();
+        page.locator("#amount").fill("60");
+        page.locator("#price").fill("7.80");
+        send("Put it on the shelf");
+        return page.url().substring(shop.address().length()).replaceAll("[#?].*", "");
+    }
+
     List<String> everyPage() {
         measureABlank();
         startACup();
@@ -235,6 +246,7 @@ abstract class Journey {
         String change = page.url().substring(shop.address().length());
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry WHERE kind = 'POURED'", Long.class);
         String design = "/designs/" + aDesign();
+        String material = aMaterial();
         return List.of(
                 "/",
                 "/mix",
@@ -270,6 +282,18 @@ abstract class Journey {
                 "/cups/A-01/entries/" + entry,
                 "/shelf",
                 "/shelf/bottles",
+                "/shelf/materials",
+                "/shelf/materials/new",
+                material,
+                "/shelf/ahead",
+                "/cups/A-01/made",
+                "/cups/A-01/photos",
+                "/cups/A-01/story",
+                "/cups/A-01/again",
+                "/stories?find=late",
+                "/paper",
+                "/money",
+                "/figures",
                 "/shelf/blanks/new",
                 "/shelf/resins/new",
                 "/shelf/resins/" + shop.cup("A-01").cup().resins().base().id(),

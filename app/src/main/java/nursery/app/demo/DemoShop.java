@@ -101,6 +101,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final DemoFaults faults;
     private final DemoDesigns designs;
     private final DemoMaterials materials;
+    private final DemoPhotos photos;
     private final TransactionTemplate transaction;
     private final Instant now;
 
@@ -118,6 +119,7 @@ class DemoShop implements SmartInitializingSingleton {
             DemoFaults faults,
             DemoDesigns designs,
             DemoMaterials materials,
+            DemoPhotos photos,
             TransactionTemplate transaction,
             Moments moments) {
         this.shelf = shelf;
@@ -133,6 +135,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.faults = faults;
         this.designs = designs;
         this.materials = materials;
+        this.photos = photos;
         this.transaction = transaction;
         this.now = moments.now();
     }
@@ -184,6 +187,7 @@ class DemoShop implements SmartInitializingSingleton {
                 .code());
         faults.onTheFloor(now);
         designs.onTheShelf(floors.shelf().blanks(), "Mira");
+        photos.of("Winter sky", "Mira");
     }
 
     private void stock(long regular, long slow) {

@@ -104,7 +104,9 @@ class AheadController {
                         .mapToDouble(bottle -> bottle.bottle().leftMl())
                         .sum();
                 List<Need> needs = ofResin.getOrDefault(resin.id() + part.name(), List.of());
-                if (left > 0 || !needs.isEmpty()) {
+                // Of a resin whose bottles are not kept nothing is known, so nothing is said.
+                boolean kept = stock.bottles().stream().anyMatch(bottle -> bottle.resinId() == resin.id());
+                if (kept) {
                     lines.add(new Line(
                             "%s, part %s".formatted(resin.name(), part.name()),
                             "ml",
