@@ -16,11 +16,9 @@ import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
 import nursery.core.log.Spindle;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.server.ResponseStatusException;
 
 @RestController
 @Tag(name = "Cups", description = "What the bench shows, for other programs; read only")
@@ -79,9 +77,7 @@ class CupsApi {
     @GetMapping("/api/cups/{code}")
     @Operation(summary = "One cup as it is now", description = "By the code on its tape; 404 if there is none.")
     CupAnswer one(@PathVariable String code) {
-        return floors.cup(code)
-                .map(cup -> answer(cup, floors.now()))
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+        return answer(floors.named(code), floors.now());
     }
 
     private static CupAnswer answer(CupNow now, Floor floor) {

@@ -31,10 +31,8 @@ import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.technique.StepKind;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
-import org.springframework.web.server.ResponseStatusException;
 
 /** Fills the cup page's model. */
 @Component
@@ -49,8 +47,7 @@ class CupPages {
     }
 
     CupNow find(String code) {
-        return floors.cup(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
+        return floors.named(code);
     }
 
     /** The whole page, with the form to log the next step; a form sent back is given as it was typed. */

@@ -41,10 +41,12 @@ import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import org.springframework.web.server.ResponseStatusException;
 
 /**
  * The shop as it is at a moment, read in about ten statements. What only changes with the shelf or the room is kept in
@@ -180,6 +182,12 @@ public class Floors {
     private Optional<CupNow> archived(String code, Floor floor) {
         return cups.find(code, floor.shelf(), floor.ways().zone(), floor.now())
                 .map(cup -> new CupNow(cup, cup.at(roomOf(cup), floor.now())));
+    }
+
+    /** The cup an address names; a page about none is 404. */
+    public CupNow named(String code) {
+        return cup(code)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
     public Optional<Batch> batch(long number) {

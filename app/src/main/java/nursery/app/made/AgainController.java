@@ -15,7 +15,6 @@ import nursery.app.platform.FormReader;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.wrap.DesignViews;
-import nursery.core.floor.CupNow;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Cup;
@@ -24,14 +23,12 @@ import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
 import nursery.core.stock.Material;
 import nursery.core.technique.PlanStep;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
 /**
@@ -69,11 +66,6 @@ class AgainController {
         this.posts = posts;
     }
 
-    private CupNow find(String code) {
-        return floors.cup(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
-    }
-
     /** Its steps, but for those that were left out. */
     private static List<PlanStep> plan(Cup cup) {
         Set<Integer> leftOut = cup.happened().stream()
@@ -87,7 +79,7 @@ class AgainController {
 
     @GetMapping("/cups/{code}/again")
     String again(@PathVariable String code, Model model) {
-        Cup cup = find(code).cup();
+        Cup cup = floors.named(code).cup();
         String blank = floors.shelf().blanks().stream()
                 .filter(one -> one.name().equals(cup.about().blank()))
                 .map(one -> "" + one.id())
@@ -101,7 +93,7 @@ class AgainController {
 
     @PostMapping("/cups/{code}/again")
     ModelAndView start(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
-        Cup cup = find(code).cup();
+        Cup cup = floors.named(code).cup();
         return posts.handle(
                 typed,
                 model,
@@ -175,7 +167,7 @@ class AgainController {
     }
 
     private String page(String code, Form form, Model model) {
-        Cup cup = find(code).cup();
+        Cup cup = floors.named(code).cup();
         model.addAttribute("cup", cup);
         model.addAttribute("form", form);
         model.addAttribute("plan", plan(cup));

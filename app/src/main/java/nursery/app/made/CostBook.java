@@ -202,13 +202,7 @@ public class CostBook {
     }
 
     private static Line work(CupNow now, List<PlanStep> ahead, Money ways) {
-        double done = now.cup().happened().stream()
-                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
-                .mapToDouble(entry -> now.cup()
-                        .find(((LogEntry.OfStep) entry).step())
-                        .map(step -> step.kind().handsOnMinutes())
-                        .orElse(0))
-                .sum();
+        double done = now.handsOnMinutes();
         double toCome =
                 ahead.stream().mapToDouble(step -> step.kind().handsOnMinutes()).sum();
         boolean rated = ways.hourRate().signum() > 0;

@@ -22,7 +22,6 @@ import nursery.app.materials.MoneyBook;
 import nursery.app.platform.CsvText;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
-import nursery.core.log.LogEntry;
 import nursery.core.worth.CupCost;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -154,7 +153,7 @@ class FiguresController {
             if (!done.isEmpty()) {
                 double minutes = done.stream()
                         .flatMap(row -> cup(states, row).stream())
-                        .mapToDouble(FiguresController::minutes)
+                        .mapToDouble(CupNow::handsOnMinutes)
                         .average()
                         .orElse(0);
                 all.add(new Way(
@@ -171,16 +170,6 @@ class FiguresController {
             }
         });
         return all;
-    }
-
-    private static double minutes(CupNow cup) {
-        return cup.cup().happened().stream()
-                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
-                .mapToDouble(entry -> cup.cup()
-                        .find(((LogEntry.OfStep) entry).step())
-                        .map(step -> step.kind().handsOnMinutes())
-                        .orElse(0))
-                .sum();
     }
 
     /** Of the price after fees what is left when all but the work is paid, by the hour at the bench. */

@@ -20,14 +20,12 @@ import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
 /** What a cup is made of, step by step, and what it costs. */
@@ -76,7 +74,7 @@ class MadeController {
 
     @GetMapping("/cups/{code}/made")
     String made(@PathVariable String code, Model model) {
-        return page(find(code), Form.fresh(Map.of()), model);
+        return page(floors.named(code), Form.fresh(Map.of()), model);
     }
 
     @PostMapping("/cups/{code}/made/{step}")
@@ -86,7 +84,7 @@ class MadeController {
             @RequestParam Map<String, String> typed,
             @RequestParam(name = "material", required = false) List<String> chosen,
             Model model) {
-        CupNow cup = find(code);
+        CupNow cup = floors.named(code);
         // What is no number is no material: 0 is none either, and is refused with the others.
         List<Long> ids = (chosen == null ? List.<String>of() : chosen)
                 .stream()
@@ -123,11 +121,6 @@ class MadeController {
                         .map(Material::colour)
                         .findFirst()
                 : Optional.empty();
-    }
-
-    private CupNow find(String code) {
-        return floors.cup(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
     private String page(CupNow cup, Form form, Model model) {

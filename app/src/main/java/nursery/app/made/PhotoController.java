@@ -45,7 +45,7 @@ class PhotoController {
 
     @GetMapping("/cups/{code}/photos")
     String photos(@PathVariable String code, Model model) {
-        return page(find(code), Form.fresh(Map.of("kind", "STEP")), model);
+        return page(floors.named(code), Form.fresh(Map.of("kind", "STEP")), model);
     }
 
     @PostMapping("/cups/{code}/photos")
@@ -55,7 +55,7 @@ class PhotoController {
             @RequestParam(name = "file", required = false) @Nullable MultipartFile file,
             Model model,
             HttpServletRequest request) {
-        CupNow cup = find(code);
+        CupNow cup = floors.named(code);
         return posts.handle(
                 typed,
                 model,
@@ -82,7 +82,7 @@ class PhotoController {
 
     @PostMapping("/cups/{code}/photos/{id}/hide")
     String hide(@PathVariable String code, @PathVariable long id) {
-        photos.hide(id, find(code).cup().id());
+        photos.hide(id, floors.named(code).cup().id());
         return "redirect:/cups/" + code + "/photos";
     }
 
@@ -96,11 +96,6 @@ class PhotoController {
                 .cacheControl(
                         CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
                 .body(file);
-    }
-
-    private CupNow find(String code) {
-        return floors.cup(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
     }
 
     private String page(CupNow cup, Form form, Model model) {

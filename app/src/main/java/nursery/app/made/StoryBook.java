@@ -1,13 +1,11 @@
 package nursery.app.made;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import nursery.app.cups.CupLayers;
 import nursery.app.cups.HistoryLine;
@@ -121,7 +119,7 @@ class StoryBook {
                                 photo.addedAt()))
                         .toList(),
                 mapper.nextTime(cup.id()).map(row -> row.words()).orElse(null),
-                handsOnMinutes(cup),
+                now.handsOnMinutes(),
                 cost.map(found -> new Story.Cost(
                                 money.ways().currency().getCurrencyCode(), found.soFar(), found.foretold()))
                         .orElse(null));
@@ -197,16 +195,6 @@ class StoryBook {
         return log;
     }
 
-    private static int handsOnMinutes(Cup cup) {
-        return cup.happened().stream()
-                .filter(entry ->
-                        Set.of(LogEntry.Kind.DONE, LogEntry.Kind.POURED).contains(entry.kind()))
-                .mapToInt(entry -> cup.find(((LogEntry.OfStep) entry).step())
-                        .map(step -> step.kind().handsOnMinutes())
-                        .orElse(0))
-                .sum();
-    }
-
     @Transactional
     void write(long cup, String words, String by) {
         if (words.isEmpty()) {
@@ -220,10 +208,6 @@ class StoryBook {
     List<FoundRow> search(String words) {
         String plain = words.strip().replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
         return plain.isEmpty() ? List.of() : mapper.search("%" + plain + "%");
-    }
-
-    Instant now() {
-        return moments.now();
     }
 
     String care() {

@@ -19,7 +19,6 @@ import nursery.app.platform.Maker;
 import nursery.app.platform.Pdf;
 import nursery.core.floor.CupNow;
 import org.springframework.core.io.ClassPathResource;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -29,7 +28,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The logbook: each cup's story, and a search over all of them. */
@@ -55,18 +53,13 @@ class StoryController {
         this.posts = posts;
     }
 
-    private CupNow find(String code) {
-        return floors.cup(code)
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND, "There is no cup " + code + "."));
-    }
-
     private boolean priced() {
         return makers.seat().filter(Seat::isMaker).isPresent();
     }
 
     @GetMapping("/cups/{code}/story")
     String story(@PathVariable String code, Model model) {
-        CupNow cup = find(code);
+        CupNow cup = floors.named(code);
         Story story = stories.of(cup, priced());
         return page(cup, story, Form.fresh(Map.of("words", story.nextTime() == null ? "" : story.nextTime())), model);
     }
@@ -86,7 +79,7 @@ class StoryController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletRequest request) {
-        CupNow cup = find(code);
+        CupNow cup = floors.named(code);
         return posts.handle(
                 typed,
                 model,
@@ -102,7 +95,7 @@ class StoryController {
 
     @GetMapping("/cups/{code}/story.pdf")
     ResponseEntity<byte[]> print(@PathVariable String code) {
-        CupNow cup = find(code);
+        CupNow cup = floors.named(code);
         Map<String, Object> model = new HashMap<>();
         model.put("story", stories.of(cup, priced()));
         model.put("show", floors.show());
@@ -126,7 +119,7 @@ class StoryController {
             summary = "A cup's whole story",
             description = "By the schema at /stories/schema.json. A program sees no costs.")
     Story told(@PathVariable String code) {
-        return stories.of(find(code), false);
+        return stories.of(floors.named(code), false);
     }
 
     @GetMapping(value = "/stories/schema.json", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -9,6 +9,7 @@ import nursery.core.film.Share;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
+import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
@@ -45,6 +46,15 @@ public record CupNow(Cup cup, CupState state) {
         return state.next()
                 .map(next -> next.readinessAt(now) == NextAction.Readiness.WAITING ? Stage.WAITING : Stage.HANDS)
                 .orElseGet(() -> state.readyAt().filter(now::isBefore).isPresent() ? Stage.CURING : Stage.READY);
+    }
+
+    /** Minutes at the bench that its steps so far take, by their kinds. */
+    public int handsOnMinutes() {
+        return cup.happened().stream()
+                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
+                .flatMap(entry -> cup.find(((LogEntry.OfStep) entry).step()).stream())
+                .mapToInt(step -> step.kind().handsOnMinutes())
+                .sum();
     }
 
     public String code() {
