@@ -322,6 +322,36 @@ class MaterialsTest {
         assertThat(maker.get("/plan/order/quote.pdf?count=-1").statusCode()).isBetween(400, 422);
     }
 
+    /** Half a year open, a year unopened, from memory; said where the mix is, before it is mixed. */
+    @Test
+    void oldHardenerIsSaidBeforeMixing() {
+        var stock = shop.bean(nursery.app.shelf.StockBook.class);
+        long resin = shop.shelf().resins().get(0).id();
+        stock.add(resin, nursery.core.resin.Part.A, "R-1", 946, "Mira");
+        stock.add(resin, nursery.core.resin.Part.B, "H-1", 946, "Mira");
+        var mix = nursery.core.resin.Mix.exactly(
+                shop.shelf().resins().get(0).label().ratio(), 40);
+        assertThat(stock.forMix(resin, mix).old()).isEmpty();
+        shop.clock().forward(java.time.Duration.ofDays(366));
+        assertThat(stock.forMix(resin, mix).old())
+                .hasSize(2)
+                .allMatch(words -> words.contains("on the shelf for 12 months"));
+        shop.sql()
+                .update(
+                        "UPDATE bottle SET added_at = ?",
+                        java.sql.Timestamp.from(shop.clock().instant()));
+        String code = shop.start("Late tram", resin, shop.clock().instant());
+        logUpTo(
+                code,
+                shop.cup(code).cup().plan().stream()
+                        .filter(step -> step.kind().isPour())
+                        .findFirst()
+                        .orElseThrow());
+        assertThat(stock.forMix(resin, mix).old()).isEmpty();
+        shop.clock().forward(java.time.Duration.ofDays(184));
+        assertThat(stock.forMix(resin, mix).old()).hasSize(2).allMatch(words -> words.contains("opened 6 months ago"));
+    }
+
     @Test
     void theFiguresOfAShopThatHasFinishedNothingAreNoFault() {
         assertThat(maker.get("/figures").body()).contains("No cup is finished yet");

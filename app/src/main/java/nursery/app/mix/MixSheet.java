@@ -34,6 +34,7 @@ import nursery.core.resin.Resin;
  * @param byScale whether it is measured by weight
  * @param grams what the scale shows after A, and after B on top, for the first filling; empty without densities
  * @param missing what the bottles lack for it, by the book
+ * @param old which of the bottles it is drawn from are past their time, in words
  * @param kept what was typed for the coats picked, where it makes no sheet
  * @param faults what is wrong; then there is no sheet
  */
@@ -51,6 +52,7 @@ record MixSheet(
         Pace pace,
         int servesMore,
         List<StockBook.Lot> missing,
+        List<String> old,
         List<Fault> faults) {
 
     private static final int LONGEST_ADDITION = 60;
@@ -113,6 +115,8 @@ record MixSheet(
                         ? reader.faults().attempt("cup", () -> choice.floor()
                                 .sheet(choice.resin(), portions(choice, shares, additions), cup, rests))
                         : Optional.empty();
+        Optional<StockBook.ForMix> stock =
+                sheet.map(found -> choice.stock().forMix(choice.resin().id(), found.mix()));
         boolean byScale = "scale".equals(reader.raw("by"));
         return new MixSheet(
                 choice.resin(),
@@ -128,8 +132,8 @@ record MixSheet(
                 pace,
                 sheet.map(found -> found.servesMore(choice.floor().ways().losses()))
                         .orElse(0),
-                sheet.map(found -> choice.stock().missingFor(choice.resin().id(), found.mix()))
-                        .orElse(List.of()),
+                stock.map(StockBook.ForMix::missing).orElse(List.of()),
+                stock.map(StockBook.ForMix::old).orElse(List.of()),
                 reader.faults().found());
     }
 

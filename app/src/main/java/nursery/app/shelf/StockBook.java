@@ -1,6 +1,7 @@
 package nursery.app.shelf;
 
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,6 +33,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Published
 @Service
 public class StockBook {
+
+    /** From memory; what is printed on the bottle counts before it. */
+    private static final Duration LASTS_OPEN = Duration.ofDays(183);
+
+    private static final Duration LASTS = Duration.ofDays(365);
 
     private final StockMapper mapper;
     private final Moments moments;
@@ -74,16 +80,48 @@ public class StockBook {
         return Bottle.draw(open, part == Part.A ? mix.partAMl() : mix.partBMl());
     }
 
-    /** What the bottles lack for a mix, by the book; nothing for a resin whose bottles are not kept. */
-    public List<Lot> missingFor(long resinId, Mix mix) {
+    /**
+     * What the bottles say of a mix before it is mixed; nothing for a resin whose bottles are not kept.
+     *
+     * @param missing what they lack for it, by the book
+     * @param old which of those it is drawn from are past their time, in words: old hardener yellows and cures slowly
+     */
+    @Published
+    public record ForMix(List<Lot> missing, List<String> old) {}
+
+    public ForMix forMix(long resinId, Mix mix) {
         List<Bottle> bottles = bottles(resinId);
         if (bottles.isEmpty()) {
-            return List.of();
+            return new ForMix(List.of(), List.of());
         }
-        return Stream.of(Part.values())
+        List<Lot> missing = Stream.of(Part.values())
                 .map(part -> new Lot(part, "", drawn(bottles, mix, part).shortMl()))
                 .filter(lot -> lot.ml() > 0.05)
                 .toList();
+        Map<Long, StockMapper.AgeRow> ages =
+                mapper.ages(resinId).stream().collect(Collectors.toMap(row -> row.id(), row -> row));
+        Instant now = moments.now();
+        List<String> old = Stream.of(Part.values())
+                .flatMap(part -> drawn(bottles, mix, part).draws().stream())
+                .flatMap(draw -> bottles.stream().filter(bottle -> bottle.id() == draw.bottleId()))
+                .flatMap(bottle -> Optional.ofNullable(ages.get(bottle.id()))
+                        .flatMap(age -> age(age, now))
+                        .map(words -> "%s, lot %s, %s".formatted(bottle.part().name(), bottle.lot(), words))
+                        .stream())
+                .toList();
+        return new ForMix(missing, old);
+    }
+
+    /** How long past its time a bottle is, in words, if it is. */
+    private static Optional<String> age(StockMapper.AgeRow row, Instant now) {
+        if (row.openedAt() != null && row.openedAt().plus(LASTS_OPEN).isBefore(now)) {
+            return Optional.of("was opened %d months ago"
+                    .formatted(Duration.between(row.openedAt(), now).toDays() / 30));
+        }
+        return row.addedAt().plus(LASTS).isBefore(now)
+                ? Optional.of("has been on the shelf for %d months"
+                        .formatted(Duration.between(row.addedAt(), now).toDays() / 30))
+                : Optional.empty();
     }
 
     public List<Lot> lotsOf(long batch) {

@@ -50,6 +50,14 @@ interface StockMapper {
     @Update("UPDATE bottle SET drawn_ml = drawn_ml + #{ml} WHERE id = #{bottleId}")
     void countOn(@Param("bottleId") long bottleId, @Param("ml") double ml);
 
+    /** Since when a bottle is here, and open. */
+    record AgeRow(long id, Instant addedAt, @Nullable Instant openedAt) {}
+
+    @Select("SELECT b.id, b.added_at, MIN(d.drawn_at) FROM bottle b LEFT JOIN bottle_draw d ON d.bottle_id = b.id AND "
+            + "d.ml > 0 AND (d.batch_id IS NOT NULL OR d.entry_id IS NOT NULL) WHERE b.resin_id = #{resinId} "
+            + "GROUP BY b.id")
+    List<AgeRow> ages(long resinId);
+
     /**
      * What went out of a bottle for a cup's coats.
      *
