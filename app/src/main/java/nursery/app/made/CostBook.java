@@ -171,7 +171,6 @@ public class CostBook {
                 lines.add(new Line(From.MATERIAL, what, much(moves.get(0).material(), amount), cost, cost));
             }
         });
-        Map<Long, Stocked> all = materials.everything();
         for (PlanStep step : ahead) {
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
             materials
@@ -181,7 +180,8 @@ public class CostBook {
                             material.name() + ", to come",
                             much(material, amount),
                             Optional.empty(),
-                            Optional.ofNullable(all.get(material.id()))
+                            materials
+                                    .find(material.id())
                                     .flatMap(CostBook::perUnit)
                                     .map(price -> price.multiply(BigDecimal.valueOf(amount))
                                             .setScale(ways.digits(), RoundingMode.HALF_UP)))));

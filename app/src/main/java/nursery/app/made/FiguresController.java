@@ -9,7 +9,6 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +36,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 class FiguresController {
 
     private static final int WEEKS = 12;
+    private static final int NEWEST = 20;
     private static final String ABANDONED = "ABANDONED";
 
     private final FiguresMapper mapper;
@@ -89,8 +89,6 @@ class FiguresController {
         LocalDate first = monday.minusWeeks(WEEKS - 1L);
         List<CupRow> rows =
                 mapper.cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant());
-        Map<String, CupNow> states = new LinkedHashMap<>();
-        rows.forEach(row -> floors.cup(row.code()).ifPresent(cup -> states.put(row.code(), cup)));
         List<Week> weeks = new ArrayList<>();
         for (int i = 0; i < WEEKS; i++) {
             LocalDate from = first.plusWeeks(i);
@@ -102,57 +100,57 @@ class FiguresController {
                 LocalDate started = LocalDate.ofInstant(row.startedAt(), show.zone());
                 LocalDate last = LocalDate.ofInstant(row.lastAt(), show.zone());
                 begun += in(started, from, until) ? 1 : 0;
-                finished += in(last, from, until) && isFinished(row, states) ? 1 : 0;
+                finished += in(last, from, until) && isFinished(row) ? 1 : 0;
                 spoiled += in(last, from, until) && row.how().equals(ABANDONED) ? 1 : 0;
             }
             weeks.add(new Week(from, begun, finished, spoiled));
         }
-        List<CupRow> done = rows.stream().filter(row -> isFinished(row, states)).toList();
+        List<CupRow> done = rows.stream().filter(row -> isFinished(row)).toList();
         int late = (int) done.stream()
-                .filter(row -> row.dueAt() != null
-                        && Optional.ofNullable(states.get(row.code()))
-                                .flatMap(cup -> cup.state().fullCureAt())
-                                .filter(cured -> cup(states, row)
-                                        .flatMap(cup -> cup.cup().promise().dueAt())
-                                        .filter(cured::isAfter)
-                                        .isPresent())
+                .filter(row -> row.dueAt() != null)
+                .flatMap(row -> floors.cup(row.code()).stream())
+                .filter(cup -> cup.state()
+                        .fullCureAt()
+                        .filter(cured -> cup.cup()
+                                .promise()
+                                .dueAt()
+                                .filter(cured::isAfter)
                                 .isPresent())
+                        .isPresent())
                 .count();
         int promised = (int) done.stream().filter(row -> row.dueAt() != null).count();
         return new Figures(
                 weeks,
-                ways(rows, states),
+                ways(rows),
                 promised - late,
                 late,
                 (int) rows.stream().filter(row -> row.how().equals(ABANDONED)).count(),
                 done.size());
     }
 
-    private static Optional<CupNow> cup(Map<String, CupNow> states, CupRow row) {
-        return Optional.ofNullable(states.get(row.code()));
-    }
-
     private static boolean in(LocalDate day, LocalDate from, LocalDate until) {
         return !day.isBefore(from) && day.isBefore(until);
     }
 
-    private static boolean isFinished(CupRow row, Map<String, CupNow> states) {
-        return !row.how().equals(ABANDONED)
-                && cup(states, row).filter(cup -> cup.state().isFinished()).isPresent();
+    private static boolean isFinished(CupRow row) {
+        return row.done() && !row.how().equals(ABANDONED);
     }
 
-    private List<Way> ways(List<CupRow> rows, Map<String, CupNow> states) {
+    private List<Way> ways(List<CupRow> rows) {
         Money ways = money.ways();
         Map<String, List<CupRow>> byWay = rows.stream()
                 .collect(Collectors.groupingBy(
                         row -> row.technique() + "\n" + row.blank(), TreeMap::new, Collectors.toList()));
         List<Way> all = new ArrayList<>();
         byWay.forEach((key, of) -> {
-            List<CupRow> done =
-                    of.stream().filter(row -> isFinished(row, states)).toList();
+            List<CupRow> done = of.stream().filter(row -> isFinished(row)).toList();
             if (!done.isEmpty()) {
-                double minutes = done.stream()
-                        .flatMap(row -> cup(states, row).stream())
+                // The newest say how it is done today.
+                List<CupNow> newest = done.stream()
+                        .skip(Math.max(0, done.size() - NEWEST))
+                        .flatMap(row -> floors.cup(row.code()).stream())
+                        .toList();
+                double minutes = newest.stream()
                         .mapToDouble(CupNow::handsOnMinutes)
                         .average()
                         .orElse(0);
@@ -166,18 +164,15 @@ class FiguresController {
                         done.stream().mapToDouble(CupRow::pouredMl).average().orElse(0),
                         done.stream().mapToDouble(CupRow::coats).average().orElse(0),
                         minutes,
-                        hourEarns(done, states, ways, minutes)));
+                        hourEarns(newest, ways, minutes)));
             }
         });
         return all;
     }
 
     /** Of the price after fees what is left when all but the work is paid, by the hour at the bench. */
-    private Optional<BigDecimal> hourEarns(List<CupRow> done, Map<String, CupNow> states, Money ways, double minutes) {
-        List<CupCost> all = done.stream()
-                .flatMap(row -> cup(states, row).stream())
-                .map(costs::of)
-                .toList();
+    private Optional<BigDecimal> hourEarns(List<CupNow> newest, Money ways, double minutes) {
+        List<CupCost> all = newest.stream().map(costs::of).toList();
         if (minutes <= 0 || all.isEmpty()) {
             return Optional.empty();
         }

@@ -12,6 +12,7 @@ interface FiguresMapper {
     /**
      * A cup that left or was finished.
      *
+     * @param done whether all its steps are
      * @param lastAt when the last thing happened to it
      */
     record CupRow(
@@ -20,6 +21,7 @@ interface FiguresMapper {
             String technique,
             String blank,
             String how,
+            boolean done,
             Instant startedAt,
             @Nullable Instant dueAt,
             Instant lastAt,
@@ -29,7 +31,8 @@ interface FiguresMapper {
     /** Of each cup since a day what was really poured on it, corrections taken out. */
     @Select(
             """
-            SELECT c.id, c.code, c.technique, b.name, c.left_how, c.started_at,
+            SELECT c.id, c.code, c.technique, b.name, c.left_how,
+              c.leaves_at < '9999-01-01', c.started_at,
               CAST(c.due_on AS DATETIME), MAX(e.happened_at),
               COALESCE(SUM(e.amount_ml), 0), COUNT(e.amount_ml)
             FROM cup c JOIN blank b ON b.id = c.blank_id JOIN log_entry e ON e.cup_id = c.id

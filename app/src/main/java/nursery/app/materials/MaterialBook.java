@@ -115,7 +115,12 @@ public class MaterialBook {
     }
 
     public Optional<Stocked> find(long id) {
-        return Optional.ofNullable(everything().get(id));
+        return mapper.find(id)
+                .map(row -> new Stocked(
+                        material(row),
+                        mapper.lotsOf(id).stream().map(MaterialBook::lot).toList(),
+                        usage(material(row)),
+                        row.goneAt() != null));
     }
 
     /** Vinyls of another sort whose colour could be taken for this one's (P65). */
@@ -208,13 +213,24 @@ public class MaterialBook {
         mapper.insertWeighed(id, basis, used, moments.now(), by);
     }
 
-    private Map<Long, Material> byNumber() {
-        return mapper.all().stream().map(MaterialBook::material).collect(Collectors.toMap(Material::id, one -> one));
+    /** Of one cup: of a shelf of thousands nothing else is read. */
+    private Map<Long, Material> byNumber(long cup) {
+        return mapper.ofCup(cup).stream()
+                .map(MaterialBook::material)
+                .collect(Collectors.toMap(Material::id, one -> one));
+    }
+
+    private Usage usage(Material material) {
+        return Usage.learned(
+                material.kind(),
+                mapper.weighedOf(material.id()).stream()
+                        .map(row -> new Usage.Weighed(row.areaCm2(), row.used()))
+                        .toList());
     }
 
     /** What the steps of a cup are made with. */
     public Map<Integer, List<Material>> chosen(long cup) {
-        Map<Long, Material> all = byNumber();
+        Map<Long, Material> all = byNumber(cup);
         Map<Integer, List<Material>> chosen = new LinkedHashMap<>();
         mapper.chosen(cup).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
                 .ifPresent(material -> chosen.computeIfAbsent(row.step(), step -> new ArrayList<>())
@@ -256,7 +272,6 @@ public class MaterialBook {
 
     /** What a step is expected to use of each of its materials: several of one kind share it. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
-        Map<Long, Stocked> all = everything();
         Map<MaterialKind, Long> ofKind =
                 materials.stream().collect(Collectors.groupingBy(Material::kind, Collectors.counting()));
         Map<Material, Double> expected = new LinkedHashMap<>();
@@ -265,8 +280,7 @@ public class MaterialBook {
         double coated = cup.blank().area().coatedCm2();
         for (Material material : materials) {
             double basis = material.kind().basis(coated, laid) / Math.max(1, ofKind.getOrDefault(material.kind(), 1L));
-            Optional.ofNullable(all.get(material.id()))
-                    .ifPresent(stocked -> expected.put(material, stocked.usage().on(basis)));
+            expected.put(material, usage(material).on(basis));
         }
         return expected;
     }
@@ -309,7 +323,7 @@ public class MaterialBook {
 
     /** What a cup used, with what it cost to the cent. */
     public List<Used> usedBy(long cup, int digits) {
-        Map<Long, Material> all = byNumber();
+        Map<Long, Material> all = byNumber(cup);
         return mapper.movesOf(cup).stream()
                 .map(row -> new Used(
                         Optional.ofNullable(all.get(row.materialId())).orElseThrow(Gone::new),

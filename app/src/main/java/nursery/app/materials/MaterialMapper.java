@@ -69,6 +69,12 @@ interface MaterialMapper {
     @Select("SELECT " + COLUMNS + " FROM material WHERE id = #{id}")
     Optional<MaterialRow> find(long id);
 
+    /** What a cup is made of, by its plan or by its lots. */
+    @Select("SELECT " + COLUMNS + " FROM material WHERE id IN (SELECT material_id FROM cup_material WHERE cup_id = "
+            + "#{cup} UNION SELECT l.material_id FROM material_move v JOIN material_lot l ON l.id = v.lot_id WHERE "
+            + "v.cup_id = #{cup})")
+    List<MaterialRow> ofCup(long cup);
+
     @Select("SELECT id FROM material WHERE id = #{id} FOR UPDATE")
     Optional<Long> lock(long id);
 
@@ -149,6 +155,9 @@ interface MaterialMapper {
             @Param("used") double used,
             @Param("at") Instant at,
             @Param("by") String by);
+
+    @Select("SELECT material_id, area_cm2, used FROM material_weighed WHERE material_id = #{id} ORDER BY id")
+    List<WeighedRow> weighedOf(long id);
 
     @Select("SELECT material_id, area_cm2, used FROM material_weighed ORDER BY id")
     List<WeighedRow> weighed();
