@@ -44,8 +44,8 @@ class PhotoController {
     }
 
     @GetMapping("/cups/{code}/photos")
-    String photos(@PathVariable String code, Model model) {
-        return page(floors.named(code), Form.fresh(Map.of("kind", "STEP")), model);
+    String photos(@PathVariable String code, @RequestParam(defaultValue = "STEP") String kind, Model model) {
+        return page(floors.named(code), Form.fresh(Map.of("kind", kind)), model);
     }
 
     @PostMapping("/cups/{code}/photos")
