@@ -133,11 +133,12 @@ class ControlsJourneyTest extends Journey {
         // A filter acts at once and leads to another address: that page is looked at as it then is.
         page.addInitScript("HTMLFormElement.prototype.requestSubmit = () => {};");
         SortedSet<String> found = new TreeSet<>();
-        int touched = touch(pages, found);
+        Set<String> senders = new LinkedHashSet<>();
+        int touched = touch(pages, found, senders);
         assertThat(broken).isEmpty();
         assertThat(touched).as("controls that were touched").isGreaterThan(300);
         allAreListed(found, "controls.txt");
-        press(pages, broken);
+        press(senders, broken);
         page.navigate("/room");
         if (button("Switch the simulated thermometer off").count() > 0) {
             send("Switch the simulated thermometer off");
@@ -155,11 +156,14 @@ class ControlsJourneyTest extends Journey {
         openAt(390, 844, broken);
         page.navigate("/sign-in");
         SortedSet<String> found = new TreeSet<>();
-        int touched = touch(List.of("/sign-in"), found);
+        int touched = touch(List.of("/sign-in"), found, new LinkedHashSet<>());
         signIn();
-        touched += touch(List.of("/", "/me", "/people", "/devices", "/links", "/audit", "/shop", "/backups"), found);
+        touched += touch(
+                List.of("/", "/me", "/people", "/devices", "/links", "/audit", "/shop", "/backups"),
+                found,
+                new LinkedHashSet<>());
         shop.clock().forward(Duration.ofMinutes(30));
-        touched += touch(List.of("/people"), found);
+        touched += touch(List.of("/people"), found, new LinkedHashSet<>());
         assertThat(touched).isGreaterThan(40);
         allAreListed(found, "controls-signed-in.txt");
         openAt(1280, 800, broken);
@@ -205,11 +209,19 @@ class ControlsJourneyTest extends Journey {
         });
     }
 
-    private int touch(List<String> pages, SortedSet<String> found) {
+    /** @param senders is given every button that sends, with its page */
+    private int touch(List<String> pages, SortedSet<String> found, Set<String> senders) {
+        Set<String> alike = new LinkedHashSet<>();
         int touched = 0;
         for (String path : pages) {
             goTo(path);
             ((List<?>) page.evaluate(LIST)).forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
+            for (Object text : (List<?>) page.evaluate(SENDERS)) {
+                // A list of alike rows has alike buttons: one of each is pressed.
+                if (alike.add(path.replaceAll("\\d+", "n") + "|" + text)) {
+                    senders.add(path + "|" + text);
+                }
+            }
             touched += ((List<?>) page.evaluate(TOUCH_ALL)).size();
         }
         return touched;
@@ -226,19 +238,9 @@ class ControlsJourneyTest extends Journey {
     }
 
     /** Each button that sends a form, pressed with what the page filled in. */
-    private void press(List<String> pages, List<String> broken) {
+    private void press(Set<String> found, List<String> broken) {
         openAt(1280, 800, broken);
-        Set<String> pressed = new LinkedHashSet<>();
-        List<String> senders = new ArrayList<>();
-        for (String path : pages) {
-            page.navigate(path);
-            for (Object text : (List<?>) page.evaluate(SENDERS)) {
-                // A list of alike rows has alike buttons: one of each is pressed.
-                if (pressed.add(path.replaceAll("\\d+", "n") + "|" + text)) {
-                    senders.add(path + "|" + text);
-                }
-            }
-        }
+        List<String> senders = new ArrayList<>(found);
         senders.sort(Comparator.comparing(sender -> sender.matches(DESTRUCTIVE)));
         for (String sender : senders) {
             String path = sender.substring(0, sender.indexOf('|'));

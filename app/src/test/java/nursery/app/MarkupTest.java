@@ -252,7 +252,7 @@ class MarkupTest {
                     // Of pages that differ in a number only, some are enough.
                     String like = to.replaceAll("[A-Z]-\\d+|\\d+|=[^&]*", "#");
                     if (!to.matches(".*(\\.(css|js|png|woff2|webmanifest)|/scale/stream|/export/shop.zip).*")
-                            && likes.merge(like, 1, Integer::sum) <= 4
+                            && likes.merge(like, 1, Integer::sum) <= 2
                             && seen.add(to)) {
                         ahead.add(to);
                     }

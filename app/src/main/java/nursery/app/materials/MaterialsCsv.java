@@ -11,7 +11,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.platform.CsvRows;
 import nursery.app.platform.CsvText;
@@ -76,7 +75,7 @@ final class MaterialsCsv {
     static List<Read> read(String text, LocalDate today) {
         List<Read> read = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
-        for (CsvRows.Row row : CsvRows.read(text, HEADINGS, Set.of("name", "kind"), MOST_ROWS, "materials")) {
+        for (CsvRows.Row row : CsvRows.read(text, HEADINGS, List.of("name", "kind"), MOST_ROWS, "materials")) {
             Map<String, String> typed = new HashMap<>(row.typed());
             typed.computeIfPresent(
                     "kind",

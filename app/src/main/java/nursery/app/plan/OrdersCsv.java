@@ -3,7 +3,6 @@ package nursery.app.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
 import nursery.app.platform.CsvRows;
 import nursery.core.measure.Fault;
@@ -38,7 +37,7 @@ final class OrdersCsv {
             Map.entry("due date", "due"),
             Map.entry("matters", "matters"));
 
-    private static final Set<String> NEEDED = Set.of("name", "technique", "blank", "resin", "count");
+    private static final List<String> NEEDED = List.of("name", "technique", "blank", "resin", "count");
 
     private OrdersCsv() {}
 

@@ -7,8 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import org.apache.commons.csv.CSVRecord;
@@ -38,14 +36,15 @@ public final class CsvRows {
      * @param what a row is, in the plural
      * @throws InvalidInput if it is no such file
      */
-    public static List<Row> read(String text, Map<String, String> headings, Set<String> needed, int most, String what) {
+    public static List<Row> read(
+            String text, Map<String, String> headings, List<String> needed, int most, String what) {
         try (CsvText file = CsvText.open(text)) {
             List<CSVRecord> records = file.parser().getRecords();
             List<String> fields = records.get(0).stream()
                     .map(heading -> headings.getOrDefault(heading.strip().toLowerCase(Locale.ROOT), ""))
                     .toList();
-            Set<String> missing = new TreeSet<>(needed);
-            fields.forEach(missing::remove);
+            List<String> missing =
+                    needed.stream().filter(field -> !fields.contains(field)).toList();
             if (!missing.isEmpty()) {
                 throw refused("No column is headed %s: the first row names the columns."
                         .formatted(String.join(", ", missing)));
