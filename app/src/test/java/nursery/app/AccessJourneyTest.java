@@ -48,6 +48,7 @@ class AccessJourneyTest extends Journey {
             }
             // Names, roles and order are the same in the dark; what differs there is the colours.
             page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+            assertThat(page.locator("html")).hasAttribute("data-bs-theme", "dark");
             describe(
                     path + " in the dark",
                     new AxeBuilder(page).withRules(List.of("color-contrast")).analyze(),
