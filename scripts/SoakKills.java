@@ -189,6 +189,10 @@ public class SoakKills {
             }
             case 3 -> {
                 kills.merge("everything", 1, Integer::sum);
+                // The next start gives the database another password: the second has to be told it.
+                if (second != null) {
+                    second.destroyForcibly().waitFor();
+                }
                 end("nursery.pid");
                 end("application.pid");
                 end("mariadb.pid");
