@@ -45,7 +45,8 @@ public class SoakKills {
     }
 
     public static void main(String[] arguments) throws Exception {
-        SoakKills soak = new SoakKills(Path.of(arguments[0]), Integer.parseInt(arguments[2]), arguments[3].equals("two"));
+        SoakKills soak =
+                new SoakKills(Path.of(arguments[0]), Integer.parseInt(arguments[2]), arguments[3].equals("two"));
         int count = Integer.parseInt(arguments[1]);
         soak.start();
         for (int i = 0; i < count && soak.stuck == 0; i++) {

@@ -133,7 +133,8 @@ public class SoakRaces {
                                 + "\"steps\":[%s]}")
                         .formatted(name, steps));
         String start = tablets.get(0).page("/cups/new");
-        String technique = find(start, "name=\"technique\" value=\"([^\"]*)\"(?:(?!name=\"technique\").)*?<span>" + name);
+        String technique = find(
+                start, "name=\"technique\" value=\"([^\"]*)\"(?:(?!name=\"technique\").)*?<span>" + name);
         if (technique.isEmpty()) {
             throw new IllegalStateException("The technique was not taken: " + taken.status() + " "
                     + find(taken.body(), "<li[^>]*>([^<]*)"));

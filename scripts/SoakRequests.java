@@ -46,7 +46,8 @@ public class SoakRequests {
 
     private static final String PASSWORD = "tram seed comet lantern";
     /** A well-formed one of these would end what the others are to be tried with. */
-    private static final Pattern LEFT_OUT = Pattern.compile("restore|^/sign-|^/(people|me)/.*(remove|role|sign-out|password)");
+    private static final Pattern LEFT_OUT =
+            Pattern.compile("restore|^/sign-|^/(people|me)/.*(remove|role|sign-out|password)");
 
     /** Somebody at a browser: signed in by a role, or nobody. */
     private static final class Seat {

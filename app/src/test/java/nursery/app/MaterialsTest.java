@@ -352,6 +352,33 @@ class MaterialsTest {
         assertThat(stock.forMix(resin, mix).old()).hasSize(2).allMatch(words -> words.contains("opened 6 months ago"));
     }
 
+    /** By hand: a spoiled cup's blank of 5.01 on the two that were not: 2.51 and 2.50, nothing lost. */
+    @Test
+    void aSpoiledCupIsSpreadOverTheGoodOnesToTheCent() {
+        var stock = shop.bean(nursery.app.shelf.StockBook.class);
+        stock.setBlankPrice(shop.shelf().blanks().get(0).id(), Optional.of(new BigDecimal("5.01")));
+        long resin = shop.shelf().resins().get(0).id();
+        List<String> codes = java.util.stream.Stream.of("One", "Two", "Spoiled")
+                .map(name -> shop.start(name, resin, shop.clock().instant()))
+                .toList();
+        shop.clock().forward(java.time.Duration.ofMinutes(5));
+        var now = shop.clock().instant();
+        shop.bean(LogBook.class)
+                .add(
+                        codes.get(2),
+                        new LogEntry.Plain(
+                                nursery.core.log.Mark.unnumbered(now, now, "Mira", "dropped"), LogEntry.Kind.ABANDONED),
+                        true);
+        List<String> shares = shop
+                .bean(nursery.app.made.CostBook.class)
+                .of(List.of(shop.cup(codes.get(0)), shop.cup(codes.get(1)), shop.cup(codes.get(2))))
+                .stream()
+                .map(cost ->
+                        cost.foretold(nursery.core.worth.CupCost.From.SPOILED).toPlainString())
+                .toList();
+        assertThat(shares).containsExactly("2.51", "2.50", "0");
+    }
+
     @Test
     void theFiguresOfAShopThatHasFinishedNothingAreNoFault() {
         assertThat(maker.get("/figures").body()).contains("No cup is finished yet");

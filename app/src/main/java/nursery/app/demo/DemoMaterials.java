@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -157,6 +158,7 @@ class DemoMaterials {
     /** Names for each step what lies nearest to the cup's colours. */
     void dress(String code) {
         Cup cup = floors.cup(code).orElseThrow().cup();
+        Map<Integer, List<Stocked>> offered = materials.offered(cup.plan());
         for (PlanStep step : cup.plan()) {
             String wanted = step.kind().title().contains("Glitter")
                     ? cup.about().glitter()
@@ -164,7 +166,7 @@ class DemoMaterials {
             MaterialKind.usedBy(step.kind()).stream()
                     .filter(kind -> kind != MaterialKind.TRANSFER_FILM)
                     .findFirst()
-                    .flatMap(kind -> materials.offered(step).stream()
+                    .flatMap(kind -> offered.getOrDefault(step.number(), List.of()).stream()
                             .map(Stocked::material)
                             .filter(material -> material.kind() == kind && !material.isRemovable())
                             .min(Comparator.comparingDouble(material -> Colours.distance(material.colour(), wanted))))

@@ -30,11 +30,6 @@ import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import nursery.app.platform.FileStore;
-import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A backup: one zip with a dump of the database, the files beside it, each under its SHA-256, and a manifest that says
@@ -42,34 +37,13 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class Archive {
 
-    static final int VERSION = 2;
     private static final String FILES = "files/";
     private static final long LARGEST_FILE = 64L * 1024 * 1024;
-    private static final String FORMAT = "nursery-backup";
-    private static final String MANIFEST = "manifest.json";
     private static final String DUMP = "shop.sql";
-    private static final long LARGEST_MANIFEST = 1024L * 1024;
-    /** Of a shop of a hundred years, with room to spare. */
-    private static final long LARGEST = 50L * 1024 * 1024 * 1024;
 
     private static final Pattern ROW = Pattern.compile("INSERT INTO `(\\w+)` VALUES.*");
-    private static final JsonMapper JSON = new JsonMapper();
 
     private Archive() {}
-
-    /**
-     * What a backup says of itself, all of it found to be true.
-     *
-     * @param schema the newest migration in it, such as 21
-     * @param rows of each table
-     * @param files how many files are in it
-     */
-    record Manifest(Instant madeAt, int schema, SortedMap<String, Long> rows, long bytes, String sha256, long files) {
-
-        long cups() {
-            return rows.getOrDefault("cup", 0L);
-        }
-    }
 
     /** A backup that is none, or not a whole one. */
     static final class Broken extends IOException {
@@ -116,8 +90,8 @@ final class Archive {
                     count++;
                 }
                 manifest = new Manifest(now, schema, rows, bytes[0], hex(digest), count);
-                zip.putNextEntry(new ZipEntry(MANIFEST));
-                zip.write(JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(written(manifest)));
+                zip.putNextEntry(new ZipEntry(Manifest.NAME));
+                zip.write(manifest.written());
                 zip.closeEntry();
             }
             // What was written is read again, before it counts as a backup.
@@ -137,10 +111,10 @@ final class Archive {
     /** @throws Broken with what is wrong with it */
     static Manifest check(Path file) throws IOException {
         try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
-            Manifest said = manifest(zip);
+            Manifest said = Manifest.of(zip);
             for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
                 String name = all.nextElement().getName();
-                if (!name.equals(MANIFEST) && !name.equals(DUMP) && !isFile(name)) {
+                if (!name.equals(Manifest.NAME) && !name.equals(DUMP) && !isFile(name)) {
                     throw new Broken("It holds “%s”, which no backup does.".formatted(name));
                 }
             }
@@ -292,57 +266,6 @@ final class Archive {
         }
     }
 
-    private static Manifest manifest(ZipFile zip) throws IOException {
-        ZipEntry entry = zip.getEntry(MANIFEST);
-        if (entry == null) {
-            throw new Broken("There is no manifest in it: this is no backup of Nursery.");
-        }
-        byte[] text;
-        try (InputStream in = new Bounded(zip.getInputStream(entry), LARGEST_MANIFEST)) {
-            text = in.readAllBytes();
-        }
-        try {
-            JsonNode root = JSON.readTree(text);
-            SortedMap<String, Long> rows = new TreeMap<>();
-            root.path("rows")
-                    .properties()
-                    .forEach(table -> rows.put(table.getKey(), table.getValue().asLong(-1)));
-            Manifest manifest = new Manifest(
-                    Instant.parse(root.path("madeAt").asString("")),
-                    root.path("schema").asInt(-1),
-                    rows,
-                    root.path("bytes").asLong(-1),
-                    root.path("sha256").asString(""),
-                    root.path("files").asLong(0));
-            boolean possible = FORMAT.equals(root.path("format").asString(""))
-                    && manifest.schema() >= 1
-                    && manifest.bytes() >= 0
-                    && manifest.bytes() <= LARGEST
-                    && rows.keySet().stream().allMatch(table -> table.matches("\\w{1,64}"));
-            if (!possible) {
-                throw new Broken("Its manifest is not that of a backup of Nursery.");
-            }
-            if (root.path("version").asInt(0) > VERSION) {
-                throw new Broken("It was made by a newer Nursery: install that one.");
-            }
-            return manifest;
-        } catch (JacksonException | java.time.DateTimeException e) {
-            throw new Broken("Its manifest cannot be read: it was damaged or changed.");
-        }
-    }
-
-    private static ObjectNode written(Manifest manifest) {
-        ObjectNode root = JSON.createObjectNode().put("format", FORMAT).put("version", VERSION);
-        root.put("madeAt", manifest.madeAt().toString())
-                .put("schema", manifest.schema())
-                .put("bytes", manifest.bytes())
-                .put("sha256", manifest.sha256())
-                .put("files", manifest.files());
-        ObjectNode rows = root.putObject("rows");
-        manifest.rows().forEach(rows::put);
-        return root;
-    }
-
     private static MessageDigest sha256() {
         try {
             return MessageDigest.getInstance("SHA-256");
@@ -364,48 +287,5 @@ final class Archive {
                 .mapToInt(name -> Integer.parseInt(name.substring(1, name.indexOf("__"))))
                 .max()
                 .orElseThrow();
-    }
-
-    /** A stream that ends in a fault after so many bytes. */
-    static final class Bounded extends InputStream {
-        private final InputStream in;
-        private long left;
-
-        Bounded(@Nullable InputStream in, long most) throws Broken {
-            if (in == null) {
-                throw new Broken("A part of it is missing.");
-            }
-            this.in = in;
-            this.left = most;
-        }
-
-        @Override
-        public int read() throws IOException {
-            int found = in.read();
-            if (found >= 0) {
-                left--;
-                refuseIfMore();
-            }
-            return found;
-        }
-
-        @Override
-        public int read(byte[] into, int from, int length) throws IOException {
-            int found = in.read(into, from, length);
-            left -= Math.max(0, found);
-            refuseIfMore();
-            return found;
-        }
-
-        private void refuseIfMore() throws Broken {
-            if (left < 0) {
-                throw new Broken("It unpacks to more than its manifest says.");
-            }
-        }
-
-        @Override
-        public void close() throws IOException {
-            in.close();
-        }
     }
 }

@@ -210,7 +210,7 @@ public class Backups implements DisposableBean {
                 // Ours is made; one that was chosen and is not there is a stick that is not mounted.
                 Files.createDirectories(folder);
             }
-            Archive.Manifest manifest = Archive.make(database, files.folder(), file, now);
+            Manifest manifest = Archive.make(database, files.folder(), file, now);
             mapper.insert(now, true, file.toString(), Files.size(file), "%d cups".formatted(manifest.cups()));
             audit.tell(Audit.What.BACKUP, "made: " + file.getFileName());
             thinOut();

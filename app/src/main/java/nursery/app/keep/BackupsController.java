@@ -54,7 +54,7 @@ class BackupsController {
                     .findFirst()
                     .orElseThrow(
                             () -> new InvalidInput(List.of(new Fault("file", "There is no such backup any more."))));
-            Archive.Manifest manifest = Archive.check(found.file());
+            Manifest manifest = Archive.check(found.file());
             model.addAttribute(
                     "checked",
                     "%s is whole: %d cups, %d rows."

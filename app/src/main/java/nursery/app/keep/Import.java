@@ -139,7 +139,7 @@ final class Import {
         if (entry == null) {
             throw new Broken("There is no %s in it.".formatted(name));
         }
-        try (InputStream in = new Archive.Bounded(zip.getInputStream(entry), LARGEST_PART)) {
+        try (InputStream in = new Bounded(zip.getInputStream(entry), LARGEST_PART)) {
             return in.readAllBytes();
         }
     }

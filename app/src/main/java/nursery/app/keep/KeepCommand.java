@@ -75,7 +75,7 @@ public final class KeepCommand {
         return rows.values().stream().mapToLong(Long::longValue).sum();
     }
 
-    private static void told(String what, Archive.Manifest manifest) {
+    private static void told(String what, Manifest manifest) {
         System.out.printf(
                 "%s: %d cups, %d rows, %d files, of %s.%n",
                 what,

@@ -1,6 +1,7 @@
 package nursery.app.made;
 
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +10,7 @@ import java.util.stream.Collectors;
 import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
+import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -139,22 +141,31 @@ class AgainController {
                             due,
                             cup.promise().matters());
                     List<String> codes = cups.start(order, moments.now());
-                    Map<Integer, List<Material>> chosen = materials.chosen(cup.id());
+                    Map<Integer, List<Long>> same = same(cup, plan(cup));
                     for (String fresh : codes) {
                         Cup made = floors.cup(fresh).orElseThrow(Gone::new).cup();
-                        for (PlanStep step : made.plan()) {
-                            List<Long> same = chosen.getOrDefault(step.number(), List.of()).stream()
-                                    .map(Material::id)
-                                    .filter(id -> materials.offered(step).stream()
-                                            .anyMatch(one -> one.material().id() == id))
-                                    .toList();
-                            materials.choose(made.id(), step, same);
-                        }
+                        made.plan().stream()
+                                .filter(step -> same.containsKey(step.number()))
+                                .forEach(step ->
+                                        materials.choose(made.id(), step, same.getOrDefault(step.number(), List.of())));
                         designs.on(cup, floors.show()).ifPresent(design -> cups.giveDesign(fresh, design.id()));
                     }
                     return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups?find=" + encoded(name);
                 },
                 form -> page(code, form, model));
+    }
+
+    /** What a cup's steps are made with, as far as it is still on the shelf. */
+    private Map<Integer, List<Long>> same(Cup cup, List<PlanStep> plan) {
+        Map<Integer, List<Stocked>> offered = materials.offered(plan);
+        Map<Integer, List<Long>> same = new LinkedHashMap<>();
+        materials.chosen(cup.id()).forEach((step, of) -> {
+            List<Long> there = offered.getOrDefault(step, List.of()).stream()
+                    .map(one -> one.material().id())
+                    .toList();
+            same.put(step, of.stream().map(Material::id).filter(there::contains).toList());
+        });
+        return same;
     }
 
     private static String encoded(String name) {

@@ -3,6 +3,8 @@ package nursery.app.made;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,9 +25,9 @@ import nursery.app.shelf.StockBook.StockedBottle;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
-import nursery.core.log.LogEntry;
 import nursery.core.measure.Numbers;
 import nursery.core.plan.Order;
+import nursery.core.resin.Bottle;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
 import nursery.core.stock.Material;
@@ -33,12 +35,15 @@ import nursery.core.technique.PlanStep;
 import nursery.core.worth.CupCost;
 import nursery.core.worth.CupCost.From;
 import nursery.core.worth.CupCost.Line;
+import nursery.core.worth.Split;
 import org.springframework.stereotype.Service;
 
 /** What each cup cost so far, and what it will have cost in the end. */
 @Published
 @Service
 public class CostBook {
+
+    private static final Duration YEAR = Duration.ofDays(365);
 
     private final MaterialBook materials;
     private final StockBook stock;
@@ -55,46 +60,81 @@ public class CostBook {
     }
 
     public CupCost of(CupNow cup) {
-        Money ways = money.ways();
-        List<Line> lines = new ArrayList<>(own(cup, ways));
-        BigDecimal share = spoiledShare(cup, ways);
-        if (share.signum() > 0) {
-            lines.add(
-                    new Line(From.SPOILED, "its share", "of the last year’s", Optional.of(share), Optional.of(share)));
+        return of(List.of(cup)).get(0);
+    }
+
+    /** What each of several cups cost: prices and what was spoiled are read once. */
+    public List<CupCost> of(List<CupNow> cups) {
+        Prices prices = prices();
+        Spoiled lost = spoiled(prices);
+        return cups.stream()
+                .map(cup -> {
+                    List<Line> lines = new ArrayList<>(own(cup, prices));
+                    lost.shareOf(cup)
+                            .ifPresent(part -> lines.add(new Line(
+                                    From.SPOILED,
+                                    "its share",
+                                    "of the last year’s",
+                                    Optional.of(part),
+                                    Optional.of(part))));
+                    return new CupCost(lines);
+                })
+                .toList();
+    }
+
+    /**
+     * What is read once for however many cups.
+     *
+     * @param perMl what a millilitre costs, of the newest bottle with a price, by resin and part
+     */
+    private record Prices(Money ways, Floor floor, Map<String, BigDecimal> perMl) {
+        Optional<BigDecimal> perMl(long resin, Part part) {
+            return Optional.ofNullable(perMl.get(resin + part.name()));
         }
-        return new CupCost(lines);
+    }
+
+    private Prices prices() {
+        Map<Long, BigDecimal> paid = stock.prices();
+        Map<String, BigDecimal> perMl = new LinkedHashMap<>();
+        for (StockedBottle stocked : stock.bottles()) {
+            Bottle bottle = stocked.bottle();
+            Optional.ofNullable(paid.get(bottle.id()))
+                    .ifPresent(price -> perMl.put(
+                            stocked.resinId() + bottle.part().name(),
+                            price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
+        }
+        return new Prices(money.ways(), floors.now(), perMl);
     }
 
     /** What one cup of an order would cost, made of what is usual for its steps. */
     public CupCost quoted(Order order) {
-        Floor floor = floors.now();
+        Prices prices = prices();
+        Floor floor = prices.floor();
         Cup cup = Cup.started("Z-00", order.blank(), order.resins(), order.plan(), floor.now())
                 .with(order.schools())
                 .known(0, order.about());
         CupNow wanted = new CupNow(cup, cup.at(floor.air().course(), floor.now()));
         Map<Integer, List<Material>> usual = new LinkedHashMap<>();
-        for (PlanStep step : order.plan()) {
-            materials.offered(step).stream()
-                    .filter(one ->
-                            one.material().mix().isEmpty() && !one.material().isRemovable())
-                    .findFirst()
-                    .ifPresent(one -> usual.put(step.number(), List.of(one.material())));
-        }
-        Money ways = money.ways();
-        List<Line> lines = new ArrayList<>(own(wanted, usual, ways));
-        BigDecimal share = spoiledShare(wanted, ways);
-        if (share.signum() > 0) {
-            lines.add(new Line(From.SPOILED, "its share", "of the last year’s", Optional.empty(), Optional.of(share)));
-        }
+        materials.offered(order.plan()).forEach((step, offered) -> offered.stream()
+                .map(Stocked::material)
+                .filter(one -> one.mix().isEmpty() && !one.isRemovable())
+                .findFirst()
+                .ifPresent(one -> usual.put(step, List.of(one))));
+        List<Line> lines = new ArrayList<>(own(wanted, usual, prices));
+        Optional.of(spoiled(prices).next())
+                .filter(share -> share.signum() > 0)
+                .ifPresent(share -> lines.add(new Line(
+                        From.SPOILED, "its share", "of the last year’s", Optional.empty(), Optional.of(share))));
         return new CupCost(lines);
     }
 
-    private List<Line> own(CupNow now, Money ways) {
-        return own(now, materials.chosen(now.cup().id()), ways);
+    private List<Line> own(CupNow now, Prices prices) {
+        return own(now, materials.chosen(now.cup().id()), prices);
     }
 
     /** What it costs by itself. */
-    private List<Line> own(CupNow now, Map<Integer, List<Material>> chosen, Money ways) {
+    private List<Line> own(CupNow now, Map<Integer, List<Material>> chosen, Prices prices) {
+        Money ways = prices.ways();
         Cup cup = now.cup();
         List<Line> lines = new ArrayList<>();
         Optional<BigDecimal> blank =
@@ -102,14 +142,15 @@ public class CostBook {
         lines.add(new Line(From.BLANK, cup.about().blank(), "1", blank, blank));
         boolean goesOn = now.state().gone().isEmpty();
         List<PlanStep> ahead = goesOn ? now.stepsAhead() : List.of();
-        lines.addAll(resin(now, ahead, ways));
+        lines.addAll(resin(now, ahead, prices));
         lines.addAll(materials(cup, ahead, chosen, ways));
         lines.add(work(now, ahead, ways));
         return lines;
     }
 
-    private List<Line> resin(CupNow now, List<PlanStep> ahead, Money ways) {
-        Floor floor = floors.now();
+    private List<Line> resin(CupNow now, List<PlanStep> ahead, Prices prices) {
+        Money ways = prices.ways();
+        Floor floor = prices.floor();
         Map<String, List<PaidDraw>> drawn = stock.paidFor(now.cup().id(), ways.digits()).stream()
                 .collect(Collectors.groupingBy(
                         draw -> draw.part() + " of lot " + draw.lot(), LinkedHashMap::new, Collectors.toList()));
@@ -129,7 +170,7 @@ public class CostBook {
                 Mix mix = floor.mixedFor(now.cup(), resin, now.share(step).suggestedMl());
                 toCome += mix.partAMl() + mix.partBMl();
                 for (Part part : Part.values()) {
-                    Optional<BigDecimal> each = perMl(resin.id(), part)
+                    Optional<BigDecimal> each = prices.perMl(resin.id(), part)
                             .map(price ->
                                     price.multiply(BigDecimal.valueOf(part == Part.A ? mix.partAMl() : mix.partBMl())));
                     cost = cost.flatMap(sum -> each.map(sum::add));
@@ -145,18 +186,6 @@ public class CostBook {
                     cost.map(sum -> sum.setScale(ways.digits(), RoundingMode.HALF_UP))));
         }
         return lines;
-    }
-
-    /** What a millilitre costs of the bottles with something in them, the newest first. */
-    private Optional<BigDecimal> perMl(long resin, Part part) {
-        Map<Long, BigDecimal> prices = stock.prices();
-        return stock.bottles().stream()
-                .filter(bottle -> bottle.resinId() == resin && bottle.bottle().part() == part)
-                .filter(bottle -> prices.containsKey(bottle.bottle().id()))
-                .reduce((a, b) -> b)
-                .map(StockedBottle::bottle)
-                .flatMap(bottle -> Optional.ofNullable(prices.get(bottle.id()))
-                        .map(price -> price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
     }
 
     private List<Line> materials(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
@@ -214,21 +243,32 @@ public class CostBook {
                 rated ? Optional.of(ways.worthOf(done + toCome)) : Optional.empty());
     }
 
-    /** What good cups bear of those that were given up in the last year. */
-    private BigDecimal spoiledShare(CupNow cup, Money ways) {
-        if (cup.state()
-                .gone()
-                .filter(gone -> gone.how() == LogEntry.Kind.ABANDONED)
-                .isPresent()) {
-            return BigDecimal.ZERO;
+    /**
+     * What was given up in the last year, spread over the cups that were not: to the cent, the first of them bearing
+     * what is left over.
+     */
+    private record Spoiled(List<String> good, List<BigDecimal> shares, BigDecimal next) {
+
+        Optional<BigDecimal> shareOf(CupNow cup) {
+            int place = good.indexOf(cup.code());
+            return Optional.of(place)
+                    .filter(found -> found >= 0)
+                    .map(shares::get)
+                    .filter(share -> share.signum() > 0);
         }
-        var since = floors.now().now().minus(java.time.Duration.ofDays(365));
+    }
+
+    private Spoiled spoiled(Prices prices) {
+        Instant since = prices.floor().now().minus(YEAR);
         BigDecimal lost = spoiled.since(since).stream()
                 .flatMap(code -> floors.cup(code).stream())
-                .map(gone -> new CupCost(own(gone, ways)).soFar())
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
-        int good = Math.max(1, spoiled.good(since));
-        return lost.divide(BigDecimal.valueOf(good), ways.digits(), RoundingMode.HALF_UP);
+                .map(gone -> new CupCost(own(gone, prices)).soFar())
+                .reduce(BigDecimal.ZERO, BigDecimal::add)
+                .setScale(prices.ways().digits(), RoundingMode.HALF_UP);
+        List<String> good = spoiled.good(since);
+        int next = good.size();
+        return new Spoiled(
+                good, Split.evenly(lost, next), Split.evenly(lost, next + 1).get(next));
     }
 
     private static Optional<BigDecimal> sum(List<Optional<BigDecimal>> costs) {

@@ -127,8 +127,9 @@ class MadeController {
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
         List<Integer> ahead = cup.stepsAhead().stream().map(PlanStep::number).toList();
         List<StepOf> steps = new ArrayList<>();
+        Map<Integer, List<Stocked>> all = materials.offered(cup.cup().plan());
         for (PlanStep step : cup.cup().plan()) {
-            List<Stocked> offered = materials.offered(step);
+            List<Stocked> offered = all.getOrDefault(step.number(), List.of());
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
             if (!MaterialKind.usedBy(step.kind()).isEmpty() && (!offered.isEmpty() || !of.isEmpty())) {
                 steps.add(new StepOf(

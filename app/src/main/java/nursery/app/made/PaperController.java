@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
+import nursery.app.materials.Money;
 import nursery.app.materials.MoneyBook;
 import nursery.app.people.Makers;
 import nursery.app.people.Qr;
@@ -23,6 +24,7 @@ import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.technique.PlanStep;
+import nursery.core.worth.CupCost;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -210,37 +212,38 @@ class PaperController {
     ResponseEntity<byte[]> picking() {
         Show show = floors.show();
         boolean priced = makers.seat().filter(Seat::isMaker).isPresent();
+        List<CupNow> finished = floors.now().cups().stream()
+                .filter(cup -> cup.state().isFinished() && cup.state().gone().isEmpty())
+                .toList();
+        List<CupCost> cost = priced ? costs.of(finished) : List.of();
+        Money ways = money.ways();
         List<Map<String, String>> lines = new ArrayList<>();
-        for (CupNow cup : floors.now().cups()) {
-            if (cup.state().isFinished() && cup.state().gone().isEmpty()) {
-                lines.add(Map.of(
-                        "code",
-                        cup.code(),
-                        "name",
-                        cup.cup().about().name(),
-                        "blank",
-                        cup.cup().about().blank(),
-                        "madeFor",
-                        cup.cup().about().madeFor(),
-                        "cured",
-                        cup.state()
-                                .fullCureAt()
-                                .map(at -> at.isAfter(show.now()) ? "not before " + show.day(at) : "cured")
-                                .orElse(""),
-                        "price",
-                        priced
-                                ? money.ways()
-                                        .number(money.ways()
-                                                .asking()
-                                                .of(costs.of(cup).foretold())
-                                                .price())
-                                : ""));
-            }
+        for (int i = 0; i < finished.size(); i++) {
+            CupNow cup = finished.get(i);
+            lines.add(Map.of(
+                    "code",
+                    cup.code(),
+                    "name",
+                    cup.cup().about().name(),
+                    "blank",
+                    cup.cup().about().blank(),
+                    "madeFor",
+                    cup.cup().about().madeFor(),
+                    "cured",
+                    cup.state()
+                            .fullCureAt()
+                            .map(at -> at.isAfter(show.now()) ? "not before " + show.day(at) : "cured")
+                            .orElse(""),
+                    "price",
+                    priced
+                            ? ways.number(
+                                    ways.asking().of(cost.get(i).foretold()).price())
+                            : ""));
         }
         return pdf(
                 "picking",
                 "made/picking-print",
-                Map.of("lines", lines, "currency", money.ways().currency().getCurrencyCode(), "show", show));
+                Map.of("lines", lines, "currency", ways.currency().getCurrencyCode(), "show", show));
     }
 
     private ResponseEntity<byte[]> pdf(String name, String template, Map<String, Object> model) {

@@ -12,7 +12,7 @@ interface SpoiledMapper {
     @Select("SELECT code FROM cup WHERE left_how = 'ABANDONED' AND started_at >= #{since} ORDER BY code")
     List<String> since(Instant since);
 
-    /** How many were not, the ones on the go among them. */
-    @Select("SELECT COUNT(*) FROM cup WHERE left_how <> 'ABANDONED' AND started_at >= #{since}")
-    int good(Instant since);
+    /** Those that were not, the ones on the go among them. */
+    @Select("SELECT code FROM cup WHERE left_how <> 'ABANDONED' AND started_at >= #{since} ORDER BY started_at, id")
+    List<String> good(Instant since);
 }

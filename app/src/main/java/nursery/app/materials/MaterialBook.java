@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,6 +18,7 @@ import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialMapper.LotRow;
 import nursery.app.materials.MaterialMapper.MaterialRow;
+import nursery.app.materials.MaterialMapper.UsualRow;
 import nursery.app.materials.MaterialMapper.WeighedRow;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
@@ -28,6 +30,7 @@ import nursery.core.stock.Lot;
 import nursery.core.stock.Material;
 import nursery.core.stock.Material.Film;
 import nursery.core.stock.MaterialKind;
+import nursery.core.stock.StepUse;
 import nursery.core.stock.Usage;
 import nursery.core.technique.PlanStep;
 import org.jspecify.annotations.Nullable;
@@ -39,9 +42,6 @@ import tools.jackson.databind.json.JsonMapper;
 @Published
 @Service
 public class MaterialBook {
-
-    /** What is laid by a step that has no size of its own; a decal about 8 by 8 cm, from memory. */
-    private static final double LAID_CM2 = 60;
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -238,14 +238,30 @@ public class MaterialBook {
         return chosen;
     }
 
+    /** The same for all cups that are named, by their numbers. */
+    public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups, Map<Long, Stocked> all) {
+        Map<Long, Map<Integer, List<Material>>> chosen = new LinkedHashMap<>();
+        if (!cups.isEmpty()) {
+            mapper.chosenOf(cups).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
+                    .ifPresent(stocked -> chosen.computeIfAbsent(row.cupId(), cup -> new LinkedHashMap<>())
+                            .computeIfAbsent(row.step(), step -> new ArrayList<>())
+                            .add(stocked.material())));
+        }
+        return chosen;
+    }
+
     /** Chooses what a step is made with, in the order they lie. */
     @Transactional
     public void choose(long cup, PlanStep step, List<Long> materials) {
+        List<Long> kept = chosen(cup).getOrDefault(step.number(), List.of()).stream()
+                .map(Material::id)
+                .toList();
         Faults faults = new Faults();
         for (long id : materials) {
             Optional<Stocked> found = find(id);
             faults.require(
                     found.filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
+                            .filter(stocked -> !stocked.gone() || kept.contains(id))
                             .isPresent(),
                     "material",
                     "That material is not on the shelf any more, or not for this step: choose another.");
@@ -257,32 +273,38 @@ public class MaterialBook {
         }
     }
 
-    /** What a kind of step may be made with, what is usual there first. */
+    /** What a step may be made with, what is usual for its kind first. */
     public List<Stocked> offered(PlanStep step) {
-        List<Long> usual = mapper.usual(step.kind().name());
-        return shelf().stream()
-                .filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
-                .sorted(Comparator.comparing((Stocked stocked) -> {
-                            int place = usual.indexOf(stocked.material().id());
-                            return place < 0 ? Integer.MAX_VALUE : place;
-                        })
-                        .thenComparing(stocked -> stocked.material().kind()))
-                .toList();
+        return offered(List.of(step)).getOrDefault(step.number(), List.of());
     }
 
-    /** What a step is expected to use of each of its materials: several of one kind share it. */
-    public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
-        Map<MaterialKind, Long> ofKind =
-                materials.stream().collect(Collectors.groupingBy(Material::kind, Collectors.counting()));
-        Map<Material, Double> expected = new LinkedHashMap<>();
-        double laid =
-                step.size().map(size -> size.widthMm() * size.heightMm() / 100).orElse(LAID_CM2);
-        double coated = cup.blank().area().coatedCm2();
-        for (Material material : materials) {
-            double basis = material.kind().basis(coated, laid) / Math.max(1, ofKind.getOrDefault(material.kind(), 1L));
-            expected.put(material, usage(material).on(basis));
+    /** The same for several, by their numbers: the shelf is read once. */
+    public Map<Integer, List<Stocked>> offered(List<PlanStep> steps) {
+        List<Stocked> shelf = shelf();
+        Map<String, List<Long>> usual = mapper.usual().stream()
+                .collect(Collectors.groupingBy(
+                        UsualRow::kind, Collectors.mapping(UsualRow::materialId, Collectors.toList())));
+        Map<Integer, List<Stocked>> offered = new LinkedHashMap<>();
+        for (PlanStep step : steps) {
+            List<Long> first = usual.getOrDefault(step.kind().name(), List.of());
+            offered.put(
+                    step.number(),
+                    shelf.stream()
+                            .filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
+                            .sorted(Comparator.comparing((Stocked stocked) -> {
+                                        int place =
+                                                first.indexOf(stocked.material().id());
+                                        return place < 0 ? Integer.MAX_VALUE : place;
+                                    })
+                                    .thenComparing(stocked -> stocked.material().kind()))
+                            .toList());
         }
-        return expected;
+        return offered;
+    }
+
+    /** What a step of a cup is expected to use of each of its materials. */
+    public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
+        return StepUse.of(step, cup.blank().area().coatedCm2(), materials, this::usage);
     }
 
     /** Takes what a step used out of the lots; what they do not hold by the book is taken from nowhere. */

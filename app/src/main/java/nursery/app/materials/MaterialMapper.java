@@ -3,6 +3,7 @@ package nursery.app.materials;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -176,8 +177,19 @@ interface MaterialMapper {
             @Param("material") long material,
             @Param("position") int position);
 
-    /** How often each material was chosen for a kind of step, the usual first. */
-    @Select("SELECT m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND s.number = m.step "
-            + "WHERE s.kind = #{kind} GROUP BY m.material_id ORDER BY COUNT(*) DESC, m.material_id")
-    List<Long> usual(String kind);
+    @Select(
+            """
+            <script>SELECT cup_id, step, material_id FROM cup_material WHERE cup_id IN
+            <foreach collection="cups" item="cup" open="(" separator="," close=")">#{cup}</foreach>
+            ORDER BY cup_id, step, position</script>""")
+    List<ChosenOfRow> chosenOf(@Param("cups") Collection<Long> cups);
+
+    record ChosenOfRow(long cupId, int step, long materialId) {}
+
+    record UsualRow(String kind, long materialId) {}
+
+    /** What was chosen for each kind of step, the usual first. */
+    @Select("SELECT s.kind, m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND "
+            + "s.number = m.step GROUP BY s.kind, m.material_id ORDER BY COUNT(*) DESC, m.material_id")
+    List<UsualRow> usual();
 }

@@ -79,7 +79,7 @@ class BackupTest {
     void whatIsRestoredIsWhatWasThereTableByTable() throws IOException {
         Map<String, Long> before = checksums();
         Path file = folder.resolve("shop.zip");
-        Archive.Manifest made = Archive.make(database(), files(), file, NOW);
+        Manifest made = Archive.make(database(), files(), file, NOW);
         assertThat(made.cups()).isEqualTo(4);
         assertThat(Files.getPosixFilePermissions(file)).hasSize(2);
         shop.sql().update("DELETE FROM cup_step");
@@ -151,7 +151,7 @@ class BackupTest {
     @Test
     void aManifestThatLiesIsFoundOut() throws IOException {
         Path file = folder.resolve("shop.zip");
-        Archive.Manifest made = Archive.make(database(), files(), file, NOW);
+        Manifest made = Archive.make(database(), files(), file, NOW);
         List<Path> lies = new ArrayList<>();
         lies.add(changed(file, "manifest.json", "\"cup\" : 4", "\"cup\" : 5"));
         lies.add(changed(file, "manifest.json", made.sha256(), "0".repeat(64)));
@@ -211,7 +211,7 @@ class BackupTest {
         Path now = folder.resolve("now.zip");
         Archive.make(database(), files(), now, NOW);
         try {
-            Archive.Manifest first = Archive.restore(
+            Manifest first = Archive.restore(
                     database(), files(), Path.of("src/test/resources/backups/first-schema.zip"), Archive.newest());
             assertThat(first.schema()).isEqualTo(1);
             assertThat(first.cups()).isEqualTo(9);

@@ -75,6 +75,11 @@ public record Asking(
         return new Asked(target.setScale(digits, RoundingMode.HALF_UP), price);
     }
 
+    /** What a cup earns: of its price after fees what is left when all but the work is paid. */
+    public BigDecimal earned(CupCost cost) {
+        return left(of(cost.foretold()).price()).subtract(cost.foretold()).add(cost.foretold(CupCost.From.WORK));
+    }
+
     /** What is left of a price after the fees. */
     public BigDecimal left(BigDecimal price) {
         return price.multiply(HUNDRED.subtract(feePercent))

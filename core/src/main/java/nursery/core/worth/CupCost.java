@@ -51,6 +51,14 @@ public record CupCost(List<Line> lines) {
         return lines.stream().flatMap(line -> line.foretold().stream()).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
+    /** What one part of it comes to in the end. */
+    public BigDecimal foretold(From from) {
+        return lines.stream()
+                .filter(line -> line.from() == from)
+                .flatMap(line -> line.foretold().stream())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
     /** What has no price, so that the total is less than it was. */
     public List<Line> unpriced() {
         return lines.stream()

@@ -3,6 +3,7 @@ package nursery.core.worth;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -11,6 +12,11 @@ import java.util.stream.IntStream;
 public final class Split {
 
     private Split() {}
+
+    /** The same for all; the cents left over go to the first. */
+    public static List<BigDecimal> evenly(BigDecimal total, int count) {
+        return of(total, Collections.nCopies(count, 1.0));
+    }
 
     /**
      * By the largest remainder: each gets its share rounded down, and the cents left over go to those that lost most,

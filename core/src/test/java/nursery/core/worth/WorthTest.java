@@ -85,6 +85,25 @@ class WorthTest {
         assertThat(first.add(second)).isEqualByComparingTo("5.33");
     }
 
+    /** By hand: 10.00 over three is 3.34, 3.33, 3.33. */
+    @Test
+    void aLossIsSpreadToTheCent() {
+        assertThat(Split.evenly(euro("10.00"), 3)).containsExactly(euro("3.34"), euro("3.33"), euro("3.33"));
+        assertThat(Split.evenly(euro("0.00"), 2)).containsExactly(euro("0.00"), euro("0.00"));
+        assertThat(Split.evenly(euro("1.00"), 0)).isEmpty();
+    }
+
+    /**
+     * By hand: cost 10.00 of which 4.00 is work, 50 % margin, no fees: asked 20.00, so 10.00 and the work are earned.
+     */
+    @Test
+    void whatACupEarnsIsWhatIsLeftAndItsWork() {
+        CupCost cost = new CupCost(List.of(
+                new CupCost.Line(CupCost.From.BLANK, "", "", Optional.empty(), Optional.of(euro("6.00"))),
+                new CupCost.Line(CupCost.From.WORK, "", "", Optional.empty(), Optional.of(euro("4.00")))));
+        assertThat(asking("50", "0", "0", "0").earned(cost)).isEqualByComparingTo("14.00");
+    }
+
     @Test
     void whatIsPutBackCostsWhatItHadCost() {
         PaidFor lot = new PaidFor(euro("10.00"), 3, 2);
