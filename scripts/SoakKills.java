@@ -154,6 +154,7 @@ public class SoakKills {
             }
         }
         acknowledged += kept.size();
+        System.err.printf("round %d: %d acknowledged, %d lost so far%n", number + 1, acknowledged, lost);
     }
 
     /** Logs until it is killed under it, or until entries fail for a while. */

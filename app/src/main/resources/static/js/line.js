@@ -71,7 +71,8 @@
 
   document.addEventListener('submit', async (event) => {
     const form = event.target;
-    if (!form.matches('[data-logs]') || form.dataset.sure) return;
+    // What a button sends elsewhere is nothing to keep until the line is back: it would tell of another moment.
+    if (!form.matches('[data-logs]') || form.dataset.sure || event.submitter?.hasAttribute('formaction')) return;
     event.preventDefault();
     event.stopImmediatePropagation();
     if (form.dataset.asking) return;

@@ -43,7 +43,9 @@ class MigrationsTest {
             Map.entry("V22__shared.sql", "73da27f2a06128a1"),
             Map.entry("V23__materials.sql", "90de19c155acfd20"),
             Map.entry("V24__photos.sql", "6ed6d07b4aea4b7a"),
-            Map.entry("V25__stories.sql", "7c74e66f27212717"));
+            Map.entry("V25__stories.sql", "7c74e66f27212717"),
+            Map.entry("V26__hands.sql", "1381cd9ee30a3eca"),
+            Map.entry("V27__foretold.sql", "060c30a72e9bf741"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

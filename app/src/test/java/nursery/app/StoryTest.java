@@ -149,6 +149,17 @@ class StoryTest {
         }
     }
 
+    /** What was foretold when its first step was logged stays; a dearer blank since is the whole difference there. */
+    @Test
+    void whatWasForetoldIsHeldAgainstWhatItCosts() {
+        List<String> parts = shop.sql().queryForList("SELECT part FROM cup_foretold ORDER BY position", String.class);
+        assertThat(parts).contains("BLANK", "RESIN", "MATERIAL", "WORK");
+        shop.sql().update("UPDATE cup_foretold SET amount = 4.00 WHERE part = 'BLANK'");
+        shop.sql().update("UPDATE blank SET price = 4.60");
+        String page = maker.get("/cups/" + code + "/made").body();
+        assertThat(page).contains("foretold when work began", "dearer than what lay on the shelf then (+0.60)");
+    }
+
     @Test
     void theSameAgainAtAnotherSizeHasItsStepsAndMaterials() {
         String page = "/cups/" + code + "/again";

@@ -1,6 +1,7 @@
 package nursery.app.cups;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.floor.Floors;
@@ -28,13 +29,15 @@ class CupController {
     private final CupPages pages;
     private final LogBook log;
     private final PlanChanges changes;
+    private final HandsBook hands;
     private final Floors floors;
     private final FormPost posts;
 
-    CupController(CupPages pages, LogBook log, PlanChanges changes, Floors floors, FormPost posts) {
+    CupController(CupPages pages, LogBook log, PlanChanges changes, HandsBook hands, Floors floors, FormPost posts) {
         this.pages = pages;
         this.log = log;
         this.changes = changes;
+        this.hands = hands;
         this.floors = floors;
         this.posts = posts;
     }
@@ -49,6 +52,28 @@ class CupController {
     String now(@PathVariable String code, Model model) {
         pages.now(code, model);
         return "cups/cup :: fresh";
+    }
+
+    /** Hands are on the next step from now on; how long they were is known when it is logged. */
+    @PostMapping("/cups/{code}/begin")
+    ModelAndView begin(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        pages.find(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    if (typed.containsKey("not")) {
+                        hands.notBegun(code);
+                    } else {
+                        hands.begin(List.of(code), Maker.of(request).name());
+                    }
+                    return "/cups/" + code;
+                },
+                form -> pages.page(code, Optional.of(form), model));
     }
 
     @PostMapping("/cups/{code}/log")

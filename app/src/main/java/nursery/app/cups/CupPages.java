@@ -40,10 +40,12 @@ class CupPages {
 
     private final Floors floors;
     private final DesignViews designs;
+    private final HandsBook hands;
 
-    CupPages(Floors floors, DesignViews designs) {
+    CupPages(Floors floors, DesignViews designs, HandsBook hands) {
         this.floors = floors;
         this.designs = designs;
+        this.hands = hands;
     }
 
     CupNow find(String code) {
@@ -77,6 +79,8 @@ class CupPages {
                 next.filter(action -> action.step().kind() == StepKind.INSPECT).isPresent());
         model.addAttribute(
                 "needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
+        model.addAttribute("begins", HandsBook.timeable(cup).isPresent());
+        model.addAttribute("begun", hands.begun(cup).orElse(null));
         model.addAttribute("history", HistoryLine.of(cup.cup(), show));
         model.addAttribute("said", Said.of(cup.cup(), show));
         model.addAttribute(
@@ -178,8 +182,7 @@ class CupPages {
                     Instant from = opens.isBefore(cup.state().lastEndedAt())
                             ? cup.state().lastEndedAt()
                             : opens;
-                    int minutes =
-                            next.step().kind().isPour() ? 0 : next.step().kind().handsOnMinutes();
+                    int minutes = next.step().kind().isPour() ? 0 : next.step().handsOnMinutes();
                     return from.plus(Duration.ofMinutes(minutes));
                 })
                 .orElse(now);

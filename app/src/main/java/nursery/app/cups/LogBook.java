@@ -30,6 +30,7 @@ import nursery.core.log.Pot;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
 import nursery.core.technique.PlanStep;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -45,14 +46,25 @@ public class LogBook {
     private final Floors floors;
     private final StockBook stock;
     private final MaterialBook materials;
+    private final HandsBook hands;
     private final Moments moments;
+    private final ApplicationEventPublisher events;
 
-    LogBook(CupMapper mapper, Floors floors, StockBook stock, MaterialBook materials, Moments moments) {
+    LogBook(
+            CupMapper mapper,
+            Floors floors,
+            StockBook stock,
+            MaterialBook materials,
+            HandsBook hands,
+            Moments moments,
+            ApplicationEventPublisher events) {
         this.mapper = mapper;
         this.floors = floors;
         this.stock = stock;
         this.materials = materials;
+        this.hands = hands;
         this.moments = moments;
+        this.events = events;
     }
 
     /** Holds a cup until the caller's transaction ends, so that nothing else is decided about it meanwhile. */
@@ -148,6 +160,9 @@ public class LogBook {
      * floor.
      */
     private void write(long cupId, Read read, List<LogEntry> entries) {
+        if (read.cup().log().isEmpty()) {
+            events.publishEvent(new CupBegun(read.cup().code()));
+        }
         for (LogEntry entry : entries) {
             long id = mapper.insertEntry(EntryRow.of(cupId, entry));
             if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
@@ -159,6 +174,10 @@ public class LogBook {
                                 id,
                                 entry.mark().happenedAt(),
                                 entry.mark().recordedBy()));
+                hands.done(cupId, ((LogEntry.OfStep) entry).step(), entry.mark().happenedAt());
+            }
+            if (entry instanceof LogEntry.Skipped skipped) {
+                hands.leftOut(cupId, skipped.step());
             }
             if (entry instanceof LogEntry.Poured pour && pour.batch().isEmpty()) {
                 Pot pot = pour.pot().orElseThrow();
@@ -265,6 +284,9 @@ public class LogBook {
         });
         stock.giveBack(entryId, by);
         materials.giveBack(entryId, by);
+        if (wrong instanceof LogEntry.OfStep done) {
+            hands.takenBack(cupId, done.step());
+        }
         write(cupId, read, entries);
     }
 

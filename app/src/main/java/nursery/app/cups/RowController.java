@@ -140,7 +140,7 @@ class RowController {
                 .orElse("");
         for (int i = 0; i < Math.min(MOST_ROWS, ahead.size()); i++) {
             PlanStep step = ahead.get(i);
-            int minutes = step.kind().isPour() ? 0 : step.kind().handsOnMinutes();
+            int minutes = step.kind().isPour() ? 0 : step.handsOnMinutes();
             double after = first + i < hours.size() ? hours.get(first + i) - startHours(hours, first) : 0;
             Instant at = now.state()
                     .lastEndedAt()

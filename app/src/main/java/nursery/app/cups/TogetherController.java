@@ -31,12 +31,16 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class TogetherController {
 
+    private static final String PAGE = "/cups/together";
+
     private final LogBook log;
+    private final HandsBook hands;
     private final Floors floors;
     private final FormPost posts;
 
-    TogetherController(LogBook log, Floors floors, FormPost posts) {
+    TogetherController(LogBook log, HandsBook hands, Floors floors, FormPost posts) {
         this.log = log;
+        this.hands = hands;
         this.floors = floors;
         this.posts = posts;
     }
@@ -44,14 +48,14 @@ class TogetherController {
     /** Cups that can do the same step next, by the step's title. */
     record Alike(String title, String how, List<CupNow> cups) {}
 
-    @GetMapping("/cups/together")
+    @GetMapping(PAGE)
     String together(@RequestParam Map<String, String> typed, Model model) {
         Map<String, String> all = new LinkedHashMap<>(Map.of("when", "0"));
         all.putAll(typed);
         return page(model, Form.fresh(all));
     }
 
-    @PostMapping("/cups/together")
+    @PostMapping(PAGE)
     ModelAndView log(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return posts.handle(
                 typed,
@@ -83,6 +87,29 @@ class TogetherController {
                         throw answer.asFaults(floors.show());
                     }
                     return "/";
+                },
+                form -> page(model, form));
+    }
+
+    /** Hands are on all of these from now on. */
+    @PostMapping("/cups/together/begin")
+    ModelAndView begin(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    List<String> codes = floors.now().cups().stream()
+                            .map(CupNow::code)
+                            .filter(code -> typed.containsKey("cup-" + code))
+                            .toList();
+                    if (codes.isEmpty()) {
+                        throw new InvalidInput(
+                                List.of(new Fault("cup", "No cup is picked: touch those you begin on.")));
+                    }
+                    hands.begin(codes, Maker.of(request).name());
+                    return codes.stream()
+                            .map(code -> "cup-" + code + "=on")
+                            .collect(Collectors.joining("&", PAGE + "?", ""));
                 },
                 form -> page(model, form));
     }

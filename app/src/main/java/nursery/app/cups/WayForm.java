@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import nursery.app.floor.Floors;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
@@ -24,9 +25,11 @@ import org.springframework.ui.Model;
 class WayForm {
 
     private final TechniqueBook techniques;
+    private final Floors floors;
 
-    WayForm(TechniqueBook techniques) {
+    WayForm(TechniqueBook techniques, Floors floors) {
         this.techniques = techniques;
+        this.floors = floors;
     }
 
     /** A technique to choose, drawn as what it makes. */
@@ -61,7 +64,7 @@ class WayForm {
                 times.put(repeat.title(), Integer.parseInt(reader.raw(field)));
             }
         }
-        return technique.plan(schools(reader), times);
+        return floors.hands().on(technique.plan(schools(reader), times));
     }
 
     /** What the page needs to ask it, all techniques drawn on one blank. */

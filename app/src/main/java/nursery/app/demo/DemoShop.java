@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import nursery.app.cups.CupBook;
+import nursery.app.cups.HandsBook;
 import nursery.app.cups.LogBook;
 import nursery.app.cups.PlanChanges;
 import nursery.app.floor.Floors;
@@ -59,6 +60,7 @@ import nursery.core.resin.StartingProfile;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -91,6 +93,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final ShelfBook shelf;
     private final CupBook cups;
     private final LogBook log;
+    private final HandsBook hands;
     private final PlanChanges changes;
     private final RoomBook room;
     private final ShopBook shops;
@@ -109,6 +112,7 @@ class DemoShop implements SmartInitializingSingleton {
             ShelfBook shelf,
             CupBook cups,
             LogBook log,
+            HandsBook hands,
             PlanChanges changes,
             RoomBook room,
             ShopBook shops,
@@ -125,6 +129,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.shelf = shelf;
         this.cups = cups;
         this.log = log;
+        this.hands = hands;
         this.changes = changes;
         this.room = room;
         this.shops = shops;
@@ -412,6 +417,16 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void done(String code, int step, double hoursAgo, String by) {
         log.add(code, new LogEntry.StepDone(mark(ago(hoursAgo), by, ""), step), true);
+        timed(code, step, hoursAgo, by);
+    }
+
+    /** Mira is quick, Jonas takes his time; neither times everything. */
+    private void timed(String code, int step, double hoursAgo, String by) {
+        StepKind kind = floors.at(now).find(code).orElseThrow().cup().step(step).kind();
+        double pace = by.equals("Mira") ? 0.7 : 1.2;
+        if (kind.handsOnMinutes() > 0 && step % 3 > 0) {
+            hands.timed(code, step, kind.handsOnMinutes() * pace + step % 4, ago(hoursAgo));
+        }
     }
 
     /** @param spindle its number, or 0 if the cup hangs */

@@ -14,6 +14,7 @@ import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.LogEntry;
+import nursery.core.technique.HandsOn;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import org.springframework.stereotype.Component;
@@ -33,34 +34,42 @@ class CupReader {
         this.mapper = mapper;
     }
 
-    private record Known(CupRow row, Shelf shelf, ZoneId zone, RoomCourse room, Cup cup, CupFold fold) {
+    /** What a cup is read with, beside its own rows. */
+    record Base(Shelf shelf, ZoneId zone, HandsOn hands) {
 
-        static Known of(CupRow row, Shelf shelf, ZoneId zone, RoomCourse room, Cup cup) {
-            return new Known(row, shelf, zone, room, cup, CupFold.of(cup, room));
-        }
-
-        boolean isOf(CupRow other, Shelf otherShelf, ZoneId otherZone) {
-            return row.equals(other) && shelf == otherShelf && zone.equals(otherZone);
-        }
-
-        Known in(RoomCourse other) {
-            return room == other ? this : of(row, shelf, zone, other, cup);
+        boolean isSame(Base other) {
+            return shelf == other.shelf && zone.equals(other.zone) && hands.equals(other.hands);
         }
     }
 
-    List<CupNow> onTheFloor(Shelf shelf, ZoneId zone, RoomCourse room, Instant now) {
+    private record Known(CupRow row, Base base, RoomCourse room, Cup cup, CupFold fold) {
+
+        static Known of(CupRow row, Base base, RoomCourse room, Cup cup) {
+            return new Known(row, base, room, cup, CupFold.of(cup, room));
+        }
+
+        boolean isOf(CupRow other, Base otherBase) {
+            return row.equals(other) && base.isSame(otherBase);
+        }
+
+        Known in(RoomCourse other) {
+            return room == other ? this : of(row, base, other, cup);
+        }
+    }
+
+    List<CupNow> onTheFloor(Base base, RoomCourse room, Instant now) {
         List<CupRow> rows = mapper.cups(now);
         Map<Long, Known> before = known;
         List<CupRow> changed = rows.stream()
                 .filter(row ->
-                        before.get(row.id()) == null || !before.get(row.id()).isOf(row, shelf, zone))
+                        before.get(row.id()) == null || !before.get(row.id()).isOf(row, base))
                 .toList();
-        Map<Long, Cup> read = read(changed, shelf, zone, now).stream().collect(Collectors.toMap(Cup::id, cup -> cup));
+        Map<Long, Cup> read = read(changed, base, now).stream().collect(Collectors.toMap(Cup::id, cup -> cup));
         List<Known> all = rows.stream()
                 .flatMap(row -> Optional.ofNullable(read.get(row.id()))
-                        .map(cup -> Known.of(row, shelf, zone, room, cup))
+                        .map(cup -> Known.of(row, base, room, cup))
                         .or(() -> Optional.ofNullable(before.get(row.id()))
-                                .filter(old -> old.isOf(row, shelf, zone))
+                                .filter(old -> old.isOf(row, base))
                                 .map(old -> old.in(room)))
                         .stream())
                 .toList();
@@ -74,18 +83,18 @@ class CupReader {
                 .toList();
     }
 
-    Optional<Cup> find(String code, Shelf shelf, ZoneId zone, Instant now) {
+    Optional<Cup> find(String code, Base base, Instant now) {
         return mapper.cup(code)
-                .flatMap(row -> read(List.of(row), shelf, zone, now).stream().findFirst());
+                .flatMap(row -> read(List.of(row), base, now).stream().findFirst());
     }
 
     /** Wherever they lie. */
-    List<Cup> all(List<Long> ids, Shelf shelf, ZoneId zone, Instant now) {
-        return ids.isEmpty() ? List.of() : read(mapper.cupsOf(ids), shelf, zone, now);
+    List<Cup> all(List<Long> ids, Base base, Instant now) {
+        return ids.isEmpty() ? List.of() : read(mapper.cupsOf(ids), base, now);
     }
 
     /** The log before the steps: an entry never names a step that is not there yet. */
-    private List<Cup> read(List<CupRow> rows, Shelf shelf, ZoneId zone, Instant now) {
+    private List<Cup> read(List<CupRow> rows, Base base, Instant now) {
         if (rows.isEmpty()) {
             return List.of();
         }
@@ -97,26 +106,26 @@ class CupReader {
                 .filter(row -> steps.containsKey(row.id()))
                 .map(row -> cup(
                         row,
-                        shelf,
-                        zone,
+                        base,
                         steps.getOrDefault(row.id(), List.of()),
                         entries.getOrDefault(row.id(), List.of()),
                         now))
                 .toList();
     }
 
-    private static Cup cup(
-            CupRow row, Shelf shelf, ZoneId zone, List<StepRow> steps, List<EntryRow> entries, Instant now) {
+    private static Cup cup(CupRow row, Base base, List<StepRow> steps, List<EntryRow> entries, Instant now) {
+        Shelf shelf = base.shelf();
         Optional<Instant> leftAt = Optional.of(row.leavesAt()).filter(at -> !at.isAfter(now));
         ShelfBlank blank = shelf.blank(row.blankId()).orElseThrow();
         Cup.Resins resins = new Cup.Resins(
                 shelf.resin(row.baseResinId()).orElseThrow(),
                 shelf.resin(row.lastResinId()).orElseThrow());
         Schools schools = Schools.read(row.schools());
-        List<PlanStep> plan = steps.stream().map(StepRow::step).toList();
+        List<PlanStep> plan =
+                steps.stream().map(step -> step.step(base.hands())).toList();
         List<LogEntry> log = entries.stream().map(entry -> entry.entry(shelf)).toList();
         Optional<Instant> due = Optional.ofNullable(row.dueOn())
-                .map(day -> day.atStartOfDay(zone).toInstant());
+                .map(day -> day.atStartOfDay(base.zone()).toInstant());
         return new Cup(
                 row.id(),
                 row.code(),

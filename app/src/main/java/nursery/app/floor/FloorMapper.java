@@ -34,7 +34,10 @@ interface FloorMapper {
             @Nullable String curePlace,
             @Nullable String forecast,
             @Nullable Double steadyC,
-            @Nullable String heating) {}
+            @Nullable String heating,
+            long hands) {}
+
+    record TimedRow(String kind, double minutes) {}
 
     /** A share of an open mix, with the mix it belongs to. */
     record ShareRow(
@@ -85,8 +88,8 @@ interface FloorMapper {
     String STEP =
             """
             SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast,
-              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit, s.amount_ml
-            FROM cup_step s\s""";
+              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit, s.amount_ml, t.minutes AS timed_minutes
+            FROM cup_step s LEFT JOIN step_timed t ON t.cup_id = s.cup_id AND t.step = s.number\s""";
     String ENTRY =
             """
             SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, e.cancels_id, e.batch_id, e.resin_id,
@@ -111,9 +114,19 @@ interface FloorMapper {
     @Select(
             """
             SELECT (SELECT version FROM stamp WHERE what = 'shelf'), (SELECT version FROM stamp WHERE what = 'room'),
-              p.cure_place, p.forecast, p.steady_c, p.heating
+              p.cure_place, p.forecast, p.steady_c, p.heating, (SELECT version FROM stamp WHERE what = 'hands')
             FROM (SELECT 1 AS id) one LEFT JOIN room_plan p ON p.id = one.id""")
     StampRow stamps();
+
+    /** What was timed, of each kind the newest first. */
+    @Select(
+            """
+            SELECT kind, minutes FROM (
+              SELECT s.kind, t.minutes,
+                ROW_NUMBER() OVER (PARTITION BY s.kind ORDER BY t.timed_at DESC, t.cup_id DESC, t.step DESC) AS place
+              FROM step_timed t JOIN cup_step s ON s.cup_id = t.cup_id AND s.number = t.step) timed
+            WHERE place <= #{most} ORDER BY kind, place""")
+    List<TimedRow> timed(int most);
 
     @Select(CUP + "WHERE c.leaves_at > #{now} ORDER BY c.id")
     List<CupRow> cups(Instant now);

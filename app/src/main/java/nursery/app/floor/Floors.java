@@ -39,6 +39,7 @@ import nursery.core.plan.Placement;
 import nursery.core.plan.Workshop;
 import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
+import nursery.core.technique.HandsOn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
@@ -68,6 +69,7 @@ public class Floors {
     private final ShelfReader shelves;
     private final AirReader airs;
     private final HoursReader hours;
+    private final HandsReader hands;
     private final Moments moments;
     private volatile Optional<Standing> looked = Optional.empty();
 
@@ -77,12 +79,14 @@ public class Floors {
             ShelfReader shelves,
             AirReader airs,
             HoursReader hours,
+            HandsReader hands,
             Moments moments) {
         this.mapper = mapper;
         this.cups = cups;
         this.shelves = shelves;
         this.airs = airs;
         this.hours = hours;
+        this.hands = hands;
         this.moments = moments;
     }
 
@@ -120,6 +124,15 @@ public class Floors {
         return shelves.shelf(stamps().shelf());
     }
 
+    /** How long hands are on a cup for each kind of step here. */
+    public HandsOn hands() {
+        return hands.hands(stamps().hands());
+    }
+
+    private CupReader.Base base() {
+        return new CupReader.Base(shelf(), ways().zone(), hands());
+    }
+
     /** What is expected of the room. */
     public RoomPlan roomPlan() {
         return AirReader.plan(stamps());
@@ -135,8 +148,10 @@ public class Floors {
         StampRow stamps = stamps();
         Shelf shelf = shelves.shelf(stamps.shelf());
         Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> onTheFloor =
-                MadeRoom.on(cups.onTheFloor(shelf, ways.zone(), air.course(), now), air.course(), now);
+        List<CupNow> onTheFloor = MadeRoom.on(
+                cups.onTheFloor(new CupReader.Base(shelf, ways.zone(), hands.hands(stamps.hands())), air.course(), now),
+                air.course(),
+                now);
         List<PlaceRow> places = mapper.places(now);
         List<Pin> pins = places.stream()
                 .filter(PlaceRow::pinned)
@@ -180,8 +195,7 @@ public class Floors {
     }
 
     private Optional<CupNow> archived(String code, Floor floor) {
-        return cups.find(code, floor.shelf(), floor.ways().zone(), floor.now())
-                .map(cup -> new CupNow(cup, cup.at(roomOf(cup), floor.now())));
+        return cups.find(code, base(), floor.now()).map(cup -> new CupNow(cup, cup.at(roomOf(cup), floor.now())));
     }
 
     /** The cup an address names; a page about none is 404. */
@@ -248,7 +262,7 @@ public class Floors {
 
     public Felt felt(long resinId) {
         Instant now = moments.now();
-        List<Cup> touched = cups.all(mapper.touched(resinId, MOST_TOUCHED), shelf(), ways().zone(), now);
+        List<Cup> touched = cups.all(mapper.touched(resinId, MOST_TOUCHED), base(), now);
         Instant from =
                 touched.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
         return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));

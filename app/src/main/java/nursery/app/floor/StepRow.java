@@ -6,6 +6,7 @@ import java.util.OptionalDouble;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
 import nursery.core.technique.DecalSize;
+import nursery.core.technique.HandsOn;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A step of a cup's plan as its table keeps it.
  *
+ * @param timedMinutes how long it took, if it was timed; never written with the step
  * @param waitAmount minutes for a wait on the wall's clock, hours for one on the cure clock, else 0
  */
 @Published
@@ -33,7 +35,8 @@ public record StepRow(
         @Nullable Double widthMm,
         @Nullable Double heightMm,
         String grit,
-        @Nullable Double amountMl) {
+        @Nullable Double amountMl,
+        @Nullable Double timedMinutes) {
 
     public static StepRow of(long cupId, int position, PlanStep step) {
         Wait wait = step.waiting();
@@ -53,15 +56,18 @@ public record StepRow(
                 step.size().map(DecalSize::widthMm).orElse(null),
                 step.size().map(DecalSize::heightMm).orElse(null),
                 step.grit(),
-                step.amountMl().isPresent() ? step.amountMl().getAsDouble() : null);
+                step.amountMl().isPresent() ? step.amountMl().getAsDouble() : null,
+                null);
     }
 
-    PlanStep step() {
+    /** @param hands how long its kind takes here, if it was not timed itself */
+    PlanStep step(HandsOn hands) {
         Optional<DecalSize> size =
                 widthMm == null || heightMm == null ? Optional.empty() : Optional.of(new DecalSize(widthMm, heightMm));
+        StepKind known = StepKind.valueOf(kind);
         return new PlanStep(
                 number,
-                StepKind.valueOf(kind),
+                known,
                 title,
                 waiting(),
                 detail,
@@ -69,7 +75,8 @@ public record StepRow(
                 Material.valueOf(material),
                 size,
                 grit,
-                amountMl == null ? OptionalDouble.empty() : OptionalDouble.of(amountMl));
+                amountMl == null ? OptionalDouble.empty() : OptionalDouble.of(amountMl),
+                timedMinutes == null ? hands.minutesOf(known) : (int) Math.max(1, Math.round(timedMinutes)));
     }
 
     private Wait waiting() {

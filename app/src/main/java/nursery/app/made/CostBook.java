@@ -33,6 +33,7 @@ import nursery.core.resin.Part;
 import nursery.core.stock.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.worth.CupCost;
+import nursery.core.worth.CupCost.Amount;
 import nursery.core.worth.CupCost.From;
 import nursery.core.worth.CupCost.Line;
 import nursery.core.worth.Split;
@@ -43,6 +44,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class CostBook {
 
+    private static final String ML = "ml";
     private static final Duration YEAR = Duration.ofDays(365);
 
     private final MaterialBook materials;
@@ -70,13 +72,7 @@ public class CostBook {
         return cups.stream()
                 .map(cup -> {
                     List<Line> lines = new ArrayList<>(own(cup, prices));
-                    lost.shareOf(cup)
-                            .ifPresent(part -> lines.add(new Line(
-                                    From.SPOILED,
-                                    "its share",
-                                    "of the last year’s",
-                                    Optional.of(part),
-                                    Optional.of(part))));
+                    lost.shareOf(cup).ifPresent(part -> lines.add(spoiledLine(Optional.of(part), part)));
                     return new CupCost(lines);
                 })
                 .toList();
@@ -120,12 +116,32 @@ public class CostBook {
                 .filter(one -> one.mix().isEmpty() && !one.isRemovable())
                 .findFirst()
                 .ifPresent(one -> usual.put(step, List.of(one))));
-        List<Line> lines = new ArrayList<>(own(wanted, usual, prices));
+        return asNext(own(wanted, usual, prices), prices);
+    }
+
+    /** What a cup was expected to cost before anything was done to it, made of what its steps name. */
+    CupCost foretold(CupNow now) {
+        Prices prices = prices();
+        Cup bare = now.cup().withLog(List.of());
+        // It is of no number: nothing was drawn for it.
+        Cup fresh = bare.known(0, bare.about());
+        CupNow then = new CupNow(
+                fresh, fresh.at(prices.floor().air().course(), prices.floor().now()));
+        return asNext(own(then, materials.chosen(now.cup().id()), prices), prices);
+    }
+
+    /** With the share of what was spoiled that the next cup bears. */
+    private CupCost asNext(List<Line> own, Prices prices) {
+        List<Line> lines = new ArrayList<>(own);
         Optional.of(spoiled(prices).next())
                 .filter(share -> share.signum() > 0)
-                .ifPresent(share -> lines.add(new Line(
-                        From.SPOILED, "its share", "of the last year’s", Optional.empty(), Optional.of(share))));
+                .ifPresent(share -> lines.add(spoiledLine(Optional.empty(), share)));
         return new CupCost(lines);
+    }
+
+    private static Line spoiledLine(Optional<BigDecimal> soFar, BigDecimal share) {
+        return new Line(
+                From.SPOILED, new Amount("", 1, ""), "its share", "of the last year’s", soFar, Optional.of(share));
     }
 
     private List<Line> own(CupNow now, Prices prices) {
@@ -139,7 +155,8 @@ public class CostBook {
         List<Line> lines = new ArrayList<>();
         Optional<BigDecimal> blank =
                 stock.blankPrice(cup.about().blank()).map(price -> price.setScale(ways.digits(), RoundingMode.HALF_UP));
-        lines.add(new Line(From.BLANK, cup.about().blank(), "1", blank, blank));
+        lines.add(new Line(
+                From.BLANK, new Amount(cup.about().blank(), 1, ""), cup.about().blank(), "1", blank, blank));
         boolean goesOn = now.state().gone().isEmpty();
         List<PlanStep> ahead = goesOn ? now.stepsAhead() : List.of();
         lines.addAll(resin(now, ahead, prices));
@@ -159,7 +176,7 @@ public class CostBook {
             double ml = draws.stream().mapToDouble(PaidDraw::ml).sum();
             Optional<BigDecimal> cost = sum(draws.stream().map(PaidDraw::cost).toList());
             if (Math.abs(ml) > 0.005) {
-                lines.add(new Line(From.RESIN, what, Numbers.show(ml, 1) + " ml", cost, cost));
+                lines.add(new Line(From.RESIN, new Amount("", ml, ML), what, Numbers.show(ml, 1) + " ml", cost, cost));
             }
         });
         double toCome = 0;
@@ -180,6 +197,7 @@ public class CostBook {
         if (toCome > 0) {
             lines.add(new Line(
                     From.RESIN,
+                    new Amount("", toCome, ML),
                     "coats to come",
                     Numbers.show(toCome, 1) + " ml",
                     Optional.empty(),
@@ -197,7 +215,8 @@ public class CostBook {
             double amount = moves.stream().mapToDouble(Used::amount).sum();
             Optional<BigDecimal> cost = sum(moves.stream().map(Used::cost).toList());
             if (Math.abs(amount) > 1e-6) {
-                lines.add(new Line(From.MATERIAL, what, much(moves.get(0).material(), amount), cost, cost));
+                Material material = moves.get(0).material();
+                lines.add(new Line(From.MATERIAL, amount(material, amount), what, much(material, amount), cost, cost));
             }
         });
         for (PlanStep step : ahead) {
@@ -206,6 +225,7 @@ public class CostBook {
                     .expected(cup, step, of)
                     .forEach((material, amount) -> lines.add(new Line(
                             From.MATERIAL,
+                            amount(material, amount),
                             material.name() + ", to come",
                             much(material, amount),
                             Optional.empty(),
@@ -216,6 +236,10 @@ public class CostBook {
                                             .setScale(ways.digits(), RoundingMode.HALF_UP)))));
         }
         return lines;
+    }
+
+    private static Amount amount(Material material, double amount) {
+        return new Amount(material.name(), amount, material.kind().measure().symbol());
     }
 
     private static String much(Material material, double amount) {
@@ -233,10 +257,11 @@ public class CostBook {
     private static Line work(CupNow now, List<PlanStep> ahead, Money ways) {
         double done = now.handsOnMinutes();
         double toCome =
-                ahead.stream().mapToDouble(step -> step.kind().handsOnMinutes()).sum();
+                ahead.stream().mapToDouble(step -> step.handsOnMinutes()).sum();
         boolean rated = ways.hourRate().signum() > 0;
         return new Line(
                 From.WORK,
+                new Amount("", done + toCome, "min"),
                 "at the bench",
                 Show.minutes(done) + (toCome > 0 ? " of " + Show.minutes(done + toCome) : ""),
                 rated ? Optional.of(ways.worthOf(done)) : Optional.empty(),

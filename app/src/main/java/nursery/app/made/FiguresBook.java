@@ -6,20 +6,32 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import nursery.app.floor.Floors;
 import nursery.app.made.FiguresMapper.CupRow;
+import nursery.app.materials.MaterialBook;
 import nursery.app.materials.Money;
 import nursery.app.materials.MoneyBook;
 import nursery.app.picture.WeeksChart;
 import nursery.app.picture.WeeksChart.Week;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
+import nursery.core.stock.Material;
+import nursery.core.stock.MaterialKind;
+import nursery.core.technique.HandsOn;
+import nursery.core.technique.StepKind;
 import nursery.core.worth.Asking;
+import nursery.core.worth.CupCost;
+import nursery.core.worth.CupCost.From;
 import org.springframework.stereotype.Service;
 
 /** What was finished, spoiled and late, what a cup takes, and what an hour earns. */
@@ -32,12 +44,22 @@ class FiguresBook {
 
     private final FiguresMapper mapper;
     private final CostBook costs;
+    private final ForetoldBook foretold;
+    private final MaterialBook materials;
     private final MoneyBook money;
     private final Floors floors;
 
-    FiguresBook(FiguresMapper mapper, CostBook costs, MoneyBook money, Floors floors) {
+    FiguresBook(
+            FiguresMapper mapper,
+            CostBook costs,
+            ForetoldBook foretold,
+            MaterialBook materials,
+            MoneyBook money,
+            Floors floors) {
         this.mapper = mapper;
         this.costs = costs;
+        this.foretold = foretold;
+        this.materials = materials;
         this.money = money;
         this.floors = floors;
     }
@@ -48,6 +70,8 @@ class FiguresBook {
      * @param pouredMl on a finished cup, on average
      * @param coats on a finished cup, on average
      * @param minutes at the bench for one
+     * @param mixedMl for one, what stayed in the pot counted with it, of those of which it was foretold
+     * @param foretoldMl what of that was foretold when work began; nothing if it never was
      * @param hourEarns what is left of the price after fees and everything but the work, by the hour
      */
     record Way(
@@ -58,10 +82,36 @@ class FiguresBook {
             double pouredMl,
             double coats,
             double minutes,
+            double mixedMl,
+            OptionalDouble foretoldMl,
             Optional<BigDecimal> hourEarns) {}
 
+    /**
+     * A glitter, and how many clear coats it took until a cup was smooth.
+     *
+     * @param coats on average
+     * @param most on one cup
+     */
+    record Smooth(Material glitter, int cups, double coats, int most) {}
+
+    /**
+     * A kind of step.
+     *
+     * @param starting minutes, from memory
+     * @param here as the plan and the prices count now
+     */
+    record Hands(StepKind kind, int starting, int here, int timed) {}
+
     /** Everything the page shows. */
-    record Figures(List<Week> weeks, List<Way> ways, int onTime, int late, int spoiled, int finished) {
+    record Figures(
+            List<Week> weeks,
+            List<Way> ways,
+            List<Smooth> smooth,
+            List<Hands> hands,
+            int onTime,
+            int late,
+            int spoiled,
+            int finished) {
 
         public boolean isAny() {
             return weeks.stream().anyMatch(week -> week.begun() + week.finished() + week.spoiled() > 0);
@@ -107,10 +157,26 @@ class FiguresBook {
                                 .isPresent())
                         .isPresent())
                 .count();
+        Map<String, List<CupRow>> byWay = rows.stream()
+                .collect(Collectors.groupingBy(
+                        row -> row.technique() + "\n" + row.blank(), TreeMap::new, Collectors.toList()));
+        // The newest say how it is done today.
+        Map<String, List<CupNow>> newest = new TreeMap<>();
+        byWay.forEach((key, of) -> {
+            List<CupRow> finished = of.stream().filter(row -> isFinished(row)).toList();
+            newest.put(
+                    key,
+                    finished.stream()
+                            .skip(Math.max(0, finished.size() - NEWEST))
+                            .flatMap(row -> floors.cup(row.code()).stream())
+                            .toList());
+        });
         int promised = (int) done.stream().filter(row -> row.dueAt() != null).count();
         return new Figures(
                 weeks,
-                ways(rows),
+                ways(byWay, newest),
+                smooth(newest.values().stream().flatMap(List::stream).toList()),
+                hands(),
                 promised - late,
                 late,
                 (int) rows.stream().filter(row -> row.how().equals(ABANDONED)).count(),
@@ -125,19 +191,56 @@ class FiguresBook {
         return row.done() && !row.how().equals(ABANDONED);
     }
 
-    private List<Way> ways(List<CupRow> rows) {
+    /** Every kind that hands are on, those that were timed first. */
+    List<Hands> hands() {
+        HandsOn here = floors.hands();
+        return Arrays.stream(StepKind.values())
+                .filter(kind -> kind.handsOnMinutes() > 0)
+                .map(kind -> new Hands(
+                        kind,
+                        kind.handsOnMinutes(),
+                        here.minutesOf(kind),
+                        here.timed().getOrDefault(kind, 0)))
+                .sorted(Comparator.comparing((Hands one) -> one.timed() == 0))
+                .toList();
+    }
+
+    private List<Smooth> smooth(List<CupNow> cups) {
+        Map<Long, Map<Integer, List<Material>>> chosen =
+                materials.chosen(cups.stream().map(cup -> cup.cup().id()).toList(), materials.everything());
+        Map<Material, List<Integer>> coats = new LinkedHashMap<>();
+        for (CupNow cup : cups) {
+            cup.coatsUntilSmooth()
+                    .ifPresent(count -> chosen.getOrDefault(cup.cup().id(), Map.of()).values().stream()
+                            .flatMap(List::stream)
+                            .filter(material -> material.kind() == MaterialKind.GLITTER)
+                            .distinct()
+                            .forEach(glitter -> coats.computeIfAbsent(glitter, known -> new ArrayList<>())
+                                    .add(count)));
+        }
+        return coats.entrySet().stream()
+                .map(one -> new Smooth(
+                        one.getKey(),
+                        one.getValue().size(),
+                        one.getValue().stream()
+                                .mapToInt(count -> count)
+                                .average()
+                                .orElse(0),
+                        one.getValue().stream().mapToInt(count -> count).max().orElse(0)))
+                .sorted(Comparator.comparing(one -> one.glitter().name()))
+                .toList();
+    }
+
+    private List<Way> ways(Map<String, List<CupRow>> byWay, Map<String, List<CupNow>> newestOf) {
         Money ways = money.ways();
-        Map<String, List<CupRow>> byWay = rows.stream()
-                .collect(Collectors.groupingBy(
-                        row -> row.technique() + "\n" + row.blank(), TreeMap::new, Collectors.toList()));
         List<Way> all = new ArrayList<>();
         byWay.forEach((key, of) -> {
             List<CupRow> done = of.stream().filter(row -> isFinished(row)).toList();
             if (!done.isEmpty()) {
-                // The newest say how it is done today.
-                List<CupNow> newest = done.stream()
-                        .skip(Math.max(0, done.size() - NEWEST))
-                        .flatMap(row -> floors.cup(row.code()).stream())
+                List<CupNow> newest = newestOf.getOrDefault(key, List.of());
+                List<CupCost> cost = costs.of(newest);
+                List<OptionalDouble> foretold = newest.stream()
+                        .map(cup -> this.foretold.quantity(cup, From.RESIN))
                         .toList();
                 double minutes = newest.stream()
                         .mapToDouble(CupNow::handsOnMinutes)
@@ -153,19 +256,27 @@ class FiguresBook {
                         done.stream().mapToDouble(CupRow::pouredMl).average().orElse(0),
                         done.stream().mapToDouble(CupRow::coats).average().orElse(0),
                         minutes,
-                        hourEarns(newest, ways, minutes)));
+                        IntStream.range(0, cost.size())
+                                .filter(i -> foretold.get(i).isPresent())
+                                .mapToDouble(i -> cost.get(i).quantity(From.RESIN))
+                                .average()
+                                .orElse(0),
+                        foretold.stream()
+                                .flatMapToDouble(OptionalDouble::stream)
+                                .average(),
+                        hourEarns(cost, ways, minutes)));
             }
         });
         return all;
     }
 
     /** What an hour at the bench earns, on the average of some cups. */
-    private Optional<BigDecimal> hourEarns(List<CupNow> newest, Money ways, double minutes) {
+    private static Optional<BigDecimal> hourEarns(List<CupCost> newest, Money ways, double minutes) {
         if (minutes <= 0) {
             return Optional.empty();
         }
         Asking asking = ways.asking();
-        BigDecimal earned = costs.of(newest).stream().map(asking::earned).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal earned = newest.stream().map(asking::earned).reduce(BigDecimal.ZERO, BigDecimal::add);
         return Optional.of(earned.multiply(BigDecimal.valueOf(60))
                 .divide(BigDecimal.valueOf(minutes * newest.size()), ways.digits(), RoundingMode.HALF_UP));
     }

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
-import nursery.app.made.FiguresBook.Way;
+import java.util.List;
 import nursery.app.materials.MoneyBook;
 import nursery.app.platform.CsvText;
 import org.apache.commons.csv.CSVFormat;
@@ -35,29 +35,77 @@ class FiguresController {
         return "made/figures";
     }
 
+    /** How long hands are on a cup, by kind of step. */
+    @GetMapping("/figures/hands.csv")
+    ResponseEntity<String> hands() {
+        List<Object[]> rows = book.hands().stream()
+                .map(one -> new Object[] {one.kind().title(), one.starting(), one.here(), one.timed()})
+                .toList();
+        return csv("hands.csv", List.of("step", "minutes from memory", "minutes here", "times timed"), rows);
+    }
+
+    /** Clear coats until a cup was smooth, by glitter. */
+    @GetMapping("/figures/coats.csv")
+    ResponseEntity<String> coats() {
+        List<Object[]> rows = book.figures().smooth().stream()
+                .map(one -> new Object[] {
+                    CsvText.safe(one.glitter().name()),
+                    one.glitter().flakeMm().isPresent()
+                            ? one.glitter().flakeMm().getAsDouble()
+                            : "",
+                    one.cups(),
+                    Math.round(10 * one.coats()) / 10.0,
+                    one.most()
+                })
+                .toList();
+        return csv("coats.csv", List.of("glitter", "flakes mm", "cups", "coats on average", "at most"), rows);
+    }
+
     @GetMapping("/figures/figures.csv")
     ResponseEntity<String> csv() {
+        List<Object[]> rows = book.figures().ways().stream()
+                .map(way -> new Object[] {
+                    CsvText.safe(way.technique()),
+                    CsvText.safe(way.blank()),
+                    way.cups(),
+                    way.spoiled(),
+                    Math.round(way.pouredMl()),
+                    way.foretoldMl().isPresent() ? Math.round(way.mixedMl()) : "",
+                    way.foretoldMl().isPresent() ? Math.round(way.foretoldMl().getAsDouble()) : "",
+                    Math.round(10 * way.coats()) / 10.0,
+                    Math.round(way.minutes()),
+                    way.hourEarns().map(BigDecimal::toPlainString).orElse("")
+                })
+                .toList();
+        return csv(
+                "figures.csv",
+                List.of(
+                        "technique",
+                        "blank",
+                        "finished",
+                        "given up",
+                        "ml a cup",
+                        "ml mixed for it",
+                        "ml foretold",
+                        "coats",
+                        "minutes",
+                        "an hour earns"),
+                rows);
+    }
+
+    private static ResponseEntity<String> csv(String file, List<String> heads, List<Object[]> rows) {
         StringWriter text = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord(
-                    "technique", "blank", "finished", "given up", "ml a cup", "coats", "minutes", "an hour earns");
-            for (Way way : book.figures().ways()) {
-                csv.printRecord(
-                        CsvText.safe(way.technique()),
-                        CsvText.safe(way.blank()),
-                        way.cups(),
-                        way.spoiled(),
-                        Math.round(way.pouredMl()),
-                        Math.round(10 * way.coats()) / 10.0,
-                        Math.round(way.minutes()),
-                        way.hourEarns().map(BigDecimal::toPlainString).orElse(""));
+            csv.printRecord(heads);
+            for (Object[] row : rows) {
+                csv.printRecord(row);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"figures.csv\"")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"%s\"".formatted(file))
                 .body(text.toString());
     }
 }

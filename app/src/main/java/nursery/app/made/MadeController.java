@@ -36,6 +36,7 @@ class MadeController {
 
     private final MaterialBook materials;
     private final CostBook costs;
+    private final ForetoldBook foretold;
     private final MoneyBook money;
     private final CupBook cups;
     private final Floors floors;
@@ -45,6 +46,7 @@ class MadeController {
     MadeController(
             MaterialBook materials,
             CostBook costs,
+            ForetoldBook foretold,
             MoneyBook money,
             CupBook cups,
             Floors floors,
@@ -52,6 +54,7 @@ class MadeController {
             FormPost posts) {
         this.materials = materials;
         this.costs = costs;
+        this.foretold = foretold;
         this.money = money;
         this.cups = cups;
         this.floors = floors;
@@ -144,6 +147,7 @@ class MadeController {
         if (priced) {
             var cost = costs.of(cup);
             model.addAttribute("cost", cost);
+            model.addAttribute("foretold", foretold.against(cup, cost).orElse(null));
             model.addAttribute("asked", money.ways().asking().of(cost.foretold()));
         }
         model.addAttribute("money", money.ways());

@@ -34,6 +34,13 @@ public record Money(
         return amount.setScale(digits(), RoundingMode.HALF_UP).toPlainString();
     }
 
+    /** A difference: {@code +1.20}, {@code −0.35}. */
+    public String signed(BigDecimal amount) {
+        BigDecimal rounded = amount.setScale(digits(), RoundingMode.HALF_UP);
+        String sign = rounded.signum() > 0 ? "+" : rounded.signum() < 0 ? "−" : "";
+        return sign + rounded.abs().toPlainString();
+    }
+
     /** A figure without noughts at its end, as a form shows it. */
     public static String plain(BigDecimal figure) {
         return figure.signum() == 0 ? "0" : figure.stripTrailingZeros().toPlainString();

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import nursery.app.cups.HandsBook;
 import nursery.app.cups.LogBook;
 import nursery.app.cups.LogForm;
 import nursery.app.floor.Floors;
@@ -48,13 +49,15 @@ class MixBook {
     private final LogBook log;
     private final Moments moments;
     private final StockBook stock;
+    private final HandsBook hands;
 
-    MixBook(MixMapper mapper, Floors floors, LogBook log, Moments moments, StockBook stock) {
+    MixBook(MixMapper mapper, Floors floors, LogBook log, Moments moments, StockBook stock, HandsBook hands) {
         this.mapper = mapper;
         this.floors = floors;
         this.log = log;
         this.moments = moments;
         this.stock = stock;
+        this.hands = hands;
     }
 
     /**
@@ -163,6 +166,7 @@ class MixBook {
                                     .formatted(Numbers.show(leftoverMl, 1), Numbers.show(had, 1)))));
         }
         mapper.close(number, moments.now(), leftoverMl);
+        hands.mixDone(number, batch.startedAt());
     }
 
     /**

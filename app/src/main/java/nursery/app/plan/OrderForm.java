@@ -84,7 +84,7 @@ class OrderForm {
                 : Optional.empty();
     }
 
-    private static Order order(
+    private Order order(
             String name,
             String madeFor,
             int count,
@@ -102,7 +102,7 @@ class OrderForm {
                 blank.blank(),
                 resins,
                 Schools.of(),
-                technique.plan(Schools.of(), Map.of()),
+                floors.hands().on(technique.plan(Schools.of(), Map.of())),
                 due,
                 matters);
     }

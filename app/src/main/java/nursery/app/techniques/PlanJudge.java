@@ -74,14 +74,14 @@ class PlanJudge {
     record Line(PlanStep step, String from, String waits, String amount, List<Judgement.Finding> findings) {}
 
     Sketch sketch(Technique technique, Schools schools) {
-        List<PlanStep> plan = technique.plan(schools, Map.of());
+        List<PlanStep> plan = floors.hands().on(technique.plan(schools, Map.of()));
         List<Double> hours = Judgement.earliestHours(
                 plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         double all = hours.isEmpty() ? 0 : hours.get(hours.size() - 1);
         return new Sketch(
                 plan.size(),
                 (int) plan.stream().filter(step -> step.kind().isPour()).count(),
-                plan.stream().mapToInt(step -> step.kind().handsOnMinutes()).sum(),
+                plan.stream().mapToInt(step -> step.handsOnMinutes()).sum(),
                 all,
                 IntStream.range(0, plan.size())
                         .mapToObj(i -> Mark.of(plan.get(i), hours.get(i), all))
@@ -94,7 +94,7 @@ class PlanJudge {
     }
 
     List<Line> lines(Technique technique, Schools schools, Show show) {
-        List<PlanStep> plan = technique.plan(schools, Map.of());
+        List<PlanStep> plan = floors.hands().on(technique.plan(schools, Map.of()));
         List<Double> hours = Judgement.earliestHours(
                 plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
         List<Judgement.Finding> findings = findings(plan);

@@ -40,14 +40,14 @@ public final class Ahead {
                 next = fold.stateAt(free).next()) {
             NextAction action = next.get();
             Instant possible = later(free, action.window().opensAt());
-            Instant at = action.step().kind().handsOnMinutes() == 0 ? possible : quiet.nextAwake(possible);
+            Instant at = action.step().handsOnMinutes() == 0 ? possible : quiet.nextAwake(possible);
             // The window may close while the maker sleeps: ask again as it will be then.
             NextAction then = fold.stateAt(at).next().orElseThrow();
             if (then.kind() == NextAction.Kind.SCUFF_FIRST) {
                 at = quiet.nextAwake(later(at, then.window().opensAt())).plus(SCUFFING);
                 fold.add(LogEntry.scuffed(mark(at)));
             }
-            Instant ends = at.plus(Duration.ofMinutes(action.step().kind().handsOnMinutes()));
+            Instant ends = at.plus(Duration.ofMinutes(action.step().handsOnMinutes()));
             boolean wet = action.waiting().isWhileWet();
             ahead.add(new Expected(
                     action.step(),

@@ -110,7 +110,7 @@ public final class CupFold {
         done.put(pour.step(), pour);
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
-        lastEnded = lastDone.plus(Duration.ofMinutes(step.kind().handsOnMinutes()));
+        lastEnded = lastDone.plus(Duration.ofMinutes(step.handsOnMinutes()));
         return layers.after(step, cup.minute(times.pouredAt()));
     }
 

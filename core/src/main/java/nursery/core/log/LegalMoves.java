@@ -244,9 +244,7 @@ public final class LegalMoves {
 
     /** Work is logged when it is finished; it was begun as long before as it usually takes, after what it builds on. */
     private static Instant begun(CupState state, PlanStep step, Instant at) {
-        Instant usually = step.kind().isPour()
-                ? at
-                : at.minus(Duration.ofMinutes(step.kind().handsOnMinutes()));
+        Instant usually = step.kind().isPour() ? at : at.minus(Duration.ofMinutes(step.handsOnMinutes()));
         return usually.isBefore(state.lastDoneAt()) ? state.lastDoneAt() : usually;
     }
 

@@ -47,7 +47,7 @@ record Act(
         return new Act(
                 step,
                 waiting,
-                Grid.lasting(step.kind().handsOnMinutes()),
+                Grid.lasting(step.handsOnMinutes()),
                 step.needs().contains(Need.BOOTH),
                 turns,
                 clock,

@@ -86,8 +86,7 @@ final class PlanReader {
                         ? new LogEntry.Poured(
                                 mark(at), act.step().number(), amount.orElseThrow(), turning.map(Turning::spindle))
                         : new LogEntry.StepDone(
-                                mark(at.plus(
-                                        Duration.ofMinutes(act.step().kind().handsOnMinutes()))),
+                                mark(at.plus(Duration.ofMinutes(act.step().handsOnMinutes()))),
                                 act.step().number()));
         return new PlannedStep(
                 job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);

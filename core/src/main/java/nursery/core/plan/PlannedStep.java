@@ -35,8 +35,7 @@ public record PlannedStep(
     public record Turning(Spindle spindle, Instant untilExclusive) {}
 
     public Duration handsOn() {
-        return Duration.between(begins, at)
-                .plusMinutes((long) Grid.lasting(step.kind().handsOnMinutes()) * Grid.MINUTES);
+        return Duration.between(begins, at).plusMinutes((long) Grid.lasting(step.handsOnMinutes()) * Grid.MINUTES);
     }
 
     /** When hands are off it. */

@@ -138,7 +138,7 @@ final class Problem {
      */
     private int pinned(PlanStep step, Pin pin) {
         int slot = grid.slotFrom(pin.at());
-        int until = slot + Grid.lasting(step.kind().handsOnMinutes());
+        int until = slot + Grid.lasting(step.handsOnMinutes());
         if (slot < 0) {
             return Act.FREE;
         }

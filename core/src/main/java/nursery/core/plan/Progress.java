@@ -120,7 +120,7 @@ final class Progress implements Timeline {
 
     /** Does a step at a slot, and takes the spindle it needs. */
     void does(Act act, int slot) {
-        lastMin = slot * (double) Grid.MINUTES + act.step().kind().handsOnMinutes();
+        lastMin = slot * (double) Grid.MINUTES + act.step().handsOnMinutes();
         logged = slot;
         free = slot + act.hands();
         if (act.isPour()) {

@@ -99,7 +99,7 @@ public final class Judgement {
         List<Double> hours = new ArrayList<>();
         for (int i = 0; i < plan.size(); i++) {
             judgement.take(i);
-            hours.add((judgement.minute - plan.get(i).kind().handsOnMinutes()) / MINUTES_PER_HOUR);
+            hours.add((judgement.minute - plan.get(i).handsOnMinutes()) / MINUTES_PER_HOUR);
         }
         return hours;
     }
@@ -121,7 +121,7 @@ public final class Judgement {
             coat = Optional.of(pour);
             pouredAtMinute = minute;
         }
-        minute += step.kind().handsOnMinutes();
+        minute += step.handsOnMinutes();
         layers = layers.after(step, minute);
     }
 

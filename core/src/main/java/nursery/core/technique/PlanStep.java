@@ -21,6 +21,7 @@ import nursery.core.film.CoatRole;
  * @param size how large a decal is cut, if it is known
  * @param grit what to sand with, empty where nothing is sanded
  * @param amountMl for a pour, what was decided to go on this cup; without it the cup's own share is worked out
+ * @param handsOnMinutes how long hands are on the cup for it: as it was timed, or as long as its kind takes here
  */
 public record PlanStep(
         int number,
@@ -32,7 +33,8 @@ public record PlanStep(
         Material material,
         Optional<DecalSize> size,
         String grit,
-        OptionalDouble amountMl) {
+        OptionalDouble amountMl,
+        int handsOnMinutes) {
 
     private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
     private static final int FINE_GRIT = 220;
@@ -48,6 +50,21 @@ public record PlanStep(
         if (amountMl.isPresent() && (!kind.isPour() || !(amountMl.getAsDouble() > 0))) {
             amountMl = OptionalDouble.empty();
         }
+    }
+
+    /** A step that takes as long as its kind does anywhere. */
+    public PlanStep(
+            int number,
+            StepKind kind,
+            String title,
+            Wait waiting,
+            String detail,
+            Optional<CoatRole> role,
+            Material material,
+            Optional<DecalSize> size,
+            String grit,
+            OptionalDouble amountMl) {
+        this(number, kind, title, waiting, detail, role, material, size, grit, amountMl, kind.handsOnMinutes());
     }
 
     /** A step of which no amount was decided. */
@@ -151,20 +168,36 @@ public record PlanStep(
     }
 
     public PlanStep numbered(int other) {
-        return new PlanStep(other, kind, title, waiting, detail, role, material, size, grit, amountMl);
+        return new PlanStep(other, kind, title, waiting, detail, role, material, size, grit, amountMl, handsOnMinutes);
     }
 
     public PlanStep waitingFor(Wait other) {
-        return new PlanStep(number, kind, title, other, detail, role, material, size, grit, amountMl);
+        return new PlanStep(number, kind, title, other, detail, role, material, size, grit, amountMl, handsOnMinutes);
     }
 
     /** The same, cut so large. */
     public PlanStep sized(DecalSize other) {
-        return new PlanStep(number, kind, title, waiting, detail, role, material, Optional.of(other), grit, amountMl);
+        return new PlanStep(
+                number,
+                kind,
+                title,
+                waiting,
+                detail,
+                role,
+                material,
+                Optional.of(other),
+                grit,
+                amountMl,
+                handsOnMinutes);
+    }
+
+    /** The same, with hands on it for so long. */
+    public PlanStep taking(int minutes) {
+        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, amountMl, minutes);
     }
 
     public PlanStep withAmount(OptionalDouble otherMl) {
-        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, otherMl);
+        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, otherMl, handsOnMinutes);
     }
 
     /** Whether it does what another does, on whatever is made of it: the same kind, and the same coat. */

@@ -15,6 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class WorthTest {
 
+    private static final CupCost.Amount NOTHING = new CupCost.Amount("", 0, "");
+
     private static BigDecimal euro(String amount) {
         return new BigDecimal(amount);
     }
@@ -99,8 +101,8 @@ class WorthTest {
     @Test
     void whatACupEarnsIsWhatIsLeftAndItsWork() {
         CupCost cost = new CupCost(List.of(
-                new CupCost.Line(CupCost.From.BLANK, "", "", Optional.empty(), Optional.of(euro("6.00"))),
-                new CupCost.Line(CupCost.From.WORK, "", "", Optional.empty(), Optional.of(euro("4.00")))));
+                new CupCost.Line(CupCost.From.BLANK, NOTHING, "", "", Optional.empty(), Optional.of(euro("6.00"))),
+                new CupCost.Line(CupCost.From.WORK, NOTHING, "", "", Optional.empty(), Optional.of(euro("4.00")))));
         assertThat(asking("50", "0", "0", "0").earned(cost)).isEqualByComparingTo("14.00");
     }
 

@@ -1,0 +1,22 @@
+package nursery.app.made;
+
+import java.math.BigDecimal;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface ForetoldMapper {
+
+    record ItemRow(String part, String what, @Nullable BigDecimal amount, double quantity, String unit) {}
+
+    @Insert("INSERT IGNORE INTO cup_foretold (cup_id, position, part, what, amount, quantity, unit) "
+            + "VALUES (#{cup}, #{position}, #{row.part}, #{row.what}, #{row.amount}, #{row.quantity}, #{row.unit})")
+    void insert(@Param("cup") long cup, @Param("position") int position, @Param("row") ItemRow row);
+
+    @Select("SELECT part, what, amount, quantity, unit FROM cup_foretold WHERE cup_id = #{cup} ORDER BY position")
+    List<ItemRow> of(long cup);
+}
