@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Visitor.leadsTo;
 import static nursery.app.Visitor.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.math.BigDecimal;
 import java.net.URI;
@@ -433,5 +434,93 @@ class MaterialsTest {
         return HttpClient.newHttpClient()
                 .send(request, HttpResponse.BodyHandlers.ofString())
                 .body();
+    }
+
+    private static final String[] BLUE = {
+        "name", "Night blue", "kind", "GLITTER", "colour", "#3b5fb5", "flakeMm", "0.4", "leadDays", "7", "amount", "50"
+    };
+
+    private String weigh(String code, PlanStep step, long material, String... typed) {
+        String made = "/cups/" + code + "/made";
+        return maker.post(made, made + "/" + step.number() + "/weighed/" + material, typed(typed))
+                .body();
+    }
+
+    /** By hand: 61.5 g before, 54.3 g after: 7.2 g went on it, whatever was expected. */
+    @Test
+    void twoTouchesWeighWhatAStepReallyTakes() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        assertThat(weigh(code, glitter, gold, "weight", "61.5", "before", "on")).contains("not named for this step");
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        assertThat(weigh(code, glitter, gold, "weight", "61.5", "after", "on")).contains("touch Before first");
+        assertThat(weigh(code, glitter, gold, "weight", "", "before", "on")).contains("No scale shows anything");
+        assertThat(weigh(code, glitter, gold, "weight", "-3", "before", "on")).contains("fault");
+        weigh(code, glitter, gold, "weight", "61,5", "before", "on");
+        assertThat(weigh(code, glitter, gold, "weight", "70", "after", "on")).contains("After is more than before");
+        weigh(code, glitter, gold, "weight", "54.3", "after", "on");
+        assertThat(maker.get("/cups/" + code + "/made").body()).contains("used 7.20");
+        logUpTo(code, glitter);
+        assertThat(used(gold)).isCloseTo(7.2, within(1e-9));
+        assertThat(book.find(gold).orElseThrow().usage().weighed()).isEqualTo(1);
+        // Weighed once more, after it is logged: by the book again what is true, and learned once.
+        weigh(code, glitter, gold, "weight", "61.5", "before", "on");
+        weigh(code, glitter, gold, "weight", "52.5", "after", "on");
+        assertThat(used(gold)).isCloseTo(9.0, within(1e-9));
+        weigh(code, glitter, gold, "weight", "61.5", "before", "on");
+        weigh(code, glitter, gold, "weight", "59.5", "after", "on");
+        assertThat(used(gold)).isCloseTo(2.0, within(1e-9));
+        assertThat(book.find(gold).orElseThrow().usage().weighed()).isEqualTo(1);
+        long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry", Long.class);
+        maker.post("/cups/" + code, "/cups/" + code + "/undo", typed("entry", "" + entry));
+        assertThat(used(gold)).isCloseTo(0, within(1e-9));
+    }
+
+    @Test
+    void aScaleThatStandsStillIsTakenAtItsWord() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        shows(61.5, true);
+        weigh(code, glitter, gold, "weight", "", "before", "on");
+        shows(50, false);
+        assertThat(weigh(code, glitter, gold, "weight", "", "after", "on")).contains("stands still");
+        shows(58.25, true);
+        weigh(code, glitter, gold, "weight", "", "after", "on");
+        assertThat(maker.get("/cups/" + code + "/made").body()).contains("used 3.25");
+    }
+
+    private void shows(double grams, boolean stable) {
+        shop.sql()
+                .update(
+                        "REPLACE INTO scale_shown (scale, at, grams, stable, jumps, readings) VALUES"
+                                + " ('bench', ?, ?, ?, 0, 1)",
+                        java.sql.Timestamp.from(java.time.Instant.now()),
+                        grams,
+                        stable);
+    }
+
+    @Test
+    void aRainbowColoursTheCupFromTheRimDown() {
+        long gold = gold();
+        long blue = add(BLUE);
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        String made = "/cups/" + code + "/made";
+        maker.post(made, made + "/" + glitter.number(), typed("material", gold + "," + blue));
+        assertThat(shop.cup(code).cup().about().glitters()).containsExactly("#c9a227", "#3b5fb5");
+        logUpTo(code, glitter);
+        String page = maker.get("/cups/" + code).body();
+        assertThat(page).contains("linearGradient").contains("stop-color=\"#3b5fb5\"");
+        assertThat(page.split("fill=\"#3b5fb5\"", -1).length)
+                .as("its layer in section")
+                .isGreaterThan(1);
+        maker.post(made, made + "/" + glitter.number(), typed("material", "" + blue));
+        assertThat(shop.cup(code).cup().about().glitters()).containsExactly("#3b5fb5");
     }
 }

@@ -92,6 +92,7 @@ public class CupBook {
                 due,
                 order.about().paint(),
                 order.about().glitter(),
+                String.join(" ", order.about().more()),
                 schools,
                 order.about().technique(),
                 startedAt,
@@ -157,10 +158,14 @@ public class CupBook {
         designs.give(code, design);
     }
 
-    /** Draws it in the colours of what it is made with; what is not decided stays. */
+    /** Draws it in the colours of what it is made with, from the rim down; what is not decided stays. */
     @Transactional
-    public void recolour(String code, Optional<String> paint, Optional<String> glitter) {
-        mapper.recolour(code, paint.orElse(null), glitter.orElse(null));
+    public void recolour(String code, Optional<String> paint, List<String> glitters) {
+        mapper.recolour(
+                code,
+                paint.orElse(null),
+                glitters.isEmpty() ? null : glitters.get(0),
+                glitters.isEmpty() ? null : String.join(" ", glitters.subList(1, glitters.size())));
     }
 
     /** Sets how much an hour late counts for a cup. */

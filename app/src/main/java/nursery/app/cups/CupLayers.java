@@ -24,8 +24,12 @@ public final class CupLayers {
 
     private CupLayers() {}
 
-    /** What was really laid on the cup, from the steel up. */
-    public static List<SectionPicture.Layer> of(CupNow now, Show show) {
+    /**
+     * What was really laid on the cup, from the steel up.
+     *
+     * @param with the colours of the materials its steps name, by their numbers
+     */
+    public static List<SectionPicture.Layer> of(CupNow now, Map<Integer, List<String>> with, Show show) {
         Cup cup = now.cup();
         double areaCm2 = cup.blank().area().coatedCm2();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
@@ -42,7 +46,7 @@ public final class CupLayers {
                                             step.material() == Material.ORDINARY
                                                     ? ""
                                                     : step.material().word()),
-                            colour(step.kind(), cup));
+                            colours(step, with, cup));
                 })
                 .filter(layer -> Layers.covers(layer.kind()))
                 .toList();
@@ -63,9 +67,13 @@ public final class CupLayers {
         return lying;
     }
 
-    private static Optional<String> colour(StepKind kind, Cup cup) {
-        return kind == StepKind.PAINT
-                ? Optional.of(cup.about().paint())
-                : kind == StepKind.GLITTER ? Optional.of(cup.about().glitter()) : Optional.empty();
+    private static List<String> colours(PlanStep step, Map<Integer, List<String>> with, Cup cup) {
+        List<String> named = with.getOrDefault(step.number(), List.of());
+        if (!named.isEmpty()) {
+            return named;
+        }
+        return step.kind() == StepKind.PAINT
+                ? List.of(cup.about().paint())
+                : step.kind() == StepKind.GLITTER ? cup.about().glitters() : List.of();
     }
 }

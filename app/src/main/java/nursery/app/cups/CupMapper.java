@@ -29,6 +29,7 @@ interface CupMapper {
             @Nullable LocalDate dueOn,
             String paint,
             String glitter,
+            String glitterMore,
             String schools,
             String technique,
             Instant startedAt,
@@ -65,19 +66,21 @@ interface CupMapper {
             value =
                     """
             INSERT INTO cup (code, name, made_for, blank_id, blank_edition, base_resin_id, last_resin_id, due_on,
-              paint_colour, glitter_colour, schools, technique, started_at, matters)
+              paint_colour, glitter_colour, glitter_more, schools, technique, started_at, matters)
             VALUES (#{code}, #{name}, #{madeFor}, #{blankId}, #{blankEdition}, #{baseResinId}, #{lastResinId},
-              #{dueOn}, #{paint}, #{glitter}, #{schools}, #{technique}, #{startedAt},
+              #{dueOn}, #{paint}, #{glitter}, #{glitterMore}, #{schools}, #{technique}, #{startedAt},
               #{matters}) RETURNING id""",
             affectData = true)
     long insertCup(NewCupRow cup);
 
     @Update("UPDATE cup SET paint_colour = COALESCE(#{paint}, paint_colour), glitter_colour = COALESCE(#{glitter}, "
-            + "glitter_colour), version = version + 1 WHERE code = #{code}")
+            + "glitter_colour), glitter_more = COALESCE(#{more}, glitter_more), version = version + 1 "
+            + "WHERE code = #{code}")
     void recolour(
             @Param("code") String code,
             @Param("paint") @Nullable String paint,
-            @Param("glitter") @Nullable String glitter);
+            @Param("glitter") @Nullable String glitter,
+            @Param("more") @Nullable String more);
 
     @Update("UPDATE cup SET matters = #{matters}, version = version + 1 WHERE code = #{code}")
     void setMatters(@Param("code") String code, @Param("matters") int matters);
@@ -120,7 +123,8 @@ interface CupMapper {
     @Update(
             """
             UPDATE cup SET name = #{name}, made_for = #{madeFor}, due_on = #{dueOn}, base_resin_id = #{baseResinId},
-              last_resin_id = #{lastResinId}, paint_colour = #{paint}, glitter_colour = #{glitter}
+              last_resin_id = #{lastResinId}, paint_colour = #{paint},
+              glitter_more = IF(glitter_colour = #{glitter}, glitter_more, ''), glitter_colour = #{glitter}
             WHERE code = #{code}""")
     void setAbout(AboutRow about);
 

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
 import nursery.app.picture.Looks;
 import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
@@ -30,6 +31,8 @@ import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
+import nursery.core.stock.Material;
+import nursery.core.stock.MaterialKind;
 import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -41,11 +44,13 @@ class CupPages {
     private final Floors floors;
     private final DesignViews designs;
     private final HandsBook hands;
+    private final MaterialBook materials;
 
-    CupPages(Floors floors, DesignViews designs, HandsBook hands) {
+    CupPages(Floors floors, DesignViews designs, HandsBook hands, MaterialBook materials) {
         this.floors = floors;
         this.designs = designs;
         this.hands = hands;
+        this.materials = materials;
     }
 
     CupNow find(String code) {
@@ -68,7 +73,19 @@ class CupPages {
         model.addAttribute("spindles", SpindleChoice.of(floor, show));
         model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
-        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, show), show));
+        Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
+        Map<Integer, List<String>> colours = MaterialBook.colours(chosen);
+        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, colours, show), show));
+        model.addAttribute(
+                "with",
+                next.map(action -> chosen.getOrDefault(action.step().number(), List.of()))
+                        .orElse(List.of()));
+        model.addAttribute(
+                "takes",
+                next.filter(action -> action.kind() == NextAction.Kind.STEP
+                                && !MaterialKind.usedBy(action.step().kind()).isEmpty()
+                                && !action.step().kind().isPour())
+                        .isPresent());
         model.addAttribute(
                 "rough",
                 next.filter(action -> action.step().kind().isSanding()
@@ -103,7 +120,7 @@ class CupPages {
         model.addAttribute("concerns", concerns.get(false));
         model.addAttribute("overruled", concerns.get(true));
         model.addAttribute("area", cup.cup().blank().area());
-        model.addAttribute("design", designs.on(cup.cup(), show).orElse(null));
+        model.addAttribute("design", designs.on(cup.cup(), show, colours).orElse(null));
         model.addAttribute("designs", designs.choices());
         return "cups/cup";
     }

@@ -135,7 +135,10 @@ class CupReader {
                         row.technique(),
                         blank.name(),
                         row.paintColour(),
-                        row.glitterColour()),
+                        row.glitterColour(),
+                        row.glitterMore().isEmpty()
+                                ? List.of()
+                                : List.of(row.glitterMore().split(" "))),
                 blank.editions().asKnown(row.blankEdition(), leftAt.orElse(Instant.MAX)),
                 resins,
                 schools,

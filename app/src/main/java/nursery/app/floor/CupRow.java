@@ -23,6 +23,7 @@ public record CupRow(
         @Nullable LocalDate dueOn,
         String paintColour,
         String glitterColour,
+        String glitterMore,
         String schools,
         String technique,
         Instant startedAt,

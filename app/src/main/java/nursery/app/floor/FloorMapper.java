@@ -82,7 +82,7 @@ interface FloorMapper {
     String CUP =
             """
             SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id,
-              c.due_on, c.paint_colour, c.glitter_colour, c.schools,
+              c.due_on, c.paint_colour, c.glitter_colour, c.glitter_more, c.schools,
               c.technique, c.started_at, c.matters, c.leaves_at, c.version
             FROM cup c\s""";
     String STEP =

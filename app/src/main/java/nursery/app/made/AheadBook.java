@@ -80,7 +80,12 @@ class AheadBook {
             LocalDate day = LocalDate.ofInstant(planned.begins(), show.zone());
             List<Material> of = chosen.getOrDefault(cup.cup().id(), Map.of())
                     .getOrDefault(planned.step().number(), List.of());
-            StepUse.of(planned.step(), cup.cup().blank().area().coatedCm2(), of, material -> usage(all, material))
+            StepUse.of(
+                            planned.step(),
+                            cup.cup().blank().area().coatedCm2(),
+                            materials.cuts(cup.cup(), planned.step(), of),
+                            of,
+                            material -> usage(all, material))
                     .forEach((material, amount) -> ofMaterial
                             .computeIfAbsent(material.id(), id -> new ArrayList<>())
                             .add(new Need(day, amount)));

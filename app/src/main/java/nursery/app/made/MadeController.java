@@ -1,18 +1,24 @@
 package nursery.app.made;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.OptionalDouble;
 import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.MoneyBook;
+import nursery.app.materials.StepWeighing;
+import nursery.app.materials.StepWeighing.Weighing;
 import nursery.app.people.Makers;
 import nursery.app.people.Seat;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
+import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
+import nursery.app.scale.ScaleNow;
 import nursery.core.floor.CupNow;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -20,6 +26,7 @@ import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,6 +42,8 @@ class MadeController {
     private static final int MOST_OF_ONE_STEP = 12;
 
     private final MaterialBook materials;
+    private final StepWeighing weighing;
+    private final ScaleNow scale;
     private final CostBook costs;
     private final ForetoldBook foretold;
     private final MoneyBook money;
@@ -45,6 +54,8 @@ class MadeController {
 
     MadeController(
             MaterialBook materials,
+            StepWeighing weighing,
+            ScaleNow scale,
             CostBook costs,
             ForetoldBook foretold,
             MoneyBook money,
@@ -53,6 +64,8 @@ class MadeController {
             Makers makers,
             FormPost posts) {
         this.materials = materials;
+        this.weighing = weighing;
+        this.scale = scale;
         this.costs = costs;
         this.foretold = foretold;
         this.money = money;
@@ -69,7 +82,20 @@ class MadeController {
      * @param done whether it is done already: then what was used is used
      */
     record StepOf(
-            PlanStep step, List<Material> chosen, List<Stocked> offered, Map<Material, Double> expected, boolean done) {
+            PlanStep step,
+            List<Material> chosen,
+            List<Stocked> offered,
+            Map<Material, Double> expected,
+            List<Weighing> weighings,
+            boolean done) {
+        /** What was weighed of one of them; null if nothing was, for the page. */
+        public @Nullable Weighing weighed(long id) {
+            return weighings.stream()
+                    .filter(one -> one.material() == id)
+                    .findFirst()
+                    .orElse(null);
+        }
+
         public boolean has(long id) {
             return chosen.stream().anyMatch(material -> material.id() == id);
         }
@@ -98,23 +124,75 @@ class MadeController {
                 typed,
                 model,
                 () -> {
-                    PlanStep of = cup.cup()
-                            .find(step)
-                            .orElseThrow(() -> new InvalidInput(
-                                    List.of(new Fault("material", "That step is not in the plan any more."))));
+                    PlanStep of = step(cup, step);
                     if (ids.size() > MOST_OF_ONE_STEP) {
                         throw new InvalidInput(List.of(new Fault(
                                 "material", "At most %d materials on one step.".formatted(MOST_OF_ONE_STEP))));
                     }
                     materials.choose(cup.cup().id(), of, ids);
-                    cups.recolour(code, colour(ids, MaterialKind.PAINT, of), colour(ids, MaterialKind.GLITTER, of));
+                    cups.recolour(
+                            code,
+                            colours(ids, MaterialKind.PAINT, of).stream().findFirst(),
+                            colours(ids, MaterialKind.GLITTER, of));
                     return "/cups/" + code + "/made#step-" + step;
                 },
                 form -> page(cup, form, model));
     }
 
-    /** The colour a cup is drawn in from now on, if this step decides it. */
-    private Optional<String> colour(List<Long> ids, MaterialKind kind, PlanStep step) {
+    /** A pack on the scale before the step, and again after it. */
+    @PostMapping("/cups/{code}/made/{step}/weighed/{material}")
+    ModelAndView weigh(
+            @PathVariable String code,
+            @PathVariable int step,
+            @PathVariable long material,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
+        CupNow cup = floors.named(code);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    PlanStep of = step(cup, step);
+                    Material weighed = materials
+                            .find(material)
+                            .map(Stocked::material)
+                            .orElseThrow(() -> new InvalidInput(
+                                    List.of(new Fault("weight", "That material is not on the shelf any more."))));
+                    FormReader reader = new FormReader(typed);
+                    double amount = amount(reader, weighed);
+                    reader.faults().throwIfAny();
+                    String by = Maker.of(request).name();
+                    if (typed.containsKey("after")) {
+                        weighing.after(cup.cup(), of, weighed, amount, by);
+                    } else {
+                        weighing.before(cup.cup(), of, weighed, amount, by);
+                    }
+                    return "/cups/" + code + "/made#step-" + step;
+                },
+                form -> page(cup, form, model));
+    }
+
+    /** As it was typed; with nothing typed what a scale shows that has come to rest. */
+    private double amount(FormReader reader, Material material) {
+        boolean grams = material.kind().measure() == MaterialKind.Measure.GRAM;
+        OptionalDouble shown = grams && reader.raw("weight").isEmpty() ? scale.grams() : OptionalDouble.empty();
+        if (grams && shown.isEmpty() && reader.raw("weight").isEmpty()) {
+            throw new InvalidInput(List.of(new Fault(
+                    "weight", "No scale shows anything that stands still: type what yours shows, in grams.")));
+        }
+        return shown.isPresent() ? shown.getAsDouble() : reader.number("weight", "What it weighs");
+    }
+
+    private static PlanStep step(CupNow cup, int step) {
+        return cup.cup()
+                .find(step)
+                .orElseThrow(() ->
+                        new InvalidInput(List.of(new Fault("material", "That step is not in the plan any more."))));
+    }
+
+    /** The colours a cup is drawn in from now on, if this step decides them. */
+    private List<String> colours(List<Long> ids, MaterialKind kind, PlanStep step) {
         boolean decides = kind == MaterialKind.PAINT ? step.kind() == StepKind.PAINT : step.kind() == StepKind.GLITTER;
         return decides
                 ? ids.stream()
@@ -122,21 +200,29 @@ class MadeController {
                         .map(Stocked::material)
                         .filter(material -> material.kind() == kind)
                         .map(Material::colour)
-                        .findFirst()
-                : Optional.empty();
+                        .toList()
+                : List.of();
     }
 
     private String page(CupNow cup, Form form, Model model) {
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
         List<Integer> ahead = cup.stepsAhead().stream().map(PlanStep::number).toList();
         List<StepOf> steps = new ArrayList<>();
+        List<Weighing> weighings = weighing.of(cup.cup().id());
         Map<Integer, List<Stocked>> all = materials.offered(cup.cup().plan());
         for (PlanStep step : cup.cup().plan()) {
             List<Stocked> offered = all.getOrDefault(step.number(), List.of());
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
             if (!MaterialKind.usedBy(step.kind()).isEmpty() && (!offered.isEmpty() || !of.isEmpty())) {
                 steps.add(new StepOf(
-                        step, of, offered, materials.expected(cup.cup(), step, of), !ahead.contains(step.number())));
+                        step,
+                        of,
+                        offered,
+                        materials.expected(cup.cup(), step, of),
+                        weighings.stream()
+                                .filter(one -> one.step() == step.number())
+                                .toList(),
+                        !ahead.contains(step.number())));
             }
         }
         model.addAttribute("cup", cup.cup());

@@ -13,6 +13,7 @@ import nursery.app.floor.Floors;
 import nursery.app.made.StoryMapper.FoundRow;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MoneyBook;
+import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
@@ -64,6 +65,11 @@ class StoryBook {
         this.moments = moments;
     }
 
+    /** What lies on a cup, in the colours of what it is made with. */
+    List<SectionPicture.Layer> layers(CupNow now) {
+        return CupLayers.of(now, MaterialBook.colours(materials.chosen(now.cup().id())), floors.show());
+    }
+
     /** @param priced whether whoever asks may see what it cost */
     Story of(CupNow now, boolean priced) {
         Cup cup = now.cup();
@@ -87,11 +93,11 @@ class StoryBook {
                         .orElse(null),
                 now.stage(show.now()).word(),
                 now.state().fullCureAt().orElse(null),
-                CupLayers.of(now, show).stream()
+                layers(now).stream()
                         .map(layer -> new Story.Layer(
                                 layer.title(),
                                 layer.filmMm().map(film -> rounded(film, 4)).orElse(null),
-                                layer.colour().orElse(null)))
+                                layer.colours().stream().findFirst().orElse(null)))
                         .toList(),
                 now.state().coats().stream()
                         .map(coat -> new Story.Coat(

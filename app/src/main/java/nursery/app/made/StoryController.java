@@ -7,7 +7,6 @@ import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import nursery.app.cups.CupLayers;
 import nursery.app.floor.Floors;
 import nursery.app.people.Makers;
 import nursery.app.people.Seat;
@@ -69,7 +68,7 @@ class StoryController {
         model.addAttribute("cup", cup.cup());
         model.addAttribute("form", form);
         model.addAttribute("photos", photos.of(cup.cup().id()));
-        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, floors.show()), floors.show()));
+        model.addAttribute("section", SectionPicture.of(stories.layers(cup), floors.show()));
         return "made/story";
     }
 

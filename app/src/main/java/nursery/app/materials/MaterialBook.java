@@ -23,6 +23,7 @@ import nursery.app.materials.MaterialMapper.WeighedRow;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
+import nursery.app.wrap.DesignViews;
 import nursery.core.log.Cup;
 import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
@@ -47,11 +48,15 @@ public class MaterialBook {
 
     private final MaterialMapper mapper;
     private final Floors floors;
+    private final DesignViews designs;
+    private final WeighingMapper weighings;
     private final Moments moments;
 
-    MaterialBook(MaterialMapper mapper, Floors floors, Moments moments) {
+    MaterialBook(MaterialMapper mapper, Floors floors, DesignViews designs, WeighingMapper weighings, Moments moments) {
         this.mapper = mapper;
         this.floors = floors;
+        this.designs = designs;
+        this.weighings = weighings;
         this.moments = moments;
     }
 
@@ -238,6 +243,13 @@ public class MaterialBook {
         return chosen;
     }
 
+    /** The colours of what the steps of a cup are made with, by their numbers. */
+    public static Map<Integer, List<String>> colours(Map<Integer, List<Material>> chosen) {
+        return chosen.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, step -> step.getValue().stream()
+                .map(Material::colour)
+                .toList()));
+    }
+
     /** The same for all cups that are named, by their numbers. */
     public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups, Map<Long, Stocked> all) {
         Map<Long, Map<Integer, List<Material>>> chosen = new LinkedHashMap<>();
@@ -304,7 +316,16 @@ public class MaterialBook {
 
     /** What a step of a cup is expected to use of each of its materials. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
-        return StepUse.of(step, cup.blank().area().coatedCm2(), materials, this::usage);
+        return StepUse.of(step, cup.blank().area().coatedCm2(), cuts(cup, step, materials), materials, this::usage);
+    }
+
+    /** What the cup's design has a step lay, if one of its materials is cut to that. */
+    public List<StepUse.Cut> cuts(Cup cup, PlanStep step, List<Material> materials) {
+        return materials.stream().anyMatch(material -> material.kind().isCut())
+                ? designs.cuts(cup, step).stream()
+                        .map(cut -> new StepUse.Cut(cut.colour(), cut.cm2()))
+                        .toList()
+                : List.of();
     }
 
     /** Takes what a step used out of the lots; what they do not hold by the book is taken from nowhere. */
@@ -315,15 +336,36 @@ public class MaterialBook {
             return;
         }
         LocalDate on = LocalDate.ofInstant(at, floors.ways().zone());
-        expected(cup, step, materials).forEach((material, amount) -> {
-            mapper.lock(material.id());
-            List<Lot> lots =
-                    mapper.lotsOf(material.id()).stream().map(MaterialBook::lot).toList();
-            for (Lot.Draw draw : Lot.draw(lots, amount, on).draws()) {
-                move(draw.lotId(), cup.id(), step.number(), entry, draw.amount(), by);
-                mapper.open(draw.lotId(), on);
-            }
-        });
+        Map<Long, Double> weighed = weighed(cup, step);
+        expected(cup, step, materials)
+                .forEach((material, amount) ->
+                        draw(material, weighed.getOrDefault(material.id(), amount), cup, step, entry, on, by));
+    }
+
+    /** What a step really used, of materials that were weighed before it and after. */
+    private Map<Long, Double> weighed(Cup cup, PlanStep step) {
+        return weighings.of(cup.id()).stream()
+                .filter(row -> row.step() == step.number() && row.afterAmount() != null)
+                .collect(Collectors.toMap(
+                        WeighingMapper.WeighingRow::materialId,
+                        row -> row.beforeAmount()
+                                - Optional.ofNullable(row.afterAmount()).orElseThrow()));
+    }
+
+    /** Takes so much out of the lots, the oldest first; what they do not hold is taken from nowhere. */
+    void draw(Material material, double amount, Cup cup, PlanStep step, long entry, LocalDate on, String by) {
+        mapper.lock(material.id());
+        List<Lot> lots =
+                mapper.lotsOf(material.id()).stream().map(MaterialBook::lot).toList();
+        for (Lot.Draw draw : Lot.draw(lots, amount, on).draws()) {
+            move(draw.lotId(), cup.id(), step.number(), entry, draw.amount(), by);
+            mapper.open(draw.lotId(), on);
+        }
+    }
+
+    /** Puts so much back into a lot it came out of. */
+    void putBack(long lot, double amount, Cup cup, PlanStep step, long entry, String by) {
+        move(lot, cup.id(), step.number(), entry, -amount, by);
     }
 
     /** Puts back what such an entry had used: it never was, or it was another. */

@@ -109,7 +109,7 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             double rimMm = body.get(body.size() - 1).radiusMm();
             String coated = around(blank.coatedStations());
             StringBuilder svg = new StringBuilder();
-            look.glitter().ifPresent(colour -> svg.append(GLITTER.formatted(id, safe(colour))));
+            look.glitter().ifPresent(colour -> glitter(svg, colour));
             if (!look.decor().isEmpty()) {
                 svg.append(DECOR.formatted(id, safe(look.accent()), coated));
             }
@@ -118,6 +118,9 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             }
             svg.append("<path class=\"cup-steel\" d=\"%s\" fill=\"url(#steel)\"/>".formatted(around(body)));
             look.paint().ifPresent(colour -> fill(svg, coated, safe(colour)));
+            if (look.glitter().isPresent() && !look.more().isEmpty()) {
+                fill(svg, coated, "url(#rainbow-" + id + ")");
+            }
             look.glitter().ifPresent(colour -> fill(svg, coated, "url(#glitter-" + id + ")"));
             if (!look.decor().isEmpty()) {
                 decorate(svg, coated);
@@ -130,6 +133,22 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             return svg.append("<ellipse class=\"cup-mouth\" cx=\"0\" cy=\"0\" rx=\"%s\" ry=\"%s\"/>"
                             .formatted(Figures.coordinates(rimMm), Figures.coordinates(rimMm * OPENNESS)))
                     .toString();
+        }
+
+        /** In one colour; or as many from the rim down, each running into the next, and the flakes over them. */
+        private void glitter(StringBuilder svg, String colour) {
+            svg.append(GLITTER.formatted(id, look.more().isEmpty() ? safe(colour) : "none"));
+            if (!look.more().isEmpty()) {
+                svg.append(
+                        "<defs><linearGradient id=\"rainbow-%s\" x1=\"0\" y1=\"0\" x2=\"0\" y2=\"1\">".formatted(id));
+                List<String> colours =
+                        Stream.concat(Stream.of(colour), look.more().stream()).toList();
+                for (int i = 0; i < colours.size(); i++) {
+                    svg.append("<stop offset=\"%s\" stop-color=\"%s\"/>"
+                            .formatted(Figures.coordinates((double) i / (colours.size() - 1)), safe(colours.get(i))));
+                }
+                svg.append("</linearGradient></defs>");
+            }
         }
 
         private void decorate(StringBuilder svg, String coated) {

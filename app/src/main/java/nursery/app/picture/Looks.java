@@ -70,7 +70,7 @@ public final class Looks {
         CupLook look = look(
                 done,
                 cup.cup().about().paint(),
-                cup.cup().about().glitter(),
+                cup.cup().about().glitters(),
                 cup.state().clearCoats());
         return KEPT.computeIfAbsent(
                 new Key(cup.code(), cup.cup().blank(), look),
@@ -88,12 +88,13 @@ public final class Looks {
         int coats =
                 (int) plan.stream().filter(step -> step.kind().isClearCoat()).count();
         boolean smoked = plan.stream().anyMatch(step -> step.kind() == StepKind.SMOKE);
-        CupLook look = look(plan, smoked ? SOOTS_WELL : colours.get(0), colours.get(1), coats);
+        CupLook look = look(plan, smoked ? SOOTS_WELL : colours.get(0), List.of(colours.get(1)), coats);
         return KEPT.computeIfAbsent(
                 new Key("way-" + key, blank, look), kept -> CupPicture.of(kept.code(), kept.blank(), kept.look()));
     }
 
-    private static CupLook look(List<PlanStep> done, String paint, String glitter, int coats) {
+    private static CupLook look(List<PlanStep> done, String paint, List<String> glitters, int coats) {
+        String glitter = glitters.get(0);
         Set<StepKind> kinds = done.stream().map(PlanStep::kind).collect(Collectors.toCollection(LinkedHashSet::new));
         Set<Decor> decor = kinds.stream()
                 .flatMap(kind -> Optional.ofNullable(DRAWN.get(kind)).stream())
@@ -125,6 +126,7 @@ public final class Looks {
         return new CupLook(
                 kinds.contains(StepKind.PAINT) ? Optional.of(paint) : Optional.empty(),
                 kinds.contains(StepKind.GLITTER) ? Optional.of(glitter) : Optional.empty(),
+                glitters.subList(1, glitters.size()),
                 decor,
                 glitter,
                 coats);

@@ -3,6 +3,7 @@ package nursery.app.picture;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import nursery.app.platform.Show;
 import nursery.core.technique.StepKind;
 
@@ -24,14 +25,19 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
 
     private static final double STEEL_PX = 16;
     private static final double MARGIN_PX = 8;
+    private static final double LEFT_PX = 4;
+    private static final double WIDE_PX = 84;
 
     /** A layer as the log has it. */
-    public record Layer(StepKind kind, String title, Optional<Double> filmMm, String note, Optional<String> colour) {}
+    public record Layer(StepKind kind, String title, Optional<Double> filmMm, String note, List<String> colours) {}
+
+    /** A stretch of a band in one colour; in its style's own if it has none. */
+    public record Stretch(double x, double width, Optional<String> colour) {}
 
     /** A layer as it is drawn: where its band lies, where its words stand, and a line between them. */
     public record Band(
             String style,
-            Optional<String> colour,
+            List<Stretch> stretches,
             double y,
             double height,
             double wordsY,
@@ -49,7 +55,7 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
         List<Band> bands = new ArrayList<>();
         double foot = height - MARGIN_PX;
         double words = height - MARGIN_PX - STEEL_PX / 2 + 5;
-        bands.add(new Band("steel", Optional.empty(), foot - STEEL_PX, STEEL_PX, words, "Steel", ""));
+        bands.add(new Band("steel", stretches(List.of()), foot - STEEL_PX, STEEL_PX, words, "Steel", ""));
         foot -= STEEL_PX;
         for (Layer layer : layers) {
             double thick = heightOf(layer);
@@ -58,7 +64,7 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
             String note = layer.note().isEmpty() ? "" : " (" + layer.note() + ")";
             bands.add(new Band(
                     styleOf(layer.kind()),
-                    layer.colour(),
+                    stretches(layer.colours()),
                     foot,
                     thick,
                     words,
@@ -66,6 +72,16 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
                     layer.filmMm().map(show::film).orElse("")));
         }
         return new SectionPicture(List.copyOf(bands), height, total, show.film(total));
+    }
+
+    private static List<Stretch> stretches(List<String> colours) {
+        if (colours.isEmpty()) {
+            return List.of(new Stretch(LEFT_PX, WIDE_PX, Optional.empty()));
+        }
+        double each = WIDE_PX / colours.size();
+        return IntStream.range(0, colours.size())
+                .mapToObj(i -> new Stretch(LEFT_PX + i * each, each, Optional.of(colours.get(i))))
+                .toList();
     }
 
     private static double heightOf(Layer layer) {

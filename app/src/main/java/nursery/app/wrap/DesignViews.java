@@ -6,14 +6,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.BinaryOperator;
+import java.util.function.UnaryOperator;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
+import nursery.core.stock.Colours;
 import nursery.core.technique.DecalSize;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import nursery.core.wrap.Cuts;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Flat;
@@ -63,10 +67,20 @@ public class DesignViews {
                 .toList();
     }
 
+    /** In the colours it was drawn in. */
     public Optional<OnCup> on(Cup cup, Show show) {
+        return on(cup, show, Map.of());
+    }
+
+    /**
+     * In the colours of what the cup is made with, as far as that is known.
+     *
+     * @param with the colours of the materials its steps name, by their numbers
+     */
+    public Optional<OnCup> on(Cup cup, Show show, Map<Integer, List<String>> with) {
         return designs.on(cup.id()).map(kept -> {
             Fitting fitting = fitted(kept.sketch(), cup);
-            SideDrawing side = SideDrawing.of(fitting, kept.sketch(), 0);
+            SideDrawing side = SideDrawing.of(fitting, kept.sketch(), 0, recoloured(cup, with));
             return new OnCup(
                     kept.id(),
                     kept.sketch().name(),
@@ -75,6 +89,31 @@ public class DesignViews {
                     laying(fitting, show),
                     fitting.isFit());
         });
+    }
+
+    /** Each piece in the nearest colour of those its sheet is named in. */
+    private static BinaryOperator<String> recoloured(Cup cup, Map<Integer, List<String>> with) {
+        Map<String, List<String>> bySheet = new LinkedHashMap<>();
+        for (PlanStep step : cup.plan()) {
+            sheet(step).filter(sheet -> !sheet.isOpenings()).ifPresent(sheet -> bySheet.computeIfAbsent(
+                            sheet.name(), fresh -> new ArrayList<>())
+                    .addAll(with.getOrDefault(step.number(), List.of())));
+        }
+        return (sheet, colour) -> {
+            List<String> named = bySheet.getOrDefault(sheet, List.of());
+            return named.isEmpty() ? colour : Colours.nearest(colour, named, UnaryOperator.identity());
+        };
+    }
+
+    /** What the design of a cup has a step of it lay; nothing if it has none, or that step lays nothing of it. */
+    public List<Cuts.Cut> cuts(Cup cup, PlanStep step) {
+        Optional<Sheet> of = sheet(step);
+        return of.isEmpty()
+                ? List.of()
+                : designs.on(cup.id()).stream()
+                        .flatMap(kept -> Cuts.of(fitted(kept.sketch(), cup)).stream())
+                        .filter(cut -> cut.sheet() == of.get())
+                        .toList();
     }
 
     /** On the cup itself: its blank may be another edition than the shelf's, or another one. */

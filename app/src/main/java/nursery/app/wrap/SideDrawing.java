@@ -1,6 +1,7 @@
 package nursery.app.wrap;
 
 import java.util.List;
+import java.util.function.BinaryOperator;
 import nursery.core.wrap.CupView;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Fitting;
@@ -16,6 +17,11 @@ record SideDrawing(String viewBox, String inside) {
 
     /** @param yaw the angle that faces the eye, radians */
     static SideDrawing of(Fitting fitting, Sketch sketch, double yaw) {
+        return of(fitting, sketch, yaw, (sheet, colour) -> colour);
+    }
+
+    /** @param shown what a colour of a sheet, by the sheet's name, is drawn in */
+    static SideDrawing of(Fitting fitting, Sketch sketch, double yaw, BinaryOperator<String> shown) {
         Side side = fitting.flat().side();
         CupView view = new CupView(side, yaw);
         StringBuilder svg = new StringBuilder();
@@ -44,7 +50,7 @@ record SideDrawing(String viewBox, String inside) {
                     CupView.Seen seen = view.of(laid, piece);
                     if (!seen.rings().isEmpty()) {
                         svg.append("<path fill-rule=\"evenodd\" fill=\"")
-                                .append(seen.colour())
+                                .append(shown.apply(sheet.name(), seen.colour()))
                                 .append(sheet == Sheet.PEEKABOO ? "\" class=\"peek" : "")
                                 .append("\" d=\"")
                                 .append(SvgPath.rings(seen.rings()))

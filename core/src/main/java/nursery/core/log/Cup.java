@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.CoatRole;
@@ -56,9 +57,35 @@ public record Cup(
      * @param blank the name of its blank
      * @param paint colour under the glitter, as #rrggbb
      * @param glitter colour of the glitter, as #rrggbb
+     * @param more further colours of a rainbow, from the rim down
      */
-    public record About(String name, String madeFor, String technique, String blank, String paint, String glitter) {
+    public record About(
+            String name,
+            String madeFor,
+            String technique,
+            String blank,
+            String paint,
+            String glitter,
+            List<String> more) {
         public static final About NOTHING = new About("", "", "", "", "", "");
+
+        public About {
+            more = List.copyOf(more);
+        }
+
+        /** In one glitter. */
+        public About(String name, String madeFor, String technique, String blank, String paint, String glitter) {
+            this(name, madeFor, technique, blank, paint, glitter, List.of());
+        }
+
+        public About on(String otherBlank) {
+            return new About(name, madeFor, technique, otherBlank, paint, glitter, more);
+        }
+
+        /** Every colour of its glitter, from the rim down. */
+        public List<String> glitters() {
+            return Stream.concat(Stream.of(glitter), more.stream()).toList();
+        }
     }
 
     /**

@@ -52,16 +52,7 @@ public record Order(
 
     /** The same on another blank. */
     public Order on(long otherId, String name, Blank other) {
-        return new Order(
-                new Cup.About(about.name(), about.madeFor(), about.technique(), name, about.paint(), about.glitter()),
-                count,
-                otherId,
-                other,
-                resins,
-                schools,
-                plan,
-                due,
-                matters);
+        return new Order(about.on(name), count, otherId, other, resins, schools, plan, due, matters);
     }
 
     /** A cup of it as it would be planned. */

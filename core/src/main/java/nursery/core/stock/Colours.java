@@ -1,5 +1,9 @@
 package nursery.core.stock;
 
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Function;
+
 /** How far apart two colours look: CIE 1976 ΔE*ab of sRGB colours (IEC 61966-2-1) under D65 (ISO/CIE 11664-4). */
 public final class Colours {
 
@@ -15,6 +19,13 @@ public final class Colours {
         double[] a = lab(one);
         double[] b = lab(other);
         return Math.sqrt(square(a[0] - b[0]) + square(a[1] - b[1]) + square(a[2] - b[2]));
+    }
+
+    /** What of several looks most like a colour; the first of those as near. */
+    public static <T> T nearest(String colour, List<T> several, Function<T, String> colourOf) {
+        return several.stream()
+                .min(Comparator.comparingDouble(one -> distance(colour, colourOf.apply(one))))
+                .orElseThrow();
     }
 
     /** L*, a*, b* of a colour written {@code #rrggbb}. */

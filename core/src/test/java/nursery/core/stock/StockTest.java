@@ -7,13 +7,17 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import nursery.core.measure.InvalidInput;
 import nursery.core.stock.Material.Film;
+import nursery.core.technique.DecalSize;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -176,5 +180,53 @@ class StockTest {
         assertThat(MaterialKind.VINYL.basis(450, 60)).isEqualTo(60);
         assertThat(MaterialKind.GLITTER.basis(450, 60)).isEqualTo(450);
         assertThat(MaterialKind.GLOVES.basis(450, 60)).isEqualTo(1);
+    }
+
+    private static Material sheet(long id, String name, String colour, MaterialKind kind) {
+        return new Material(
+                id,
+                name,
+                kind,
+                colour,
+                OptionalDouble.empty(),
+                kind == MaterialKind.VINYL ? Optional.of(Material.Film.PERMANENT) : Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalInt.empty(),
+                7,
+                "",
+                List.of());
+    }
+
+    private static final PlanStep VINYL_STEP =
+            new PlanStep(1, StepKind.VINYL, Wait.none(), "", Optional.empty()).sized(new DecalSize(80, 50));
+
+    private static Usage starting(Material material) {
+        return Usage.learned(material.kind(), List.of());
+    }
+
+    /** By hand: a cm² of vinyl is one cm², of transfer film 0.3. Each colour goes to the vinyl it looks like. */
+    @Test
+    void sheetsGiveThePiecesOfTheirColour() {
+        Material cream = sheet(1, "Cream", "#f1e7cf", MaterialKind.VINYL);
+        Material brass = sheet(2, "Brass", "#c8a042", MaterialKind.VINYL);
+        Material film = sheet(3, "Film", "#ffffff", MaterialKind.TRANSFER_FILM);
+        List<StepUse.Cut> cuts =
+                List.of(new StepUse.Cut("#fff8e0", 24), new StepUse.Cut("#d0a848", 6), new StepUse.Cut("#b08830", 10));
+        assertThat(StepUse.of(VINYL_STEP, 300, cuts, List.of(cream, brass, film), StockTest::starting))
+                .containsExactlyInAnyOrderEntriesOf(Map.of(cream, 24.0, brass, 16.0, film, 12.0));
+    }
+
+    /** By hand: 80 × 50 mm are 40 cm², 20 each for two; of a design all in one colour the other gives its half too. */
+    @Test
+    void withoutADesignOrWithOneColourTheyShare() {
+        Material cream = sheet(1, "Cream", "#f1e7cf", MaterialKind.VINYL);
+        Material brass = sheet(2, "Brass", "#c8a042", MaterialKind.VINYL);
+        assertThat(StepUse.of(VINYL_STEP, 300, List.of(), List.of(cream, brass), StockTest::starting))
+                .containsEntry(cream, 20.0)
+                .containsEntry(brass, 20.0);
+        List<StepUse.Cut> one = List.of(new StepUse.Cut("#ffffff", 30));
+        assertThat(StepUse.of(VINYL_STEP, 300, one, List.of(cream, brass), StockTest::starting))
+                .containsEntry(cream, 15.0)
+                .containsEntry(brass, 15.0);
     }
 }

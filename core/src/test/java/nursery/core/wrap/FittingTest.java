@@ -277,4 +277,31 @@ class FittingTest {
             }
         }
     }
+
+    /** By hand: 60 × 40 mm are 24 cm², three of 20 × 10 mm around are 6 cm²; a stencil is one sheet of 80 × 40 mm. */
+    @Test
+    void whatADesignTakesOfItsSheets() {
+        Art two = Art.of(List.of(
+                LayingTest.bar(40, 20).pieces().get(0).coloured("#111111"),
+                LayingTest.bar(40, 20).pieces().get(0).coloured("#eeeeee")));
+        Item three = new Item(
+                "dots",
+                LayingTest.bar(20, 10),
+                new Lay(60, 0, 0, 20, Bend.LEVEL),
+                Sheet.METALLIC_VINYL,
+                Item.Make.NOTHING,
+                3);
+        List<Cuts.Cut> cuts = Cuts.of(fit(
+                SLIM,
+                bar(60, 40, 100, 0),
+                three,
+                item("window", two, new Lay(150, 0, 0, 80, Bend.LEVEL), Sheet.STENCIL),
+                item("words", two, new Lay(150, 2, 0, 80, Bend.LEVEL), Sheet.WATER_SLIDE)));
+        assertThat(cuts).extracting(Cuts.Cut::sheet).startsWith(Sheet.VINYL, Sheet.METALLIC_VINYL, Sheet.STENCIL);
+        assertThat(cuts.get(0).cm2()).isCloseTo(24, within(0.01));
+        assertThat(cuts.get(1).cm2()).isCloseTo(6, within(0.01));
+        assertThat(cuts.get(2).cm2()).isCloseTo(32, within(0.01));
+        assertThat(cuts.subList(3, 5)).extracting(Cuts.Cut::colour).containsExactly("#111111", "#eeeeee");
+        assertThat(cuts).hasSize(5);
+    }
 }
