@@ -523,4 +523,112 @@ class MaterialsTest {
         maker.post(made, made + "/" + glitter.number(), typed("material", "" + blue));
         assertThat(shop.cup(code).cup().about().glitters()).containsExactly("#3b5fb5");
     }
+
+    /** By hand: a pack of 5 at 22.50 is 4.50 each; given another blank the first goes back. */
+    @Test
+    void aBlankGoesOutWithEachCup() {
+        shop.bean(ShelfBook.class)
+                .addBlank("12 oz slim", new Blank(new Straight(155, 207), true, 5, 0, 0, OptionalDouble.empty()));
+        String[] pack = {
+            "name",
+            "12 oz slim",
+            "kind",
+            "BLANK",
+            "colour",
+            "#c0c4c8",
+            "leadDays",
+            "10",
+            "amount",
+            "5",
+            "price",
+            "22.50",
+            "lot",
+            "B-1"
+        };
+        long small = add(pack);
+        assertThat(maker.get("/shelf/materials/" + small).body()).contains("goes out of its packs with each cup");
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        boolean isSmall = shop.cup(code).cup().about().blank().equals("12 oz slim");
+        assertThat(usedOf(small)).isEqualTo(isSmall ? 1 : 0);
+        String other = shop.shelf().blanks().stream()
+                .filter(blank -> blank.name().equals("12 oz slim") != isSmall)
+                .map(blank -> "" + blank.id())
+                .findFirst()
+                .orElseThrow();
+        String about = "/cups/" + code + "/about";
+        var resin = "" + shop.shelf().resins().get(0).id();
+        var answer = maker.post(
+                about,
+                about,
+                typed(
+                        "name",
+                        "Winter sky",
+                        "blank",
+                        other,
+                        "base",
+                        resin,
+                        "last",
+                        resin,
+                        "paint",
+                        "#112233",
+                        "glitter",
+                        "#445566"));
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(302);
+        assertThat(usedOf(small)).isEqualTo(isSmall ? 0 : 1);
+        if (!isSmall) {
+            assertThat(maker.get("/cups/" + code + "/made").body()).contains("4.50");
+        }
+    }
+
+    private double usedOf(long material) {
+        return Math.abs(used(material));
+    }
+
+    /** By hand: 10 of 60 g at 7.80 are 1.30; they leave the pack and are worth as much in the jar. */
+    @Test
+    void whatFellGoesIntoTheJarWithItsPrice() {
+        long gold = gold();
+        String at = "/shelf/materials/" + gold;
+        assertThat(maker.post(at, at + "/jar", typed("fell", "61")).statusCode())
+                .isEqualTo(422);
+        assertThat(maker.post(at, at + "/jar", typed("fell", "-1")).statusCode())
+                .isEqualTo(422);
+        assertThat(maker.post(at, at + "/jar", typed("fell", "5", "jar", "" + gold))
+                        .statusCode())
+                .isEqualTo(422);
+        var answer = maker.post(at, at + "/jar", typed("fell", "10"));
+        long jar = Long.parseLong(leadsTo(answer).replaceAll(".*/", ""));
+        assertThat(used(gold)).isEqualTo(10);
+        String blue = "/shelf/materials/" + add(BLUE);
+        maker.post(blue, blue + "/jar", typed("fell", "30", "jar", "" + jar));
+        var mixed = book.find(jar).orElseThrow();
+        assertThat(mixed.material().mix()).extracting(one -> one.name()).containsExactly("Night blue", "Fine gold");
+        assertThat(mixed.material().mix().get(0).share()).isCloseTo(0.75, within(1e-9));
+        assertThat(mixed.lots())
+                .extracting(lot -> lot.price().map(BigDecimal::toPlainString).orElse("none"))
+                .containsExactly("1.3000", "none");
+        assertThat(maker.post(at, at + "/jar", typed("fell", "1")).body()).contains("already");
+    }
+
+    @Test
+    void howLongAResinTakesToComeIsTheShopsOwn() {
+        long resin = shop.shelf().resins().get(0).id();
+        shop.sql()
+                .update(
+                        "INSERT INTO bottle (resin_id, part, lot, holds_ml, added_at, added_by) VALUES (?, 'A', 'L-1', "
+                                + "1000, '2026-01-01', 'Mira')",
+                        resin);
+        String at = "/shelf/bottles/lead/" + resin;
+        for (String wrong : List.of("181", "soon", "-1", "")) {
+            assertThat(maker.post("/shelf/bottles", at, typed("lead-" + resin, wrong))
+                            .statusCode())
+                    .as(wrong)
+                    .isEqualTo(422);
+        }
+        assertThat(maker.post("/shelf/bottles", at, typed("lead-" + resin, "21"))
+                        .statusCode())
+                .isEqualTo(302);
+        assertThat(maker.get("/shelf/bottles").body()).contains("value=\"21\"");
+    }
 }

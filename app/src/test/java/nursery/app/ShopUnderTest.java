@@ -110,6 +110,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "desk_run",
                 "photo",
                 "cup_next_time",
+                "technique_material",
                 "material_weighing",
                 "step_begun",
                 "step_timed",

@@ -8,6 +8,7 @@ import java.util.Optional;
 import nursery.app.cups.CupMapper.NewCupRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
+import nursery.app.materials.Stores;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Published;
 import nursery.core.floor.CupNow;
@@ -27,11 +28,13 @@ public class CupBook {
     private final CupMapper mapper;
     private final Floors floors;
     private final CupDesigns designs;
+    private final Stores stores;
 
-    CupBook(CupMapper mapper, Floors floors, CupDesigns designs) {
+    CupBook(CupMapper mapper, Floors floors, CupDesigns designs, Stores stores) {
         this.mapper = mapper;
         this.floors = floors;
         this.designs = designs;
+        this.stores = stores;
     }
 
     /**
@@ -100,6 +103,7 @@ public class CupBook {
         for (int i = 0; i < order.plan().size(); i++) {
             mapper.insertStep(StepRow.of(id, i + 1, order.plan().get(i)));
         }
+        stores.takeBlank(id, order.about().blank());
         return code;
     }
 
@@ -149,6 +153,7 @@ public class CupBook {
                                 Refusal.simple("blank", "A coat is on this cup: its blank stays what it was."));
                     }
                     mapper.setBlank(code, blank.id(), blank.editions().current().number());
+                    stores.takeBlank(now.cup().id(), blank.name());
                 });
     }
 

@@ -3,6 +3,7 @@ package nursery.app.cups;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.floor.Floors;
+import nursery.app.materials.Stores;
 import nursery.app.platform.Gone;
 import nursery.app.techniques.ShelvedTechnique;
 import nursery.app.techniques.TechniqueBook;
@@ -19,24 +20,29 @@ class CupDesigns {
     private final DesignViews designs;
     private final TechniqueBook techniques;
     private final PlanChanges changes;
+    private final Stores stores;
     private final Floors floors;
 
-    CupDesigns(DesignViews designs, TechniqueBook techniques, PlanChanges changes, Floors floors) {
+    CupDesigns(DesignViews designs, TechniqueBook techniques, PlanChanges changes, Stores stores, Floors floors) {
         this.designs = designs;
         this.techniques = techniques;
         this.changes = changes;
+        this.stores = stores;
         this.floors = floors;
     }
 
     /** What goes with the technique a cup is started by. */
     @Transactional
     void giveUsual(List<String> codes, String technique) {
-        Optional<Long> usual = techniques.all().stream()
+        Optional<String> key = techniques.all().stream()
                 .filter(one -> one.technique().name().equals(technique))
                 .map(ShelvedTechnique::key)
-                .findFirst()
-                .flatMap(designs::usualFor);
-        usual.ifPresent(design -> codes.forEach(code -> give(code, design)));
+                .findFirst();
+        key.flatMap(designs::usualFor).ifPresent(design -> codes.forEach(code -> give(code, design)));
+        key.map(stores::usualFor)
+                .filter(with -> !with.isEmpty())
+                .ifPresent(with -> codes.forEach(code ->
+                        stores.give(floors.cup(code).orElseThrow(Gone::new).cup(), with)));
     }
 
     @Transactional

@@ -1,5 +1,6 @@
 package nursery.app.made;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,20 +12,28 @@ import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
+import nursery.app.materials.Stores;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Gone;
+import nursery.app.platform.Maker;
 import nursery.app.platform.Moments;
+import nursery.app.techniques.TechniqueBook;
 import nursery.app.wrap.DesignViews;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
 import nursery.core.stock.Material;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Schools;
+import nursery.core.technique.Technique;
+import nursery.core.technique.TechniqueStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,6 +54,8 @@ class AgainController {
 
     private final CupBook cups;
     private final MaterialBook materials;
+    private final Stores stores;
+    private final TechniqueBook techniques;
     private final DesignViews designs;
     private final StoryMapper stories;
     private final Floors floors;
@@ -54,6 +65,8 @@ class AgainController {
     AgainController(
             CupBook cups,
             MaterialBook materials,
+            Stores stores,
+            TechniqueBook techniques,
             DesignViews designs,
             StoryMapper stories,
             Floors floors,
@@ -61,6 +74,8 @@ class AgainController {
             FormPost posts) {
         this.cups = cups;
         this.materials = materials;
+        this.stores = stores;
+        this.techniques = techniques;
         this.designs = designs;
         this.stories = stories;
         this.floors = floors;
@@ -94,7 +109,11 @@ class AgainController {
     }
 
     @PostMapping("/cups/{code}/again")
-    ModelAndView start(@PathVariable String code, @RequestParam Map<String, String> typed, Model model) {
+    ModelAndView start(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletRequest request) {
         Cup cup = floors.named(code).cup();
         return posts.handle(
                 typed,
@@ -121,12 +140,20 @@ class AgainController {
                                             .isEmpty(),
                                     "due",
                                     "It is due on a day that is over.");
+                    String keptAs = reader.line("technique", "The technique’s name", Technique.LONGEST_NAME, false);
                     reader.faults().throwIfAny();
+                    List<PlanStep> plan = plan(cup);
+                    Map<Integer, List<Long>> same = same(cup, plan);
+                    if (!keptAs.isEmpty()) {
+                        // A technique's steps are counted from 1; the log may have counted otherwise.
+                        same = renumbered(plan, same);
+                        plan = keep(keptAs, cup, plan, same, Maker.of(request).name());
+                    }
                     Order order = new Order(
                             new Cup.About(
                                     name,
                                     madeFor,
-                                    cup.about().technique(),
+                                    keptAs.isEmpty() ? cup.about().technique() : keptAs,
                                     blank.orElseThrow().name(),
                                     cup.about().paint(),
                                     cup.about().glitter(),
@@ -138,22 +165,58 @@ class AgainController {
                                     now(shelf, cup.resins().base()),
                                     now(shelf, cup.resins().last())),
                             cup.schools(),
-                            plan(cup),
+                            plan,
                             due,
                             cup.promise().matters());
                     List<String> codes = cups.start(order, moments.now());
-                    Map<Integer, List<Long>> same = same(cup, plan(cup));
+                    Map<Integer, List<Long>> with = same;
                     for (String fresh : codes) {
                         Cup made = floors.cup(fresh).orElseThrow(Gone::new).cup();
                         made.plan().stream()
-                                .filter(step -> same.containsKey(step.number()))
+                                .filter(step -> with.containsKey(step.number()))
                                 .forEach(step ->
-                                        materials.choose(made.id(), step, same.getOrDefault(step.number(), List.of())));
+                                        materials.choose(made.id(), step, with.getOrDefault(step.number(), List.of())));
                         designs.on(cup, floors.show()).ifPresent(design -> cups.giveDesign(fresh, design.id()));
                     }
                     return codes.size() == 1 ? "/cups/" + codes.get(0) : "/cups?find=" + encoded(name);
                 },
                 form -> page(code, form, model));
+    }
+
+    /** Keeps its steps as a technique of the shop, with its design and what they are made with. */
+    private List<PlanStep> keep(String name, Cup cup, List<PlanStep> plan, Map<Integer, List<Long>> with, String by) {
+        String learned = stories.nextTime(cup.id())
+                .map(row -> " Next time: " + row.words())
+                .orElse("");
+        String about =
+                "As %s, %s, was made.%s".formatted(cup.code(), cup.about().name(), learned);
+        Technique technique = new Technique(
+                name,
+                about.substring(0, Math.min(about.length(), Technique.LONGEST_TEXT)),
+                plan.stream()
+                        .<Technique.Part>map(step -> new Technique.Single(TechniqueStep.of(step)))
+                        .toList());
+        try {
+            String key = techniques.add(technique, by);
+            designs.on(cup, floors.show()).ifPresent(design -> designs.setUsual(key, Optional.of(design.id())));
+            stores.setUsual(key, with);
+        } catch (InvalidInput taken) {
+            throw new InvalidInput(taken.faults().stream()
+                    .map(fault -> new Fault("technique", fault.message()))
+                    .toList());
+        }
+        return technique.plan(Schools.of(), Map.of());
+    }
+
+    private static Map<Integer, List<Long>> renumbered(List<PlanStep> plan, Map<Integer, List<Long>> with) {
+        Map<Integer, List<Long>> renumbered = new LinkedHashMap<>();
+        for (int i = 0; i < plan.size(); i++) {
+            List<Long> of = with.getOrDefault(plan.get(i).number(), List.of());
+            if (!of.isEmpty()) {
+                renumbered.put(i + 1, of);
+            }
+        }
+        return renumbered;
     }
 
     /** What a cup's steps are made with, as far as it is still on the shelf. */

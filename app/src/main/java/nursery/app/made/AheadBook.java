@@ -70,6 +70,7 @@ class AheadBook {
         Map<Long, Map<Integer, List<Material>>> chosen = materials.chosen(
                 cups.values().stream().map(cup -> cup.cup().id()).toList(), all);
         List<StockedBottle> bottles = stock.bottles();
+        Map<Long, Integer> leads = stock.leadDays();
         Map<Long, List<Need>> ofMaterial = new LinkedHashMap<>();
         Map<String, List<Need>> ofResin = new LinkedHashMap<>();
         for (PlannedStep planned : floors.standing(floor).plan().steps()) {
@@ -114,7 +115,7 @@ class AheadBook {
                             "%s, part %s".formatted(resin.name(), part.name()),
                             "ml",
                             left,
-                            StockAhead.of(left, needs, RESIN_LEAD_DAYS),
+                            StockAhead.of(left, needs, leads.getOrDefault(resin.id(), RESIN_LEAD_DAYS)),
                             "/shelf/bottles",
                             null));
                 }

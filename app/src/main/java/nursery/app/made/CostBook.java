@@ -31,6 +31,7 @@ import nursery.core.resin.Bottle;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
 import nursery.core.stock.Material;
+import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
 import nursery.core.worth.CupCost;
 import nursery.core.worth.CupCost.Amount;
@@ -153,8 +154,7 @@ public class CostBook {
         Money ways = prices.ways();
         Cup cup = now.cup();
         List<Line> lines = new ArrayList<>();
-        Optional<BigDecimal> blank =
-                stock.blankPrice(cup.about().blank()).map(price -> price.setScale(ways.digits(), RoundingMode.HALF_UP));
+        Optional<BigDecimal> blank = taken(cup, ways).or(() -> priced(cup, ways));
         lines.add(new Line(
                 From.BLANK, new Amount(cup.about().blank(), 1, ""), cup.about().blank(), "1", blank, blank));
         boolean goesOn = now.state().gone().isEmpty();
@@ -163,6 +163,28 @@ public class CostBook {
         lines.addAll(materials(cup, ahead, chosen, ways));
         lines.add(work(now, ahead, ways));
         return lines;
+    }
+
+    /** What was paid for the very blank it stands on, if its pack is kept. */
+    private Optional<BigDecimal> taken(Cup cup, Money ways) {
+        List<Used> blanks = materials.usedBy(cup.id(), ways.digits()).stream()
+                .filter(used -> used.material().kind() == MaterialKind.BLANK)
+                .toList();
+        boolean one = Math.abs(blanks.stream().mapToDouble(Used::amount).sum() - 1) < 1e-6;
+        return one ? sum(blanks.stream().map(Used::cost).toList()) : Optional.empty();
+    }
+
+    /** What the next one out of the packs costs, or what is kept as its price. */
+    private Optional<BigDecimal> priced(Cup cup, Money ways) {
+        return materials.shelf().stream()
+                .filter(stocked -> stocked.material().kind() == MaterialKind.BLANK
+                        && stocked.material()
+                                .name()
+                                .equalsIgnoreCase(cup.about().blank()))
+                .findFirst()
+                .flatMap(CostBook::perUnit)
+                .or(() -> stock.blankPrice(cup.about().blank()))
+                .map(price -> price.setScale(ways.digits(), RoundingMode.HALF_UP));
     }
 
     private List<Line> resin(CupNow now, List<PlanStep> ahead, Prices prices) {
@@ -209,6 +231,7 @@ public class CostBook {
     private List<Line> materials(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
         List<Line> lines = new ArrayList<>();
         Map<String, List<Used>> used = materials.usedBy(cup.id(), ways.digits()).stream()
+                .filter(one -> one.material().kind() != MaterialKind.BLANK)
                 .collect(Collectors.groupingBy(
                         one -> one.material().name() + ", lot " + one.lot(), LinkedHashMap::new, Collectors.toList()));
         used.forEach((what, moves) -> {

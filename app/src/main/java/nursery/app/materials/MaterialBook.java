@@ -376,8 +376,7 @@ public class MaterialBook {
         });
     }
 
-    private void move(
-            long lot, @Nullable Long cup, @Nullable Integer step, @Nullable Long entry, double amount, String by) {
+    void move(long lot, @Nullable Long cup, @Nullable Integer step, @Nullable Long entry, double amount, String by) {
         // No pack holds more than it held, nor less than nothing, whatever was looked at meanwhile.
         LotRow row = mapper.lot(lot).orElseThrow(Gone::new);
         double moved = Math.max(-row.used(), Math.min(row.amount() - row.used(), amount));

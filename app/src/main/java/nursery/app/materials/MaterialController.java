@@ -46,13 +46,16 @@ class MaterialController {
 
     private final MaterialBook book;
     private final MoneyBook money;
+    private final Stores stores;
     private final Floors floors;
     private final Makers makers;
     private final FormPost posts;
 
-    MaterialController(MaterialBook book, MoneyBook money, Floors floors, Makers makers, FormPost posts) {
+    MaterialController(
+            MaterialBook book, MoneyBook money, Stores stores, Floors floors, Makers makers, FormPost posts) {
         this.book = book;
         this.money = money;
+        this.stores = stores;
         this.floors = floors;
         this.makers = makers;
         this.posts = posts;
@@ -219,6 +222,19 @@ class MaterialController {
         });
     }
 
+    /** What fell goes into the jar of mixed glitter. */
+    @PostMapping(LIST + "/{id}/jar")
+    ModelAndView jar(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return post(id, typed, model, (reader, stocked) -> {
+            double fell = reader.number("fell", "What fell into the jar");
+            Optional<Long> jar = reader.raw("jar").isEmpty() ? Optional.empty() : reader.id("jar", "The jar");
+            reader.faults().throwIfAny();
+            return LIST + "/"
+                    + stores.intoTheJar(id, jar, fell, Maker.of(request).name());
+        });
+    }
+
     @PostMapping(LIST + "/{id}/gone")
     ModelAndView gone(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
         return post(id, typed, model, (reader, stocked) -> {
@@ -255,6 +271,16 @@ class MaterialController {
                 stocked.map(one -> book.confusedWith(one.material())).orElse(List.of()));
         model.addAttribute(
                 "cups", stocked.map(one -> book.cupsOf(one.material().id())).orElse(Map.of()));
+        model.addAttribute(
+                "jars", stocked.map(one -> stores.jarsFor(one.material())).orElse(List.of()));
+        model.addAttribute(
+                "blankOf",
+                stocked.map(Stocked::material)
+                        .filter(one -> one.kind() == MaterialKind.BLANK)
+                        .flatMap(one -> floors.shelf().blanks().stream()
+                                .filter(blank -> blank.name().equalsIgnoreCase(one.name()))
+                                .findFirst())
+                        .isPresent());
         model.addAttribute("unit", unit().symbol());
         model.addAttribute("money", money.ways());
         model.addAttribute("today", today());

@@ -38,6 +38,7 @@ public class StockBook {
     private static final Duration LASTS_OPEN = Duration.ofDays(183);
 
     private static final Duration LASTS = Duration.ofDays(365);
+    private static final int MOST_LEAD_DAYS = 180;
 
     private final StockMapper mapper;
     private final Moments moments;
@@ -204,6 +205,19 @@ public class StockBook {
     @Transactional
     public void setPrice(long bottle, Optional<BigDecimal> price) {
         mapper.setPrice(bottle, price.orElse(null));
+    }
+
+    /** Days from ordering a resin until it is here, by its number. */
+    public Map<Long, Integer> leadDays() {
+        return mapper.leads().stream().collect(Collectors.toMap(row -> row.id(), row -> row.leadDays()));
+    }
+
+    @Transactional
+    public void setLeadDays(long resin, double days) {
+        Faults faults = new Faults();
+        faults.within("lead-" + resin, "The days until it is here", days, 0, MOST_LEAD_DAYS, "days");
+        faults.throwIfAny();
+        mapper.setLead(resin, (int) Math.round(days));
     }
 
     public Map<Long, BigDecimal> blankPrices() {

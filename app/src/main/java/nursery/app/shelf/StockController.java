@@ -109,9 +109,26 @@ class StockController {
                 form -> page(model, form));
     }
 
+    /** How long a new bottle takes to be here: what is ordered by when follows from it. */
+    @PostMapping("/shelf/bottles/lead/{resin}")
+    ModelAndView lead(@PathVariable long resin, @RequestParam Map<String, String> typed, Model model) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    FormReader reader = new FormReader(typed);
+                    double days = reader.number("lead-" + resin, "The days until it is here");
+                    reader.faults().throwIfAny();
+                    stock.setLeadDays(resin, days);
+                    return "/shelf/bottles";
+                },
+                form -> page(model, form));
+    }
+
     private String page(Model model, Form form) {
         List<StockBook.StockedBottle> all = stock.bottles();
         model.addAttribute("form", form);
+        model.addAttribute("leads", stock.leadDays());
         model.addAttribute("resins", floors.shelf().resins());
         model.addAttribute(
                 "stocks",

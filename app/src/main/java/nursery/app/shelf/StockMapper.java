@@ -91,6 +91,14 @@ interface StockMapper {
             + "batch_share WHERE cup_id = #{cup}) GROUP BY batch_id, cup_id ORDER BY batch_id, cup_id")
     List<CupShareRow> sharesBeside(long cup);
 
+    record LeadRow(long id, int leadDays) {}
+
+    @Select("SELECT id, lead_days FROM resin")
+    List<LeadRow> leads();
+
+    @Update("UPDATE resin SET lead_days = #{days} WHERE id = #{id}")
+    void setLead(@Param("id") long id, @Param("days") int days);
+
     @Update("UPDATE bottle SET price = #{price} WHERE id = #{id}")
     void setPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
 

@@ -39,9 +39,15 @@ public final class Colours {
         return new double[] {116 * y - 16, 500 * (x - y), 200 * (y - z)};
     }
 
-    private static double linear(String colour, int at) {
+    static double linear(String colour, int at) {
         double c = Integer.parseInt(colour.substring(at, at + 2), 16) / 255.0;
         return c <= 0.04045 ? c / 12.92 : Math.pow((c + 0.055) / 1.055, 2.4);
+    }
+
+    /** The reverse, as a byte. */
+    static int eightBit(double linear) {
+        double c = linear <= 0.0031308 ? 12.92 * linear : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+        return (int) Math.round(255 * Math.max(0, Math.min(1, c)));
     }
 
     private static double bent(double t) {

@@ -13,6 +13,7 @@ import nursery.core.technique.StepKind;
  * own; how long a kind lasts is common practice, and what is printed on the pack counts before it.
  */
 public enum MaterialKind {
+    BLANK("blank", Measure.PIECE, 1, 0, EnumSet.noneOf(StepKind.class)),
     GLITTER("glitter", Measure.GRAM, 0.03, 0, EnumSet.of(StepKind.GLITTER)),
     PAINT("paint", Measure.ML, 0.03, 730, EnumSet.of(StepKind.PAINT, StepKind.TOUCH_UP, StepKind.TINT)),
     INK("ink", Measure.ML, 0.004, 730, EnumSet.of(StepKind.INK, StepKind.INK_BLOOM, StepKind.TINT)),

@@ -82,6 +82,20 @@ public record TechniqueStep(
                 List.of());
     }
 
+    /** A step of a cup's own plan, as it is done there. */
+    public static TechniqueStep of(PlanStep step) {
+        return new TechniqueStep(
+                step.kind(),
+                step.title().equals(step.kind().title()) ? "" : step.title(),
+                step.waiting(),
+                step.detail(),
+                step.role(),
+                step.material(),
+                step.size(),
+                step.grit(),
+                List.of());
+    }
+
     /** This step in a plan of its own, where no school is left to choose. */
     public PlanStep in(int number) {
         return in(Schools.of(), number);

@@ -229,4 +229,42 @@ class StockTest {
                 .containsEntry(cream, 15.0)
                 .containsEntry(brass, 15.0);
     }
+
+    /** By hand: 60 g of blue and 20 of brass; half is used; 40 g of moss are put in: 30, 10 and 40 of 80. */
+    @Test
+    void aJarKnowsWhatWentInWhateverWasUsedOfIt() {
+        Mixture jar = new Mixture(List.of())
+                .with(0, "Blue", "#3b5fb5", 60)
+                .with(60, "Brass", "#c89b3c", 20)
+                .with(40, "Moss", "#7a9a4a", 40);
+        assertThat(jar.parts()).extracting(Material.Part::name).containsExactly("Moss", "Blue", "Brass");
+        assertThat(jar.parts().get(0).share()).isCloseTo(0.5, within(1e-9));
+        assertThat(jar.parts().get(1).share()).isCloseTo(0.375, within(1e-9));
+        assertThat(jar.parts().get(2).share()).isCloseTo(0.125, within(1e-9));
+        assertThat(jar.with(80, "Blue", "#3b5fb5", 20).parts().get(0).share()).isCloseTo(0.5, within(1e-9));
+    }
+
+    /** Half the light of white is sRGB 188 (IEC 61966-2-1: 0.5 linear is 0.7354); one colour stays itself. */
+    @Test
+    void aMixtureLooksLikeTheLightOfItsParts() {
+        Mixture grey = new Mixture(List.of()).with(0, "White", "#ffffff", 5).with(5, "Black", "#000000", 5);
+        assertThat(grey.colour()).isEqualTo("#bcbcbc");
+        assertThat(new Mixture(List.of()).with(0, "Brass", "#c89b3c", 5).colour())
+                .isEqualTo("#c89b3c");
+    }
+
+    @Test
+    void sharesStayAWholeHoweverMuchFalls() {
+        Random random = new Random(66);
+        Mixture jar = new Mixture(List.of());
+        double left = 0;
+        for (int i = 0; i < 2000; i++) {
+            double fell = 0.1 + 30 * random.nextDouble();
+            jar = jar.with(left, "Glitter " + random.nextInt(40), "#3b5fb5", fell);
+            left = (left + fell) * random.nextDouble();
+            assertThat(jar.parts()).hasSizeLessThanOrEqualTo(Mixture.MOST_PARTS);
+            assertThat(jar.parts().stream().mapToDouble(Material.Part::share).sum())
+                    .isCloseTo(1, within(1e-9));
+        }
+    }
 }
