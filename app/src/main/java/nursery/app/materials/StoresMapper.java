@@ -22,9 +22,11 @@ interface StoresMapper {
 
     /** The blank a cup stands on, as it was taken: nothing of a step. */
     @Select(
-            "SELECT v.lot_id, SUM(v.amount) FROM material_move v JOIN material_lot l ON l.id = v.lot_id JOIN material m "
-                    + "ON m.id = l.material_id WHERE v.cup_id = #{cup} AND v.step IS NULL AND m.kind = 'BLANK' "
-                    + "GROUP BY v.lot_id HAVING ABS(SUM(v.amount)) > 1e-9")
+            """
+            SELECT v.lot_id, SUM(v.amount) FROM material_move v JOIN material_lot l ON l.id = v.lot_id
+              JOIN material m ON m.id = l.material_id
+            WHERE v.cup_id = #{cup} AND v.step IS NULL AND m.kind = 'BLANK'
+            GROUP BY v.lot_id HAVING ABS(SUM(v.amount)) > 1e-9""")
     List<TakenRow> taken(long cup);
 
     @Update("UPDATE material SET mix = #{mix}, colour = #{colour} WHERE id = #{id}")
