@@ -20,11 +20,15 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.text.Normalizer;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
@@ -44,6 +48,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -305,6 +310,44 @@ class StoryTest {
                 .contains("Schöne Grüße · Ευχαριστώ · Спасибо")
                 .doesNotContainIgnoringCase("food-safe")
                 .doesNotContainIgnoringCase("food safe");
+    }
+
+    /**
+     * What a name prints as is what was written: letters of one script after the other, those written from the right
+     * turned. Arabic joins, so its letters are other ones on paper (Unicode, presentation forms); read back they are
+     * the same by compatibility (NFKC).
+     */
+    @ParameterizedTest
+    @CsvSource({"Größe Żółw", "Ευχαριστώ", "Спасибо", "冬の空のカップ", "겨울 하늘", "冬日天空", "सर्दी", "শীত", "શિયાળો"})
+    void aNamePrintsInItsOwnLetters(String name) throws Exception {
+        shop.sql().update("UPDATE cup SET name = ?, version = version + 1 WHERE code = ?", name, code);
+        byte[] card = pdf(shop, "/paper/card.pdf?cup=" + code);
+        try (PDDocument document = Loader.loadPDF(card)) {
+            String read = new PDFTextStripper().getText(document);
+            Set<Integer> letters = name.codePoints().boxed().collect(Collectors.toSet());
+            Set<Integer> printed = read.codePoints().boxed().collect(Collectors.toSet());
+            assertThat(printed).containsAll(letters);
+        }
+    }
+
+    /** Written from the right: on paper the first letter stands furthest to the right. */
+    @ParameterizedTest
+    @CsvSource({"חורף, ח, ף", "شتاء, ش, ء"})
+    void whatIsWrittenFromTheRightStandsSo(String name, String first, String last) throws Exception {
+        shop.sql().update("UPDATE cup SET name = ?, version = version + 1 WHERE code = ?", name, code);
+        try (PDDocument document = Loader.loadPDF(pdf(shop, "/paper/card.pdf?cup=" + code))) {
+            Map<String, Float> at = new LinkedHashMap<>();
+            PDFTextStripper stripper = new PDFTextStripper() {
+                @Override
+                protected void processTextPosition(TextPosition text) {
+                    at.put(Normalizer.normalize(text.getUnicode(), Normalizer.Form.NFKC), text.getX());
+                    super.processTextPosition(text);
+                }
+            };
+            stripper.getText(document);
+            assertThat(at).containsKeys(first, last);
+            assertThat(at.get(first)).isGreaterThan(at.get(last));
+        }
     }
 
     @Test

@@ -1,5 +1,7 @@
 package nursery.app.platform;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import java.io.ByteArrayOutputStream;
@@ -17,8 +19,20 @@ import org.thymeleaf.context.Context;
 @Component
 public class Pdf {
 
-    /** As print.css calls it: embedded, so that names in Greek, Cyrillic, Hebrew or with any accent print as well. */
+    /**
+     * As print.css calls them: embedded, so that a name prints in whatever letters it is written. The first has those
+     * of Europe and the Near East, the others what it lacks: Chinese, Japanese and Korean, and three of India.
+     */
     private static final String FAMILY = "Paper";
+
+    private static final Map<String, String> LACKING = Map.of(
+            "Paper East", "DroidSansFallback.ttf",
+            "Paper Deva", "Lohit-Devanagari.ttf",
+            "Paper Beng", "Lohit-Bengali.ttf",
+            "Paper Gujr", "Lohit-Gujarati.ttf");
+
+    /** The file of the first. */
+    public static final String REGULAR = "DejaVuSansCondensed.ttf";
 
     private static final BaseRendererBuilder.FontStyle NORMAL = BaseRendererBuilder.FontStyle.NORMAL;
 
@@ -28,7 +42,8 @@ public class Pdf {
         this.templates = templates;
     }
 
-    private static InputStream font(String name) {
+    /** A typeface that is embedded. */
+    public static InputStream font(String name) {
         try {
             return new ClassPathResource("fonts/" + name).getInputStream();
         } catch (IOException e) {
@@ -47,9 +62,14 @@ public class Pdf {
             context.setVariable(
                     "style", new ClassPathResource("static/css/print.css").getContentAsString(StandardCharsets.UTF_8));
             ByteArrayOutputStream document = new ByteArrayOutputStream();
-            new PdfRendererBuilder()
-                    .useFont(() -> font("DejaVuSansCondensed.ttf"), FAMILY, 400, NORMAL, true)
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            LACKING.forEach((family, file) -> builder.useFont(() -> font(file), family, 400, NORMAL, true)
+                    .useFont(() -> font(file), family, 700, NORMAL, true));
+            builder.useFont(() -> font(REGULAR), FAMILY, 400, NORMAL, true)
                     .useFont(() -> font("DejaVuSansCondensed-Bold.ttf"), FAMILY, 700, NORMAL, true)
+                    .useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory())
+                    .useUnicodeBidiReorderer(new ICUBidiReorderer())
+                    .defaultTextDirection(BaseRendererBuilder.TextDirection.LTR)
                     .withHtmlContent(templates.process(template, context), null)
                     .toStream(document)
                     .run();

@@ -2,8 +2,11 @@ package nursery.app.wrap;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Optional;
+import nursery.app.platform.Pdf;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Flat;
 import nursery.core.wrap.Laid;
@@ -16,8 +19,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -53,9 +56,9 @@ final class FlatPdf {
     }
 
     private final PDDocument document = new PDDocument();
-    private final PDType1Font font = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
     private final Fitting fitting;
     private final Paper paper;
+    private Optional<PDFont> loaded = Optional.empty();
 
     private FlatPdf(Fitting fitting, Paper paper) {
         this.fitting = fitting;
@@ -133,13 +136,23 @@ final class FlatPdf {
             crosses(out, width, height);
             rule(out);
             out.beginText();
-            out.setFont(font, 9);
+            out.setFont(font(), 9);
             out.newLineAtOffset(points(MARGIN_MM + RULE_MM + 5), points(MARGIN_MM + 4));
             out.showText("Sheet %d of %d. The rule is 100 mm long:".formatted(number, of));
             out.newLineAtOffset(0, points(-4));
             out.showText("print at 100 %, not fitted to the page.");
             out.endText();
         }
+    }
+
+    /** Embedded as on every other paper: a printer's own may be wider. */
+    private PDFont font() throws IOException {
+        if (loaded.isEmpty()) {
+            try (InputStream file = Pdf.font(Pdf.REGULAR)) {
+                loaded = Optional.of(PDType0Font.load(document, file));
+            }
+        }
+        return loaded.get();
     }
 
     private void draw(PDPageContentStream out, double toX, double toY) throws IOException {
