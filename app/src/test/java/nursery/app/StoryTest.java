@@ -318,7 +318,20 @@ class StoryTest {
      * the same by compatibility (NFKC).
      */
     @ParameterizedTest
-    @CsvSource({"Größe Żółw", "Ευχαριστώ", "Спасибо", "冬の空のカップ", "겨울 하늘", "冬日天空", "सर्दी", "শীত", "શિયાળો"})
+    @CsvSource({
+        "Größe Żółw",
+        "Ευχαριστώ",
+        "Спасибо",
+        "冬の空のカップ",
+        "겨울 하늘",
+        "冬日天空",
+        "शीत",
+        "শীত",
+        "શિયાળો",
+        "ฤดูหนาว",
+        "ລະດູໜາວ",
+        "ክረምት"
+    })
     void aNamePrintsInItsOwnLetters(String name) throws Exception {
         shop.sql().update("UPDATE cup SET name = ?, version = version + 1 WHERE code = ?", name, code);
         byte[] card = pdf(shop, "/paper/card.pdf?cup=" + code);

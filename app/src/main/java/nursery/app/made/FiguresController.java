@@ -35,6 +35,15 @@ class FiguresController {
         return "made/figures";
     }
 
+    /** Cups begun, finished and given up, by the week's Monday. */
+    @GetMapping("/figures/weeks.csv")
+    ResponseEntity<String> weeks() {
+        List<Object[]> rows = book.figures().weeks().stream()
+                .map(week -> new Object[] {week.from(), week.begun(), week.finished(), week.spoiled()})
+                .toList();
+        return csv("weeks.csv", List.of("week of", "begun", "finished", "given up"), rows);
+    }
+
     /** How long hands are on a cup, by kind of step. */
     @GetMapping("/figures/hands.csv")
     ResponseEntity<String> hands() {

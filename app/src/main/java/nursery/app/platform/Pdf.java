@@ -21,7 +21,8 @@ public class Pdf {
 
     /**
      * As print.css calls them: embedded, so that a name prints in whatever letters it is written. The first has those
-     * of Europe and the Near East, the others what it lacks: Chinese, Japanese and Korean, and three of India.
+     * of Europe and the Near East, the others what it lacks: Chinese, Japanese and Korean, Thai, Lao, Ethiopic, and
+     * three of India. Letters that must be joined by other rules than theirs, such as Tamil, are left as boxes.
      */
     private static final String FAMILY = "Paper";
 
@@ -29,7 +30,10 @@ public class Pdf {
             "Paper East", "DroidSansFallback.ttf",
             "Paper Deva", "Lohit-Devanagari.ttf",
             "Paper Beng", "Lohit-Bengali.ttf",
-            "Paper Gujr", "Lohit-Gujarati.ttf");
+            "Paper Gujr", "Lohit-Gujarati.ttf",
+            "Paper Thai", "NotoSansThai-Regular.ttf",
+            "Paper Lao", "NotoSansLao-Regular.ttf",
+            "Paper Ethi", "NotoSansEthiopic-Regular.ttf");
 
     /** The file of the first. */
     public static final String REGULAR = "DejaVuSansCondensed.ttf";
