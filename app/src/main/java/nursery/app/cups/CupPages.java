@@ -81,6 +81,11 @@ class CupPages {
                 next.map(action -> chosen.getOrDefault(action.step().number(), List.of()))
                         .orElse(List.of()));
         model.addAttribute(
+                "weighs",
+                next.stream()
+                        .flatMap(action -> chosen.getOrDefault(action.step().number(), List.of()).stream())
+                        .anyMatch(material -> material.kind().isWeighed()));
+        model.addAttribute(
                 "takes",
                 next.filter(action -> action.kind() == NextAction.Kind.STEP
                                 && !MaterialKind.usedBy(action.step().kind()).isEmpty()

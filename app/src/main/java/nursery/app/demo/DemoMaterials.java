@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
+import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
@@ -21,6 +23,7 @@ import nursery.core.stock.Material;
 import nursery.core.stock.Material.Film;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
 
 /** The demo's materials, all invented, and what its cups are made of. */
@@ -29,11 +32,13 @@ class DemoMaterials {
 
     private final MaterialBook materials;
     private final MoneyBook money;
+    private final CupBook cups;
     private final Floors floors;
 
-    DemoMaterials(MaterialBook materials, MoneyBook money, Floors floors) {
+    DemoMaterials(MaterialBook materials, MoneyBook money, CupBook cups, Floors floors) {
         this.materials = materials;
         this.money = money;
+        this.cups = cups;
         this.floors = floors;
     }
 
@@ -60,6 +65,8 @@ class DemoMaterials {
                         new Material.Part("Old brass fine", "#c89b3c", 0.35),
                         new Material.Part("Moss chunky", "#7a9a4a", 0.20))));
         materials.addLot(mixed, "what fell", 38, Optional.empty(), today.minusDays(20), Optional.empty(), "Mira");
+        blanks("20 oz slim", today, "K-20", 25, "115.00");
+        blanks("12 oz slim", today, "K-12", 25, "97.50");
         paint("Midnight", "#16213f", today, "P-31", 350, "7.90");
         paint("Tram green", "#24523f", today, "P-33", 350, "7.90");
         paint("Seed-packet cream", "#e8dcc0", today, "P-36", 350, "7.90");
@@ -112,6 +119,10 @@ class DemoMaterials {
                 lot,
                 g,
                 paid);
+    }
+
+    private void blanks(String name, LocalDate today, String lot, double pieces, String paid) {
+        plain(name, MaterialKind.BLANK, "#b9c0c4", today, lot, pieces, paid, 100);
     }
 
     private void paint(String name, String colour, LocalDate today, String lot, double ml, String paid) {
@@ -171,6 +182,22 @@ class DemoMaterials {
                             .filter(material -> material.kind() == kind && !material.isRemovable())
                             .min(Comparator.comparingDouble(material -> Colours.distance(material.colour(), wanted))))
                     .ifPresent(material -> materials.choose(cup.id(), step, List.of(material.id())));
+            if (step.kind() == StepKind.GLITTER && cup.about().name().equals("Poppy field")) {
+                meadow(cup, step, offered.getOrDefault(step.number(), List.of()));
+            }
         }
+    }
+
+    /** Red, brass and moss, from the rim down. */
+    private void meadow(Cup cup, PlanStep step, List<Stocked> offered) {
+        List<Material> three = Stream.of("Tram red chunky", "Old brass fine", "Moss chunky")
+                .flatMap(name -> offered.stream().map(Stocked::material).filter(one -> one.name()
+                        .equals(name)))
+                .toList();
+        materials.choose(cup.id(), step, three.stream().map(Material::id).toList());
+        cups.recolour(
+                cup.code(),
+                Optional.empty(),
+                three.stream().map(Material::colour).toList());
     }
 }

@@ -201,6 +201,24 @@ public class CostBook {
                 lines.add(new Line(From.RESIN, new Amount("", ml, ML), what, Numbers.show(ml, 1) + " ml", cost, cost));
             }
         });
+        // What was poured without a bottle to draw it from went on the cup all the same.
+        double poured = now.state().coats().stream()
+                .mapToDouble(coat -> coat.pour().amountMl())
+                .sum();
+        double unknown = poured
+                - drawn.values().stream()
+                        .flatMap(List::stream)
+                        .mapToDouble(PaidDraw::ml)
+                        .sum();
+        if (unknown > 0.05) {
+            lines.add(new Line(
+                    From.RESIN,
+                    new Amount("", unknown, ML),
+                    "poured, out of no bottle that is kept",
+                    Numbers.show(unknown, 1) + " ml",
+                    Optional.empty(),
+                    Optional.empty()));
+        }
         double toCome = 0;
         Optional<BigDecimal> cost = Optional.of(BigDecimal.ZERO);
         for (PlanStep step : ahead) {

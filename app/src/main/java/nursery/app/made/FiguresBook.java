@@ -117,6 +117,11 @@ class FiguresBook {
             return weeks.stream().anyMatch(week -> week.begun() + week.finished() + week.spoiled() > 0);
         }
 
+        /** Whether anything was. */
+        public boolean isTimed() {
+            return hands.stream().anyMatch(one -> one.timed() > 0);
+        }
+
         public WeeksChart chart() {
             return WeeksChart.of(weeks);
         }

@@ -129,6 +129,11 @@ public enum MaterialKind {
         return measure == Measure.PIECE ? 1 : isCut() ? laidCm2 : coatedCm2;
     }
 
+    /** Whether a pack of it is weighed or measured before and after, not counted or cut. */
+    public boolean isWeighed() {
+        return measure == Measure.GRAM || measure == Measure.ML;
+    }
+
     /** Whether how much is used follows the size of what is laid, not of the cup. */
     public boolean isCut() {
         return measure == Measure.CM2;

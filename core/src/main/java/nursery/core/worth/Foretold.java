@@ -21,6 +21,8 @@ public record Foretold(List<Foretold.Difference> differences) {
 
     /** Below this a quantity is the same: rounding of what was kept. */
     private static final double SAME = 0.005;
+    /** A thing that goes out in several draws is rounded in each: so many of the smallest coin are no other price. */
+    private static final int MOST_BY_ROUNDING = 3;
 
     public Foretold {
         differences = List.copyOf(differences);
@@ -112,7 +114,11 @@ public record Foretold(List<Foretold.Difference> differences) {
         if (Math.abs(more) >= SAME && byAmount.signum() != 0) {
             reasons.add(new Reason(amountWords(now, more), byAmount));
         }
-        if (byPrice.signum() != 0) {
+        if (byPrice.signum() != 0
+                && byAmount.signum() == 0
+                && byPrice.abs().compareTo(BigDecimal.valueOf(MOST_BY_ROUNDING, digits)) <= 0) {
+            reasons.add(new Reason("by rounding", byPrice));
+        } else if (byPrice.signum() != 0) {
             String dearer = byPrice.signum() > 0 ? "dearer" : "cheaper";
             reasons.add(new Reason(
                     switch (now.from()) {

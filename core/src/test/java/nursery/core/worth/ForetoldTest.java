@@ -54,6 +54,15 @@ class ForetoldTest {
                 .isEmpty();
     }
 
+    /** Five pairs of gloves at 0.0767 are 0.38; drawn one by one each is 0.08 or 0.07. */
+    @Test
+    void aCentOrTwoIsRounding() {
+        assertThat(reasons(
+                        item(From.MATERIAL, "gloves", "0.40", 5, "pieces"),
+                        item(From.MATERIAL, "gloves", "0.38", 5, "pieces")))
+                .containsExactly(new Reason("by rounding", new BigDecimal("-0.02")));
+    }
+
     @Test
     void whatWasNotNamedOrNotUsedOrHadNoPriceIsSaid() {
         Item gold = item(From.MATERIAL, "gold", "0.90", 6, "g");
