@@ -194,4 +194,31 @@ class CupJourneyTest extends Journey {
         }
         throw new AssertionError("Tab never reached " + text);
     }
+
+    /** With a glove: one touch before, one after; a pack before and after as well. */
+    @Test
+    void aStepIsTimedAndItsPackWeighedInTwoTouchesEach() {
+        measureABlank();
+        startACup();
+        page.setViewportSize(390, 844);
+        page.navigate("/cups/A-01");
+        String first = doNow().textContent();
+        send("Begin now");
+        assertThat(page.locator(".begun")).containsText("Begun at");
+        forward(0.2);
+        page.navigate("/cups/A-01");
+        send("Done");
+        assertThat(doNow()).not().hasText(first);
+        page.setViewportSize(1280, 800);
+        page.navigate("/figures");
+        assertThat(page.locator("[aria-label='Hands on a cup'] tbody tr")).containsText(first);
+        long material = Long.parseLong(aMaterial().replaceAll(".*/", ""));
+        nameItsGlitter("A-01", material);
+        page.navigate("/cups/A-01/made");
+        page.locator(".weigh input[name=weight]").fill("61.5");
+        send("Before");
+        page.locator(".weigh input[name=weight]").fill("55.0");
+        send("After");
+        assertThat(page.locator(".weigh")).containsText("used 6.50 g".replace(' ', ' '));
+    }
 }

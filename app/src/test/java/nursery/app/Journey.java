@@ -19,11 +19,15 @@ import java.util.List;
 import java.util.Objects;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.materials.MaterialBook;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.wrap.DesignBook;
 import nursery.app.wrap.Sketch;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.log.Cup;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Item;
 import nursery.core.wrap.Lay;
@@ -214,7 +218,7 @@ abstract class Journey {
     }
 
     /** A glitter with a lot, put on the shelf by its form; returns its page. */
-    private String aMaterial() {
+    String aMaterial() {
         page.navigate("/shelf/materials/new");
         page.locator("#name").fill("Old brass fine");
         page.locator("label:has(input[name=kind][value=GLITTER])").click();
@@ -222,6 +226,21 @@ abstract class Journey {
         page.locator("#price").fill("7.80");
         send("Put it on the shelf");
         return page.url().substring(shop.address().length()).replaceAll("[#?].*", "");
+    }
+
+    private void aBottle() {
+        shop.sql()
+                .update("INSERT INTO bottle (resin_id, part, lot, holds_ml, added_at, added_by) "
+                        + "SELECT MIN(id), 'A', 'L-1', 1000, '2026-01-01', 'Mira' FROM resin");
+    }
+
+    void nameItsGlitter(String code, long material) {
+        Cup cup = shop.cup(code).cup();
+        PlanStep glitter = cup.plan().stream()
+                .filter(step -> step.kind() == StepKind.GLITTER)
+                .findFirst()
+                .orElseThrow();
+        shop.bean(MaterialBook.class).choose(cup.id(), glitter, List.of(material));
     }
 
     List<String> everyPage() {
@@ -247,6 +266,8 @@ abstract class Journey {
         long entry = shop.sql().queryForObject("SELECT MAX(id) FROM log_entry WHERE kind = 'POURED'", Long.class);
         String design = "/designs/" + aDesign();
         String material = aMaterial();
+        aBottle();
+        nameItsGlitter("A-02", Long.parseLong(material.replaceAll(".*/", "")));
         return List.of(
                 "/",
                 "/mix",
@@ -287,6 +308,8 @@ abstract class Journey {
                 material,
                 "/shelf/ahead",
                 "/cups/A-01/made",
+                "/cups/A-02",
+                "/cups/A-02/made",
                 "/cups/A-01/photos",
                 "/cups/A-01/story",
                 "/cups/A-01/again",

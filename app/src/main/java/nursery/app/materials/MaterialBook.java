@@ -235,11 +235,9 @@ public class MaterialBook {
 
     /** What the steps of a cup are made with. */
     public Map<Integer, List<Material>> chosen(long cup) {
-        Map<Long, Material> all = byNumber(cup);
         Map<Integer, List<Material>> chosen = new LinkedHashMap<>();
-        mapper.chosen(cup).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
-                .ifPresent(material -> chosen.computeIfAbsent(row.step(), step -> new ArrayList<>())
-                        .add(material)));
+        mapper.chosen(cup).forEach(row -> chosen.computeIfAbsent(row.step(), step -> new ArrayList<>())
+                .add(material(row.material())));
         return chosen;
     }
 

@@ -18,6 +18,28 @@ import org.jspecify.annotations.Nullable;
 interface MaterialMapper {
 
     /** @param mix as JSON, empty if it is one thing */
+    /** A material as a step of a cup names it. */
+    record NamedRow(
+            int step,
+            long id,
+            String name,
+            String kind,
+            String colour,
+            @Nullable Double flakeMm,
+            @Nullable String film,
+            @Nullable Double widthMm,
+            @Nullable Integer lastsDays,
+            int leadDays,
+            String place,
+            String mix,
+            @Nullable Instant goneAt) {
+
+        MaterialRow material() {
+            return new MaterialRow(
+                    id, name, kind, colour, flakeMm, film, widthMm, lastsDays, leadDays, place, mix, goneAt);
+        }
+    }
+
     record MaterialRow(
             long id,
             String name,
@@ -43,9 +65,6 @@ interface MaterialMapper {
             @Nullable LocalDate openedOn) {}
 
     record WeighedRow(long materialId, double areaCm2, double used) {}
-
-    /** What a step of a cup is made with. */
-    record ChosenRow(int step, long materialId) {}
 
     /** @param earlier what had gone out of the lot before it */
     record MoveRow(
@@ -163,8 +182,10 @@ interface MaterialMapper {
     @Select("SELECT material_id, area_cm2, used FROM material_weighed ORDER BY id")
     List<WeighedRow> weighed();
 
-    @Select("SELECT step, material_id FROM cup_material WHERE cup_id = #{cup} ORDER BY step, position")
-    List<ChosenRow> chosen(long cup);
+    @Select("SELECT c.step, m.id, m.name, m.kind, m.colour, m.flake_mm, m.film, m.width_mm, m.lasts_days, m.lead_days, "
+            + "m.place, m.mix, m.gone_at FROM cup_material c JOIN material m ON m.id = c.material_id "
+            + "WHERE c.cup_id = #{cup} ORDER BY c.step, c.position")
+    List<NamedRow> chosen(long cup);
 
     @Delete("DELETE FROM cup_material WHERE cup_id = #{cup} AND step = #{step}")
     void unchoose(@Param("cup") long cup, @Param("step") int step);
