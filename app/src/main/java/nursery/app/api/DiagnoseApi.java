@@ -22,6 +22,7 @@ import nursery.core.log.Blemish;
 import nursery.core.log.Extent;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
+import nursery.core.technique.HandsOn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -143,7 +144,7 @@ class DiagnoseApi {
                                 offer.remedy().written(),
                                 offer.remedy().words(),
                                 offer.remedy().how(),
-                                offer.remedy().handsOnMinutes(),
+                                offer.remedy().handsOnMinutes(HandsOn.STARTING),
                                 offer.against().map(cause -> cause.key()).orElse(null)))
                         .toList());
     }

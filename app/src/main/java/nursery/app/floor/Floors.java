@@ -268,6 +268,11 @@ public class Floors {
         return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
     }
 
+    /** Cups wherever they lie, as they were written down: where they stand now is not worked out. */
+    public List<Cup> cups(List<Long> ids) {
+        return cups.all(ids, base(), moments.now());
+    }
+
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
     public RoomCourse roomOf(Cup cup) {
         return cup.leftAt()

@@ -265,6 +265,7 @@ class FaultController {
         for (String field : List.of("yes", "no", "skip")) {
             model.addAttribute(field, String.join(",", keys(form.typed(), field)));
         }
+        model.addAttribute("hands", floors.hands());
         return "inspect/why";
     }
 }

@@ -8,10 +8,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
+import nursery.app.made.Outlays.Outlay;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.MaterialBook.Used;
@@ -25,11 +27,13 @@ import nursery.app.shelf.StockBook.StockedBottle;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
 import nursery.core.measure.Numbers;
 import nursery.core.plan.Order;
 import nursery.core.resin.Bottle;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
+import nursery.core.stock.Lot;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
@@ -50,13 +54,21 @@ public class CostBook {
 
     private final MaterialBook materials;
     private final StockBook stock;
+    private final Outlays outlays;
     private final MoneyBook money;
     private final Floors floors;
     private final SpoiledMapper spoiled;
 
-    CostBook(MaterialBook materials, StockBook stock, MoneyBook money, Floors floors, SpoiledMapper spoiled) {
+    CostBook(
+            MaterialBook materials,
+            StockBook stock,
+            Outlays outlays,
+            MoneyBook money,
+            Floors floors,
+            SpoiledMapper spoiled) {
         this.materials = materials;
         this.stock = stock;
+        this.outlays = outlays;
         this.money = money;
         this.floors = floors;
         this.spoiled = spoiled;
@@ -69,10 +81,18 @@ public class CostBook {
     /** What each of several cups cost: prices and what was spoiled are read once. */
     public List<CupCost> of(List<CupNow> cups) {
         Prices prices = prices();
-        Spoiled lost = spoiled(prices);
+        List<Long> ids = cups.stream().map(cup -> cup.cup().id()).toList();
+        Spoiled lost = spoiled(prices, ids);
+        Map<Long, Outlay> spent = outlays.of(ids, prices.ways().digits());
         return cups.stream()
                 .map(cup -> {
-                    List<Line> lines = new ArrayList<>(own(cup, prices));
+                    List<Line> lines = new ArrayList<>(own(
+                            cup,
+                            cup.stepsAhead().isEmpty()
+                                    ? Map.of()
+                                    : materials.chosen(cup.cup().id()),
+                            spent.getOrDefault(cup.cup().id(), Outlay.NOTHING),
+                            prices));
                     lost.shareOf(cup).ifPresent(part -> lines.add(spoiledLine(Optional.of(part), part)));
                     return new CupCost(lines);
                 })
@@ -83,8 +103,9 @@ public class CostBook {
      * What is read once for however many cups.
      *
      * @param perMl what a millilitre costs, of the newest bottle with a price, by resin and part
+     * @param blanks what one costs, of its newest pack with a price or as it is kept, by its name
      */
-    private record Prices(Money ways, Floor floor, Map<String, BigDecimal> perMl) {
+    private record Prices(Money ways, Floor floor, Map<String, BigDecimal> perMl, Map<String, BigDecimal> blanks) {
         Optional<BigDecimal> perMl(long resin, Part part) {
             return Optional.ofNullable(perMl.get(resin + part.name()));
         }
@@ -100,7 +121,14 @@ public class CostBook {
                             stocked.resinId() + bottle.part().name(),
                             price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
         }
-        return new Prices(money.ways(), floors.now(), perMl);
+        Floor floor = floors.now();
+        Map<String, BigDecimal> blanks = new LinkedHashMap<>();
+        Map<Long, BigDecimal> kept = stock.blankPrices();
+        floor.shelf().blanks().forEach(blank -> Optional.ofNullable(kept.get(blank.id()))
+                .ifPresent(price -> blanks.put(blank.name().toLowerCase(Locale.ROOT), price)));
+        materials.ofKind(MaterialKind.BLANK).forEach((blank, lots) -> perUnit(lots)
+                .ifPresent(price -> blanks.put(blank.name().toLowerCase(Locale.ROOT), price)));
+        return new Prices(money.ways(), floor, perMl, blanks);
     }
 
     /** What one cup of an order would cost, made of what is usual for its steps. */
@@ -117,7 +145,7 @@ public class CostBook {
                 .filter(one -> one.mix().isEmpty() && !one.isRemovable())
                 .findFirst()
                 .ifPresent(one -> usual.put(step, List.of(one))));
-        return asNext(own(wanted, usual, prices), prices);
+        return asNext(own(wanted, usual, Outlay.NOTHING, prices), prices);
     }
 
     /** What a cup was expected to cost before anything was done to it, made of what its steps name. */
@@ -128,13 +156,13 @@ public class CostBook {
         Cup fresh = bare.known(0, bare.about());
         CupNow then = new CupNow(
                 fresh, fresh.at(prices.floor().air().course(), prices.floor().now()));
-        return asNext(own(then, materials.chosen(now.cup().id()), prices), prices);
+        return asNext(own(then, materials.chosen(now.cup().id()), Outlay.NOTHING, prices), prices);
     }
 
     /** With the share of what was spoiled that the next cup bears. */
     private CupCost asNext(List<Line> own, Prices prices) {
         List<Line> lines = new ArrayList<>(own);
-        Optional.of(spoiled(prices).next())
+        Optional.of(spoiled(prices, List.of()).next())
                 .filter(share -> share.signum() > 0)
                 .ifPresent(share -> lines.add(spoiledLine(Optional.empty(), share)));
         return new CupCost(lines);
@@ -145,52 +173,37 @@ public class CostBook {
                 From.SPOILED, new Amount("", 1, ""), "its share", "of the last year’s", soFar, Optional.of(share));
     }
 
-    private List<Line> own(CupNow now, Prices prices) {
-        return own(now, materials.chosen(now.cup().id()), prices);
-    }
-
     /** What it costs by itself. */
-    private List<Line> own(CupNow now, Map<Integer, List<Material>> chosen, Prices prices) {
-        Money ways = prices.ways();
-        Cup cup = now.cup();
-        List<Line> lines = new ArrayList<>();
-        Optional<BigDecimal> blank = taken(cup, ways).or(() -> priced(cup, ways));
-        lines.add(new Line(
-                From.BLANK, new Amount(cup.about().blank(), 1, ""), cup.about().blank(), "1", blank, blank));
+    private List<Line> own(CupNow now, Map<Integer, List<Material>> chosen, Outlay spent, Prices prices) {
         boolean goesOn = now.state().gone().isEmpty();
         List<PlanStep> ahead = goesOn ? now.stepsAhead() : List.of();
-        lines.addAll(resin(now, ahead, prices));
-        lines.addAll(materials(cup, ahead, chosen, ways));
-        lines.add(work(now, ahead, ways));
+        Cup cup = now.cup();
+        List<Line> lines = new ArrayList<>();
+        lines.add(blank(cup, spent, prices));
+        lines.addAll(resinSoFar(cup, spent));
+        lines.addAll(resinAhead(now, ahead, prices));
+        lines.addAll(materialsSoFar(spent));
+        lines.addAll(materialsAhead(cup, ahead, chosen, prices.ways()));
+        lines.add(work(cup, ahead, prices.ways()));
         return lines;
     }
 
-    /** What was paid for the very blank it stands on, if its pack is kept. */
-    private Optional<BigDecimal> taken(Cup cup, Money ways) {
-        List<Used> blanks = materials.usedBy(cup.id(), ways.digits()).stream()
+    /** The very blank it stands on, if its pack is kept; else what one costs. */
+    private static Line blank(Cup cup, Outlay spent, Prices prices) {
+        List<Used> taken = spent.materials().stream()
                 .filter(used -> used.material().kind() == MaterialKind.BLANK)
                 .toList();
-        boolean one = Math.abs(blanks.stream().mapToDouble(Used::amount).sum() - 1) < 1e-6;
-        return one ? sum(blanks.stream().map(Used::cost).toList()) : Optional.empty();
+        boolean one = Math.abs(taken.stream().mapToDouble(Used::amount).sum() - 1) < 1e-6;
+        Optional<BigDecimal> paid = one ? sum(taken.stream().map(Used::cost).toList()) : Optional.empty();
+        String name = cup.about().blank();
+        Optional<BigDecimal> price =
+                paid.or(() -> Optional.ofNullable(prices.blanks().get(name.toLowerCase(Locale.ROOT)))
+                        .map(found -> found.setScale(prices.ways().digits(), RoundingMode.HALF_UP)));
+        return new Line(From.BLANK, new Amount(name, 1, ""), name, "1", price, price);
     }
 
-    /** What the next one out of the packs costs, or what is kept as its price. */
-    private Optional<BigDecimal> priced(Cup cup, Money ways) {
-        return materials.shelf().stream()
-                .filter(stocked -> stocked.material().kind() == MaterialKind.BLANK
-                        && stocked.material()
-                                .name()
-                                .equalsIgnoreCase(cup.about().blank()))
-                .findFirst()
-                .flatMap(CostBook::perUnit)
-                .or(() -> stock.blankPrice(cup.about().blank()))
-                .map(price -> price.setScale(ways.digits(), RoundingMode.HALF_UP));
-    }
-
-    private List<Line> resin(CupNow now, List<PlanStep> ahead, Prices prices) {
-        Money ways = prices.ways();
-        Floor floor = prices.floor();
-        Map<String, List<PaidDraw>> drawn = stock.paidFor(now.cup().id(), ways.digits()).stream()
+    private static List<Line> resinSoFar(Cup cup, Outlay spent) {
+        Map<String, List<PaidDraw>> drawn = spent.resin().stream()
                 .collect(Collectors.groupingBy(
                         draw -> draw.part() + " of lot " + draw.lot(), LinkedHashMap::new, Collectors.toList()));
         List<Line> lines = new ArrayList<>();
@@ -202,14 +215,12 @@ public class CostBook {
             }
         });
         // What was poured without a bottle to draw it from went on the cup all the same.
-        double poured = now.state().coats().stream()
-                .mapToDouble(coat -> coat.pour().amountMl())
+        double poured = cup.happened().stream()
+                .filter(LogEntry.Poured.class::isInstance)
+                .mapToDouble(entry -> ((LogEntry.Poured) entry).amountMl())
                 .sum();
-        double unknown = poured
-                - drawn.values().stream()
-                        .flatMap(List::stream)
-                        .mapToDouble(PaidDraw::ml)
-                        .sum();
+        double unknown =
+                poured - spent.resin().stream().mapToDouble(PaidDraw::ml).sum();
         if (unknown > 0.05) {
             lines.add(new Line(
                     From.RESIN,
@@ -219,6 +230,13 @@ public class CostBook {
                     Optional.empty(),
                     Optional.empty()));
         }
+        return lines;
+    }
+
+    private static List<Line> resinAhead(CupNow now, List<PlanStep> ahead, Prices prices) {
+        Money ways = prices.ways();
+        Floor floor = prices.floor();
+        List<Line> lines = new ArrayList<>();
         double toCome = 0;
         Optional<BigDecimal> cost = Optional.of(BigDecimal.ZERO);
         for (PlanStep step : ahead) {
@@ -246,9 +264,9 @@ public class CostBook {
         return lines;
     }
 
-    private List<Line> materials(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
+    private static List<Line> materialsSoFar(Outlay spent) {
         List<Line> lines = new ArrayList<>();
-        Map<String, List<Used>> used = materials.usedBy(cup.id(), ways.digits()).stream()
+        Map<String, List<Used>> used = spent.materials().stream()
                 .filter(one -> one.material().kind() != MaterialKind.BLANK)
                 .collect(Collectors.groupingBy(
                         one -> one.material().name() + ", lot " + one.lot(), LinkedHashMap::new, Collectors.toList()));
@@ -260,6 +278,11 @@ public class CostBook {
                 lines.add(new Line(From.MATERIAL, amount(material, amount), what, much(material, amount), cost, cost));
             }
         });
+        return lines;
+    }
+
+    private List<Line> materialsAhead(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
+        List<Line> lines = new ArrayList<>();
         for (PlanStep step : ahead) {
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
             materials
@@ -272,7 +295,7 @@ public class CostBook {
                             Optional.empty(),
                             materials
                                     .find(material.id())
-                                    .flatMap(CostBook::perUnit)
+                                    .flatMap(stocked -> perUnit(stocked.lots()))
                                     .map(price -> price.multiply(BigDecimal.valueOf(amount))
                                             .setScale(ways.digits(), RoundingMode.HALF_UP)))));
         }
@@ -287,16 +310,16 @@ public class CostBook {
         return Numbers.show(amount, 2) + " " + material.kind().measure().symbol();
     }
 
-    private static Optional<BigDecimal> perUnit(Stocked stocked) {
-        return stocked.lots().stream()
+    private static Optional<BigDecimal> perUnit(List<Lot> lots) {
+        return lots.stream()
                 .filter(lot -> lot.price().isPresent())
                 .reduce((a, b) -> b)
                 .flatMap(lot -> lot.price()
                         .map(price -> price.divide(BigDecimal.valueOf(lot.amount()), MathContext.DECIMAL64)));
     }
 
-    private static Line work(CupNow now, List<PlanStep> ahead, Money ways) {
-        double done = now.handsOnMinutes();
+    private static Line work(Cup cup, List<PlanStep> ahead, Money ways) {
+        double done = cup.handsOnMinutes();
         double toCome =
                 ahead.stream().mapToDouble(step -> step.handsOnMinutes()).sum();
         boolean rated = ways.hourRate().signum() > 0;
@@ -312,29 +335,44 @@ public class CostBook {
     /**
      * What was given up in the last year, spread over the cups that were not: to the cent, the first of them bearing
      * what is left over.
+     *
+     * @param places of the cups that were asked for among those that were not given up, from 0
      */
-    private record Spoiled(List<String> good, List<BigDecimal> shares, BigDecimal next) {
+    private record Spoiled(BigDecimal lost, int good, Map<Long, Integer> places) {
 
         Optional<BigDecimal> shareOf(CupNow cup) {
-            int place = good.indexOf(cup.code());
-            return Optional.of(place)
-                    .filter(found -> found >= 0)
-                    .map(shares::get)
+            return Optional.ofNullable(places.get(cup.cup().id()))
+                    .map(place -> Split.evenly(lost, good, place))
                     .filter(share -> share.signum() > 0);
+        }
+
+        /** What one more would bear. */
+        BigDecimal next() {
+            return Split.evenly(lost, good + 1, good);
         }
     }
 
-    private Spoiled spoiled(Prices prices) {
+    private Spoiled spoiled(Prices prices, List<Long> asked) {
         Instant since = prices.floor().now().minus(YEAR);
-        BigDecimal lost = spoiled.since(since).stream()
-                .flatMap(code -> floors.cup(code).stream())
-                .map(gone -> new CupCost(own(gone, prices)).soFar())
+        List<Long> gone = spoiled.since(since);
+        Map<Long, Outlay> spent = outlays.of(gone, prices.ways().digits());
+        BigDecimal lost = floors.cups(gone).stream()
+                .map(cup -> soFar(cup, spent.getOrDefault(cup.id(), Outlay.NOTHING), prices))
                 .reduce(BigDecimal.ZERO, BigDecimal::add)
                 .setScale(prices.ways().digits(), RoundingMode.HALF_UP);
-        List<String> good = spoiled.good(since);
-        int next = good.size();
-        return new Spoiled(
-                good, Split.evenly(lost, next), Split.evenly(lost, next + 1).get(next));
+        Map<Long, Integer> places = asked.isEmpty()
+                ? Map.of()
+                : spoiled.places(since, asked).stream()
+                        .collect(Collectors.toMap(row -> row.id(), row -> row.place() - 1));
+        return new Spoiled(lost, spoiled.good(since), places);
+    }
+
+    /** What went into a cup that comes no further. */
+    private static BigDecimal soFar(Cup cup, Outlay spent, Prices prices) {
+        List<Line> lines = new ArrayList<>(List.of(blank(cup, spent, prices), work(cup, List.of(), prices.ways())));
+        lines.addAll(resinSoFar(cup, spent));
+        lines.addAll(materialsSoFar(spent));
+        return new CupCost(lines).soFar();
     }
 
     private static Optional<BigDecimal> sum(List<Optional<BigDecimal>> costs) {

@@ -215,7 +215,8 @@ class FiguresBook {
                 materials.chosen(cups.stream().map(cup -> cup.cup().id()).toList(), materials.everything());
         Map<Material, List<Integer>> coats = new LinkedHashMap<>();
         for (CupNow cup : cups) {
-            cup.coatsUntilSmooth()
+            cup.cup()
+                    .coatsUntilSmooth()
                     .ifPresent(count -> chosen.getOrDefault(cup.cup().id(), Map.of()).values().stream()
                             .flatMap(List::stream)
                             .filter(material -> material.kind() == MaterialKind.GLITTER)

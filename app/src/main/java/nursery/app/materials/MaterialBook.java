@@ -34,6 +34,7 @@ import nursery.core.stock.MaterialKind;
 import nursery.core.stock.StepUse;
 import nursery.core.stock.Usage;
 import nursery.core.technique.PlanStep;
+import nursery.core.worth.PaidFor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -218,13 +219,6 @@ public class MaterialBook {
         mapper.insertWeighed(id, basis, used, moments.now(), by);
     }
 
-    /** Of one cup: of a shelf of thousands nothing else is read. */
-    private Map<Long, Material> byNumber(long cup) {
-        return mapper.ofCup(cup).stream()
-                .map(MaterialBook::material)
-                .collect(Collectors.toMap(Material::id, one -> one));
-    }
-
     private Usage usage(Material material) {
         return Usage.learned(
                 material.kind(),
@@ -384,17 +378,36 @@ public class MaterialBook {
 
     /** What a cup used, with what it cost to the cent. */
     public List<Used> usedBy(long cup, int digits) {
-        Map<Long, Material> all = byNumber(cup);
-        return mapper.movesOf(cup).stream()
-                .map(row -> new Used(
-                        Optional.ofNullable(all.get(row.materialId())).orElseThrow(Gone::new),
-                        row.lot(),
-                        row.amount(),
-                        Optional.ofNullable(row.price())
-                                .map(price -> new nursery.core.worth.PaidFor(price, row.lotAmount(), digits)
-                                        .of(row.earlier(), row.amount())),
-                        row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())))
-                .toList();
+        return usedBy(List.of(cup), digits).getOrDefault(cup, List.of());
+    }
+
+    /** The same of several: of a shelf of thousands nothing else is read. */
+    public Map<Long, List<Used>> usedBy(Collection<Long> cups, int digits) {
+        Map<Long, Material> all = mapper.usedBy(cups).stream()
+                .map(MaterialBook::material)
+                .collect(Collectors.toMap(Material::id, one -> one));
+        Map<Long, List<Used>> used = new LinkedHashMap<>();
+        for (MaterialMapper.MoveRow row : mapper.movesOf(cups)) {
+            used.computeIfAbsent(row.cupId(), cup -> new ArrayList<>())
+                    .add(new Used(
+                            Optional.ofNullable(all.get(row.materialId())).orElseThrow(Gone::new),
+                            row.lot(),
+                            row.amount(),
+                            Optional.ofNullable(row.price()).map(price -> new PaidFor(price, row.lotAmount(), digits)
+                                    .of(row.earlier(), row.amount())),
+                            row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())));
+        }
+        return used;
+    }
+
+    /** What of a kind is on the shelf, with its lots; nothing is said of what it takes. */
+    public Map<Material, List<Lot>> ofKind(MaterialKind kind) {
+        Map<Long, List<Lot>> lots = mapper.lotsOfKind(kind.name()).stream()
+                .collect(Collectors.groupingBy(
+                        LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
+        Map<Material, List<Lot>> all = new LinkedHashMap<>();
+        mapper.ofKind(kind.name()).forEach(row -> all.put(material(row), lots.getOrDefault(row.id(), List.of())));
+        return all;
     }
 
     /** Which cups something of each lot went on, by the lot's number: a bad lot names its cups. */

@@ -17,7 +17,6 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface MaterialMapper {
 
-    /** @param mix as JSON, empty if it is one thing */
     /** A material as a step of a cup names it. */
     record NamedRow(
             int step,
@@ -40,6 +39,7 @@ interface MaterialMapper {
         }
     }
 
+    /** @param mix as JSON, empty if it is one thing */
     record MaterialRow(
             long id,
             String name,
@@ -68,6 +68,7 @@ interface MaterialMapper {
 
     /** @param earlier what had gone out of the lot before it */
     record MoveRow(
+            long cupId,
             long materialId,
             String lot,
             double lotAmount,
@@ -89,11 +90,22 @@ interface MaterialMapper {
     @Select("SELECT " + COLUMNS + " FROM material WHERE id = #{id}")
     Optional<MaterialRow> find(long id);
 
-    /** What a cup is made of, by its plan or by its lots. */
-    @Select("SELECT " + COLUMNS + " FROM material WHERE id IN (SELECT material_id FROM cup_material WHERE cup_id = "
-            + "#{cup} UNION SELECT l.material_id FROM material_move v JOIN material_lot l ON l.id = v.lot_id WHERE "
-            + "v.cup_id = #{cup})")
-    List<MaterialRow> ofCup(long cup);
+    String THESE = "<foreach collection='cups' item='cup' open='(' separator=',' close=')'>#{cup}</foreach>";
+
+    /** What went out of packs for some cups. */
+    @Select("<script>SELECT " + COLUMNS + " FROM material WHERE id IN (SELECT l.material_id FROM material_move v JOIN "
+            + "material_lot l ON l.id = v.lot_id WHERE v.cup_id IN " + THESE + ")</script>")
+    List<MaterialRow> usedBy(@Param("cups") Collection<Long> cups);
+
+    @Select("SELECT " + COLUMNS + " FROM material WHERE kind = #{kind} AND gone_at IS NULL ORDER BY name")
+    List<MaterialRow> ofKind(String kind);
+
+    @Select(
+            """
+            SELECT l.id, l.material_id, l.lot, l.amount, l.used, l.price, l.bought_on, l.opened_on
+            FROM material_lot l JOIN material m ON m.id = l.material_id
+            WHERE m.kind = #{kind} ORDER BY l.bought_on, l.id""")
+    List<LotRow> lotsOfKind(String kind);
 
     @Select("SELECT id FROM material WHERE id = #{id} FOR UPDATE")
     Optional<Long> lock(long id);
@@ -153,15 +165,13 @@ interface MaterialMapper {
             + "cup_id, step HAVING ABS(SUM(amount)) > 1e-9")
     List<DrawnRow> drawnFor(long entry);
 
-    @Select(
-            """
-            SELECT m.material_id, m.lot, m.lot_amount, m.price, m.earlier, m.amount, m.step FROM (
-              SELECT l.material_id, l.lot, l.amount AS lot_amount, l.price, v.cup_id, v.step, v.id, v.amount,
-                SUM(v.amount) OVER (PARTITION BY v.lot_id ORDER BY v.id) - v.amount AS earlier
-              FROM material_move v JOIN material_lot l ON l.id = v.lot_id
-              WHERE v.lot_id IN (SELECT lot_id FROM material_move WHERE cup_id = #{cup})) m
-            WHERE m.cup_id = #{cup} ORDER BY m.id""")
-    List<MoveRow> movesOf(long cup);
+    @Select("<script>SELECT m.cup_id, m.material_id, m.lot, m.lot_amount, m.price, m.earlier, m.amount, m.step FROM ("
+            + "SELECT l.material_id, l.lot, l.amount AS lot_amount, l.price, v.cup_id, v.step, v.id, v.amount, "
+            + "SUM(v.amount) OVER (PARTITION BY v.lot_id ORDER BY v.id) - v.amount AS earlier "
+            + "FROM material_move v JOIN material_lot l ON l.id = v.lot_id "
+            + "WHERE v.lot_id IN (SELECT lot_id FROM material_move WHERE cup_id IN " + THESE + ")) m "
+            + "WHERE m.cup_id IN " + THESE + " ORDER BY m.id</script>")
+    List<MoveRow> movesOf(@Param("cups") Collection<Long> cups);
 
     @Select("SELECT DISTINCT v.lot_id, c.code, c.name FROM material_move v JOIN material_lot l ON l.id = v.lot_id JOIN "
             + "cup c ON c.id = v.cup_id WHERE l.material_id = #{id} ORDER BY c.code")

@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -175,24 +177,31 @@ public class StockBook {
      * @param digits decimals of the currency
      */
     public List<PaidDraw> paidFor(long cup, int digits) {
+        return paidFor(List.of(cup), digits).getOrDefault(cup, List.of());
+    }
+
+    /** The same of several, each by its number. */
+    public Map<Long, List<PaidDraw>> paidFor(Collection<Long> cups, int digits) {
         Map<Long, List<CupShareRow>> beside =
-                mapper.sharesBeside(cup).stream().collect(Collectors.groupingBy(CupShareRow::batch));
-        List<PaidDraw> paid = new ArrayList<>();
-        for (StockMapper.PaidRow row : mapper.paidFor(cup)) {
+                mapper.sharesBeside(cups).stream().collect(Collectors.groupingBy(CupShareRow::batch));
+        Map<Long, List<PaidDraw>> paid = new LinkedHashMap<>();
+        for (StockMapper.PaidRow row : mapper.paidFor(cups)) {
             Optional<BigDecimal> whole = Optional.ofNullable(row.price())
                     .map(price -> new PaidFor(price, row.holdsMl(), digits).of(row.earlier(), row.ml()));
             List<CupShareRow> shares = row.batch() == null ? List.of() : beside.getOrDefault(row.batch(), List.of());
             List<Double> weights = shares.stream().map(CupShareRow::ml).toList();
             double all = weights.stream().mapToDouble(Double::doubleValue).sum();
-            int mine = shares.stream().map(CupShareRow::cup).toList().indexOf(cup);
-            paid.add(new PaidDraw(
-                    row.resinId(),
-                    Part.valueOf(row.part()),
-                    row.lot(),
-                    mine < 0 || all <= 0 ? row.ml() : row.ml() * weights.get(mine) / all,
-                    mine < 0
-                            ? whole
-                            : whole.map(total -> Split.of(total, weights).get(mine))));
+            int mine = shares.stream().map(CupShareRow::cup).toList().indexOf(row.cup());
+            paid.computeIfAbsent(row.cup(), cup -> new ArrayList<>())
+                    .add(new PaidDraw(
+                            row.resinId(),
+                            Part.valueOf(row.part()),
+                            row.lot(),
+                            mine < 0 || all <= 0 ? row.ml() : row.ml() * weights.get(mine) / all,
+                            mine < 0
+                                    ? whole
+                                    : whole.map(
+                                            total -> Split.of(total, weights).get(mine))));
         }
         return paid;
     }
@@ -222,11 +231,6 @@ public class StockBook {
 
     public Map<Long, BigDecimal> blankPrices() {
         return mapper.blankPrices().stream().collect(Collectors.toMap(row -> row.id(), row -> row.price()));
-    }
-
-    /** What a blank of this name costs, if it is kept. */
-    public Optional<BigDecimal> blankPrice(String name) {
-        return mapper.blankPrice(name);
     }
 
     @Transactional

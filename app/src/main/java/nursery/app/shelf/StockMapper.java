@@ -2,6 +2,7 @@ package nursery.app.shelf;
 
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
@@ -65,6 +66,7 @@ interface StockMapper {
      * @param earlier what had gone out of the bottle before it
      */
     record PaidRow(
+            long cup,
             @Nullable Long batch,
             long resinId,
             String part,
@@ -76,20 +78,23 @@ interface StockMapper {
 
     record CupShareRow(long batch, long cup, double ml) {}
 
-    @Select(
-            """
-            SELECT d.batch_id, d.resin_id, d.part, d.lot, d.holds_ml, d.price, d.earlier, d.ml FROM (
-              SELECT v.id, v.batch_id, v.entry_id, b.resin_id, b.part, b.lot, b.holds_ml, b.price, v.ml,
-                SUM(v.ml) OVER (PARTITION BY v.bottle_id ORDER BY v.id) - v.ml AS earlier
-              FROM bottle_draw v JOIN bottle b ON b.id = v.bottle_id) d
-            WHERE d.entry_id IN (SELECT id FROM log_entry WHERE cup_id = #{cup})
-              OR d.batch_id IN (SELECT batch_id FROM batch_share WHERE cup_id = #{cup})
-            ORDER BY d.id""")
-    List<PaidRow> paidFor(long cup);
+    String THESE = "<foreach collection='cups' item='cup' open='(' separator=',' close=')'>#{cup}</foreach>";
 
-    @Select("SELECT batch_id, cup_id, SUM(share_ml) FROM batch_share WHERE batch_id IN (SELECT batch_id FROM "
-            + "batch_share WHERE cup_id = #{cup}) GROUP BY batch_id, cup_id ORDER BY batch_id, cup_id")
-    List<CupShareRow> sharesBeside(long cup);
+    /** Of the bottles that something was drawn from for these cups all that went out before. */
+    @Select("<script>WITH mine AS (SELECT e.cup_id, d.id, d.bottle_id FROM bottle_draw d JOIN log_entry e ON "
+            + "e.id = d.entry_id WHERE e.cup_id IN " + THESE + " UNION SELECT s.cup_id, d.id, d.bottle_id FROM "
+            + "bottle_draw d JOIN batch_share s ON s.batch_id = d.batch_id WHERE s.cup_id IN " + THESE + ") "
+            + "SELECT m.cup_id, d.batch_id, d.resin_id, d.part, d.lot, d.holds_ml, d.price, d.earlier, d.ml FROM ("
+            + "SELECT v.id, v.batch_id, b.resin_id, b.part, b.lot, b.holds_ml, b.price, v.ml, "
+            + "SUM(v.ml) OVER (PARTITION BY v.bottle_id ORDER BY v.id) - v.ml AS earlier "
+            + "FROM bottle_draw v JOIN bottle b ON b.id = v.bottle_id "
+            + "WHERE v.bottle_id IN (SELECT bottle_id FROM mine)) d JOIN mine m ON m.id = d.id "
+            + "ORDER BY m.cup_id, d.id</script>")
+    List<PaidRow> paidFor(@Param("cups") Collection<Long> cups);
+
+    @Select("<script>SELECT batch_id, cup_id, SUM(share_ml) FROM batch_share WHERE batch_id IN (SELECT batch_id FROM "
+            + "batch_share WHERE cup_id IN " + THESE + ") GROUP BY batch_id, cup_id ORDER BY batch_id, cup_id</script>")
+    List<CupShareRow> sharesBeside(@Param("cups") Collection<Long> cups);
 
     record LeadRow(long id, int leadDays) {}
 
@@ -109,9 +114,6 @@ interface StockMapper {
 
     @Update("UPDATE blank SET price = #{price} WHERE id = #{id}")
     void setBlankPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
-
-    @Select("SELECT price FROM blank WHERE name = #{name} AND price IS NOT NULL")
-    Optional<BigDecimal> blankPrice(String name);
 
     @Select("SELECT id, price FROM blank WHERE price IS NOT NULL")
     List<PriceRow> blankPrices();

@@ -4,17 +4,14 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Stream;
 import nursery.core.film.Share;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
-import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 
 /** A cup, and the state that follows at this moment. */
@@ -50,40 +47,9 @@ public record CupNow(Cup cup, CupState state) {
                 .orElseGet(() -> state.readyAt().filter(now::isBefore).isPresent() ? Stage.CURING : Stage.READY);
     }
 
-    /** Minutes at the bench that its steps so far take, by their kinds. */
+    /** Minutes at the bench that its steps so far took. */
     public int handsOnMinutes() {
-        return cup.happened().stream()
-                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
-                .flatMap(entry -> cup.find(((LogEntry.OfStep) entry).step()).stream())
-                .mapToInt(step -> step.handsOnMinutes())
-                .sum();
-    }
-
-    /**
-     * Clear coats over its last glitter until it was smooth enough to be sanded or finished; nothing until that is
-     * known.
-     */
-    public OptionalInt coatsUntilSmooth() {
-        int coats = 0;
-        boolean glittered = false;
-        for (LogEntry entry : cup.happened()) {
-            Optional<PlanStep> of = entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured
-                    ? cup.find(((LogEntry.OfStep) entry).step())
-                    : Optional.empty();
-            if (of.isEmpty()) {
-                continue;
-            }
-            StepKind kind = of.get().kind();
-            if (kind == StepKind.GLITTER) {
-                glittered = true;
-                coats = 0;
-            } else if (glittered && coats > 0 && (kind.scuffsTheBody() || kind == StepKind.FINISHING_COAT)) {
-                return OptionalInt.of(coats);
-            } else if (kind.isWholeCoat()) {
-                coats++;
-            }
-        }
-        return OptionalInt.empty();
+        return cup.handsOnMinutes();
     }
 
     public String code() {

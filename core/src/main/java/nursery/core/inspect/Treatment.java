@@ -1,6 +1,7 @@
 package nursery.core.inspect;
 
 import java.util.List;
+import nursery.core.technique.HandsOn;
 import nursery.core.technique.TechniqueStep;
 
 /** Something that can be done about a fault: what makers do ({@link Remedy}), or what a shop found for itself. */
@@ -23,7 +24,8 @@ public sealed interface Treatment permits Remedy, OwnRemedy {
     /** What it puts into the plan, to be done next, each with its usual wait. */
     List<TechniqueStep> steps();
 
-    default int handsOnMinutes() {
-        return steps().stream().mapToInt(step -> step.kind().handsOnMinutes()).sum();
+    /** @param hands how long they are on a cup here */
+    default int handsOnMinutes(HandsOn hands) {
+        return steps().stream().mapToInt(step -> hands.minutesOf(step.kind())).sum();
     }
 }

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -216,6 +217,42 @@ public record Cup(
             needs.add(Need.SPINDLE);
         }
         return needs;
+    }
+
+    /**
+     * Clear coats over its last glitter until it was smooth enough to be sanded or finished; nothing until that is
+     * known.
+     */
+    public OptionalInt coatsUntilSmooth() {
+        int coats = 0;
+        boolean glittered = false;
+        for (LogEntry entry : happened()) {
+            Optional<PlanStep> of = entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured
+                    ? find(((LogEntry.OfStep) entry).step())
+                    : Optional.empty();
+            if (of.isEmpty()) {
+                continue;
+            }
+            StepKind kind = of.get().kind();
+            if (kind == StepKind.GLITTER) {
+                glittered = true;
+                coats = 0;
+            } else if (glittered && coats > 0 && (kind.scuffsTheBody() || kind == StepKind.FINISHING_COAT)) {
+                return OptionalInt.of(coats);
+            } else if (kind.isWholeCoat()) {
+                coats++;
+            }
+        }
+        return OptionalInt.empty();
+    }
+
+    /** Minutes at the bench that its steps so far took, as they were timed or as long as their kinds take here. */
+    public int handsOnMinutes() {
+        return happened().stream()
+                .filter(entry -> entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured)
+                .flatMap(entry -> find(((LogEntry.OfStep) entry).step()).stream())
+                .mapToInt(PlanStep::handsOnMinutes)
+                .sum();
     }
 
     /** The step with this number; where it stands in the plan is another matter. */

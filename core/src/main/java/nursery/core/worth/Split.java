@@ -1,6 +1,7 @@
 package nursery.core.worth;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -16,6 +17,19 @@ public final class Split {
     /** The same for all; the cents left over go to the first. */
     public static List<BigDecimal> evenly(BigDecimal total, int count) {
         return of(total, Collections.nCopies(count, 1.0));
+    }
+
+    /**
+     * What one of many gets when all get the same, as {@link #evenly} has it.
+     *
+     * @param place from 0
+     */
+    public static BigDecimal evenly(BigDecimal total, int count, int place) {
+        BigDecimal[] each = total.unscaledValue().compareTo(BigInteger.ZERO) == 0
+                ? new BigDecimal[] {BigDecimal.ZERO, BigDecimal.ZERO}
+                : new BigDecimal(total.unscaledValue()).divideAndRemainder(BigDecimal.valueOf(count));
+        int extra = place < each[1].abs().intValueExact() ? total.signum() : 0;
+        return BigDecimal.valueOf(each[0].longValueExact() + extra, total.scale());
     }
 
     /**

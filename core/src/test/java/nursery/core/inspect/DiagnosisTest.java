@@ -320,7 +320,7 @@ class DiagnosisTest {
     void aShopsOwnRemedyHasItsStepsWithTheirUsualWaits() {
         OwnRemedy own = new OwnRemedy("x", "Again", List.of(StepKind.SAND, StepKind.WASH, StepKind.THIN_COAT));
         assertThat(own.steps()).extracting(TechniqueStep::kind).containsExactlyElementsOf(own.kinds());
-        assertThat(own.handsOnMinutes())
+        assertThat(own.handsOnMinutes(nursery.core.technique.HandsOn.STARTING))
                 .isEqualTo(StepKind.SAND.handsOnMinutes()
                         + StepKind.WASH.handsOnMinutes()
                         + StepKind.THIN_COAT.handsOnMinutes());

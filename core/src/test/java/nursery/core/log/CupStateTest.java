@@ -129,4 +129,49 @@ class CupStateTest {
         LogEntry first = pour(4, 1, 2);
         assertThat(cup(FLOOD, WASH).withLog(List.of(second, first)).happened()).containsExactly(first, second);
     }
+
+    /** Three coats over the second glitter, then it is sanded; what lay over the first does not count. */
+    @Test
+    void coatsUntilItIsSmoothAreCountedFromTheLastGlitter() {
+        Cup cup = cup(
+                work(1, StepKind.GLITTER),
+                coat(2, StepKind.FLOOD_COAT, CoatRole.FLOOD),
+                work(3, StepKind.GLITTER),
+                coat(4, StepKind.FLOOD_COAT, CoatRole.FLOOD),
+                coat(5, StepKind.BUILD_COAT, CoatRole.BUILD),
+                coat(6, StepKind.BUILD_COAT, CoatRole.BUILD),
+                work(7, StepKind.SAND_RIM),
+                work(8, StepKind.SAND),
+                coat(9, StepKind.FINISHING_COAT, CoatRole.FINISHING));
+        List<LogEntry> log = List.of(
+                done(1, 1, 1),
+                pour(2, 2, 2),
+                done(3, 3, 6),
+                pour(4, 4, 7),
+                pour(5, 5, 11),
+                pour(6, 6, 15),
+                done(7, 7, 40),
+                done(8, 8, 41),
+                pour(9, 9, 42));
+        assertThat(cup.coatsUntilSmooth()).isEmpty();
+        assertThat(cup.withLog(log.subList(0, 7)).coatsUntilSmooth())
+                .as("a sanded rim says nothing")
+                .isEmpty();
+        assertThat(cup.withLog(log.subList(0, 8)).coatsUntilSmooth()).hasValue(3);
+        assertThat(cup.withLog(log).coatsUntilSmooth()).hasValue(3);
+        List<LogEntry> unsanded = List.of(done(1, 1, 1), pour(2, 2, 2), pour(9, 9, 12));
+        assertThat(cup.withLog(unsanded).coatsUntilSmooth()).hasValue(1);
+    }
+
+    private static PlanStep work(int number, StepKind kind) {
+        return new PlanStep(number, kind, Wait.none(), "", Optional.empty());
+    }
+
+    private static PlanStep coat(int number, StepKind kind, CoatRole role) {
+        return new PlanStep(number, kind, Wait.none(), "", Optional.of(role));
+    }
+
+    private static LogEntry done(long id, int step, double atHour) {
+        return new LogEntry.StepDone(mark(id, atHour), step);
+    }
 }

@@ -95,6 +95,20 @@ class WorthTest {
         assertThat(Split.evenly(euro("1.00"), 0)).isEmpty();
     }
 
+    /** One share asked for by its place is the one that stands there when all are worked out. */
+    @Test
+    void aShareByItsPlaceIsThatOfTheWholeList() {
+        Random random = new Random(18);
+        for (int i = 0; i < 2000; i++) {
+            BigDecimal total = BigDecimal.valueOf(random.nextInt(200_000) - 20_000, random.nextInt(4));
+            int count = 1 + random.nextInt(60);
+            List<BigDecimal> all = Split.evenly(total, count);
+            for (int place = 0; place < count; place++) {
+                assertThat(Split.evenly(total, count, place)).isEqualByComparingTo(all.get(place));
+            }
+        }
+    }
+
     /**
      * By hand: cost 10.00 of which 4.00 is work, 50 % margin, no fees: asked 20.00, so 10.00 and the work are earned.
      */
