@@ -43,7 +43,7 @@ interface CupMapper {
         return change(code) == 0 ? Optional.empty() : Optional.of(idOf(code));
     }
 
-    @Update("UPDATE cup SET version = version + 1 WHERE code = #{code}")
+    @Update("UPDATE cup SET version = version + 1, cured_at = NULL WHERE code = #{code}")
     int change(String code);
 
     @Select("SELECT id FROM cup WHERE code = #{code}")

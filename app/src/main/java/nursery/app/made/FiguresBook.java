@@ -3,11 +3,14 @@ package nursery.app.made;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.DayOfWeek;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -102,7 +105,11 @@ class FiguresBook {
      */
     record Hands(StepKind kind, int starting, int here, int timed) {}
 
-    /** Everything the page shows. */
+    /**
+     * Everything the page shows.
+     *
+     * @param unknown of how many with a day it is not worked out yet whether they were in time
+     */
     record Figures(
             List<Week> weeks,
             List<Way> ways,
@@ -110,6 +117,7 @@ class FiguresBook {
             List<Hands> hands,
             int onTime,
             int late,
+            int unknown,
             int spoiled,
             int finished) {
 
@@ -132,7 +140,7 @@ class FiguresBook {
         LocalDate monday = show.today().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         LocalDate first = monday.minusWeeks(WEEKS - 1L);
         List<CupRow> rows =
-                mapper.cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant());
+                mapper.cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant(), show.now());
         List<Week> weeks = new ArrayList<>();
         for (int i = 0; i < WEEKS; i++) {
             LocalDate from = first.plusWeeks(i);
@@ -150,17 +158,15 @@ class FiguresBook {
             weeks.add(new Week(from, begun, finished, spoiled));
         }
         List<CupRow> done = rows.stream().filter(row -> isFinished(row)).toList();
-        int late = (int) done.stream()
-                .filter(row -> row.dueAt() != null)
-                .flatMap(row -> floors.cup(row.code()).stream())
-                .filter(cup -> cup.state()
-                        .fullCureAt()
-                        .filter(cured -> cup.cup()
-                                .promise()
-                                .dueAt()
-                                .filter(cured::isAfter)
-                                .isPresent())
-                        .isPresent())
+        List<CupRow> promised = done.stream().filter(row -> row.dueOn() != null).toList();
+        // Of those on the floor the room decides yet; of those that left it is worked out once, beside everything else.
+        Map<String, Instant> cured = new HashMap<>();
+        promised.forEach(row -> (row.left()
+                        ? Optional.ofNullable(row.curedAt())
+                        : floors.cup(row.code()).flatMap(cup -> cup.state().fullCureAt()))
+                .ifPresent(at -> cured.put(row.code(), at)));
+        int late = (int) promised.stream()
+                .filter(row -> isLate(row, cured.getOrDefault(row.code(), Instant.MIN), show.zone()))
                 .count();
         Map<String, List<CupRow>> byWay = rows.stream()
                 .collect(Collectors.groupingBy(
@@ -176,16 +182,22 @@ class FiguresBook {
                             .flatMap(row -> floors.cup(row.code()).stream())
                             .toList());
         });
-        int promised = (int) done.stream().filter(row -> row.dueAt() != null).count();
         return new Figures(
                 weeks,
                 ways(byWay, newest),
                 smooth(newest.values().stream().flatMap(List::stream).toList()),
                 hands(),
-                promised - late,
+                cured.size() - late,
                 late,
+                promised.size() - cured.size(),
                 (int) rows.stream().filter(row -> row.how().equals(ABANDONED)).count(),
                 done.size());
+    }
+
+    /** What is due on a day must be cured before it begins. */
+    private static boolean isLate(CupRow row, Instant cured, ZoneId zone) {
+        return row.dueOn() != null
+                && cured.isAfter(row.dueOn().atStartOfDay(zone).toInstant());
     }
 
     private static boolean in(LocalDate day, LocalDate from, LocalDate until) {

@@ -1,9 +1,12 @@
 package nursery.app.made;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
 @Mapper
@@ -14,6 +17,8 @@ interface FiguresMapper {
      *
      * @param done whether all its steps are
      * @param lastAt when the last thing happened to it
+     * @param curedAt when it was fully cured, once it has left and that is worked out
+     * @param left whether it has left the floor
      */
     record CupRow(
             long id,
@@ -23,8 +28,10 @@ interface FiguresMapper {
             String how,
             boolean done,
             Instant startedAt,
-            @Nullable Instant dueAt,
+            @Nullable LocalDate dueOn,
             Instant lastAt,
+            @Nullable Instant curedAt,
+            boolean left,
             double pouredMl,
             int coats) {}
 
@@ -33,11 +40,22 @@ interface FiguresMapper {
             """
             SELECT c.id, c.code, c.technique, b.name, c.left_how,
               c.leaves_at < '9999-01-01', c.started_at,
-              CAST(c.due_on AS DATETIME), MAX(e.happened_at),
+              c.due_on, MAX(e.happened_at), c.cured_at, c.leaves_at <= #{now},
               COALESCE(SUM(e.amount_ml), 0), COUNT(e.amount_ml)
             FROM cup c JOIN blank b ON b.id = c.blank_id JOIN log_entry e ON e.cup_id = c.id
             WHERE e.kind <> 'CANCELLED' AND e.id NOT IN (SELECT cancels_id FROM log_entry WHERE cancels_id IS NOT NULL)
               AND c.started_at >= #{since}
             GROUP BY c.id ORDER BY MAX(e.happened_at), c.id""")
-    List<CupRow> cups(Instant since);
+    List<CupRow> cups(@Param("since") Instant since, @Param("now") Instant now);
+
+    record LeftRow(long id, String code, int version, Instant leavesAt) {}
+
+    /** Cups with a day that have left and of which it is not known when they were cured. */
+    @Select("SELECT id, code, version, leaves_at FROM cup WHERE cured_at IS NULL AND due_on IS NOT NULL "
+            + "AND leaves_at <= #{now} AND left_how <> 'ABANDONED' ORDER BY id DESC LIMIT #{most}")
+    List<LeftRow> uncured(@Param("now") Instant now, @Param("most") int most);
+
+    /** Unless something was corrected meanwhile. */
+    @Update("UPDATE cup SET cured_at = #{at} WHERE id = #{id} AND version = #{version}")
+    void setCured(@Param("id") long id, @Param("version") int version, @Param("at") Instant at);
 }
