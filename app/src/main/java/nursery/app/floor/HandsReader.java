@@ -1,6 +1,5 @@
 package nursery.app.floor;
 
-import java.util.Optional;
 import nursery.core.technique.HandsOn;
 import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
@@ -10,24 +9,17 @@ import org.springframework.stereotype.Component;
 class HandsReader {
 
     private final FloorMapper mapper;
-    private volatile Optional<Known> known = Optional.empty();
+    private final ByStamp<HandsOn> known = new ByStamp<>();
 
     HandsReader(FloorMapper mapper) {
         this.mapper = mapper;
     }
 
-    private record Known(long stamp, HandsOn hands) {}
-
     HandsOn hands(long stamp) {
-        Optional<Known> before = known.filter(found -> found.stamp() == stamp);
-        if (before.isPresent()) {
-            return before.get().hands();
-        }
-        HandsOn fresh = HandsOn.learned(mapper.timed(HandsOn.NEWEST).stream()
-                .map(row -> new HandsOn.Timed(StepKind.valueOf(row.kind()), row.minutes()))
-                .toList());
-        known = Optional.of(new Known(stamp, fresh));
-        Undone.then(() -> known = Optional.empty());
-        return fresh;
+        return known.at(
+                stamp,
+                () -> HandsOn.learned(mapper.timed(HandsOn.NEWEST).stream()
+                        .map(row -> new HandsOn.Timed(StepKind.valueOf(row.kind()), row.minutes()))
+                        .toList()));
     }
 }

@@ -39,23 +39,14 @@ import org.springframework.stereotype.Component;
 class ShelfReader {
 
     private final ShelfReadMapper mapper;
-    private volatile Optional<Known> known = Optional.empty();
+    private final ByStamp<Shelf> known = new ByStamp<>();
 
     ShelfReader(ShelfReadMapper mapper) {
         this.mapper = mapper;
     }
 
-    private record Known(long stamp, Shelf shelf) {}
-
     Shelf shelf(long stamp) {
-        Optional<Known> before = known.filter(found -> found.stamp() == stamp);
-        if (before.isPresent()) {
-            return before.get().shelf();
-        }
-        Shelf fresh = new Shelf(resins(), blanks(), turners(), measuringCups());
-        known = Optional.of(new Known(stamp, fresh));
-        Undone.then(() -> known = Optional.empty());
-        return fresh;
+        return known.at(stamp, () -> new Shelf(resins(), blanks(), turners(), measuringCups()));
     }
 
     private List<Resin> resins() {
