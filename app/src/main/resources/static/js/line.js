@@ -134,4 +134,19 @@
   setInterval(back, 5000);
   show();
   sendKept();
+
+  // A button of a form that does something else, such as Begin: what is typed beside it is there again after.
+  const typedHere = () => `typed ${location.pathname}`;
+  document.addEventListener('submit', (event) => {
+    if (!event.submitter?.hasAttribute('formaction')) return;
+    const typed = [...new FormData(event.target)].filter(([name, value]) => !['token', '_csrf', 'step'].includes(name) && typeof value === 'string');
+    sessionStorage.setItem(typedHere(), JSON.stringify(typed));
+  });
+  for (const [name, value] of JSON.parse(sessionStorage.getItem(typedHere()) || '[]')) {
+    for (const field of document.querySelectorAll(`#log [name="${CSS.escape(name)}"]`)) {
+      if (field.type === 'radio') field.checked = field.value === value;
+      else if (['text', 'textarea', 'datetime-local'].includes(field.type)) field.value = value;
+    }
+  }
+  sessionStorage.removeItem(typedHere());
 })();

@@ -203,10 +203,12 @@ class CupJourneyTest extends Journey {
         page.setViewportSize(390, 844);
         page.navigate("/cups/A-01");
         String first = doNow().textContent();
+        unfold("change it, or add a note");
+        page.locator("#note").fill("With the new lamp.");
         send("Begin now");
         assertThat(page.locator(".begun")).containsText("Begun at");
+        assertThat(page.locator("#note")).hasValue("With the new lamp.");
         forward(0.2);
-        page.navigate("/cups/A-01");
         send("Done");
         assertThat(doNow()).not().hasText(first);
         page.setViewportSize(1280, 800);

@@ -609,6 +609,11 @@ class MaterialsTest {
                 .extracting(lot -> lot.price().map(BigDecimal::toPlainString).orElse("none"))
                 .containsExactly("1.3000", "none");
         assertThat(maker.post(at, at + "/jar", typed("fell", "1")).body()).contains("already");
+        shop.sql().update("UPDATE material SET name = ? WHERE id = ?", "x".repeat(60), gold);
+        assertThat(maker.post(at, at + "/jar", typed("fell", "1", "jar", "" + jar))
+                        .statusCode())
+                .as("a long name")
+                .isEqualTo(302);
     }
 
     @Test

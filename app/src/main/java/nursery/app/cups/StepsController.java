@@ -79,7 +79,9 @@ class StepsController {
     }
 
     private List<PlanStep> read(FormReader reader, Map<String, String> typed, Cup cup) {
-        return EditReading.steps(reader, typed, cup.freeNumber(), floors.show().volumeUnit(), LegalMoves.mostMl(cup));
+        return floors.hands()
+                .on(EditReading.steps(
+                        reader, typed, cup.freeNumber(), floors.show().volumeUnit(), LegalMoves.mostMl(cup)));
     }
 
     private String page(CupNow now, Form form, Model model) {

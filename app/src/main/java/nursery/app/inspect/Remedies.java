@@ -17,6 +17,7 @@ import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Treatment;
 import nursery.core.log.Cup;
 import nursery.core.technique.Caution;
+import nursery.core.technique.HandsOn;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Component;
@@ -72,6 +73,16 @@ class Remedies {
         }
     }
 
+    /** What is still to be done takes as long as it does here; what is done took as long as it took. */
+    private Cup asLongAsHere(Cup chosen, CupNow now) {
+        HandsOn hands = floors.hands();
+        return chosen.with(chosen.plan().stream()
+                .map(step -> now.state().done().containsKey(step.number())
+                        ? step
+                        : step.taking(hands.minutesOf(step.kind())))
+                .toList());
+    }
+
     List<Way> of(CupNow now, Diagnosis diagnosis) {
         Floor floor = floors.now();
         Standing before = Standing.anew(floor.workshop(), floor.kept(), STEPS_TRIED);
@@ -82,7 +93,7 @@ class Remedies {
                 ways.add(new Way(offer, steps, 0, Optional.empty(), Optional.empty(), List.of(), List.of()));
                 continue;
             }
-            Cup changed = CupFaults.chosen(now, offer.remedy(), floor.now());
+            Cup changed = asLongAsHere(CupFaults.chosen(now, offer.remedy(), floor.now()), now);
             CupNow then = new CupNow(changed, changed.at(floors.roomOf(changed), floor.now()));
             Floor with = floor.with(then);
             // Around the plan it is compared with: what another search would do otherwise is none of the remedy's

@@ -20,7 +20,7 @@ import nursery.core.stock.MaterialKind;
 final class MaterialForm {
 
     private static final int LONGEST_PLACE = 80;
-    private static final int LONGEST_LOT = 60;
+    static final int LONGEST_LOT = 60;
     private static final double FIVE_YEARS_BACK = 3650;
 
     private MaterialForm() {}

@@ -35,6 +35,8 @@ public class Stores {
     /** What the first mixed jar is called until it is called otherwise. */
     static final String JAR = "The mixed jar";
 
+    private static final double LEAST_G = 0.1;
+
     private static final JsonMapper JSON = new JsonMapper();
 
     private final StoresMapper mapper;
@@ -88,7 +90,9 @@ public class Stores {
         Stocked fallen = materials.find(id).orElseThrow(Gone::new);
         double left = fallen.lots().stream().mapToDouble(Lot::left).sum();
         Faults faults = new Faults();
-        faults.within("fell", "What fell into the jar", amount, 0.1, Math.max(0.1, left), "g");
+        faults.require(left >= LEAST_G, "fell", "By the book nothing of it is left: look at its packs first.");
+        faults.throwIfAny();
+        faults.within("fell", "What fell into the jar", amount, LEAST_G, left, "g");
         faults.require(
                 jar.isEmpty()
                         || jarsFor(fallen.material()).stream()
@@ -122,7 +126,15 @@ public class Stores {
             inIt += amount * part.share();
         }
         mapper.mixed(into, JSON.writeValueAsString(mixture.parts()), mixture.colour());
-        materials.addLot(into, ("of " + fallen.material().name()), amount, paid, today, Optional.of(today), by);
+        String lot = "of " + fallen.material().name();
+        materials.addLot(
+                into,
+                lot.substring(0, Math.min(lot.length(), MaterialForm.LONGEST_LOT)),
+                amount,
+                paid,
+                today,
+                Optional.of(today),
+                by);
         return into;
     }
 

@@ -90,7 +90,8 @@ class PlanJudge {
     }
 
     List<Judgement.Finding> findings(List<PlanStep> plan) {
-        return Judgement.of(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+        return Judgement.of(
+                floors.hands().on(plan), StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
     }
 
     List<Line> lines(Technique technique, Schools schools, Show show) {

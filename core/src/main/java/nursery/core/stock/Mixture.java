@@ -11,6 +11,8 @@ public record Mixture(List<Part> parts) {
 
     /** Beyond so many the smallest are no longer told. */
     static final int MOST_PARTS = 12;
+    /** Less of it is dust. */
+    private static final double LEAST_SHARE = 1e-4;
 
     public Mixture {
         parts = List.copyOf(parts);
@@ -34,7 +36,10 @@ public record Mixture(List<Part> parts) {
                 (known, fresh) -> new Part(name, colour, known.share() + fresh.share()));
         List<Part> largest = new ArrayList<>(sum.values());
         largest.sort((one, other) -> Double.compare(other.share(), one.share()));
-        List<Part> told = largest.subList(0, Math.min(MOST_PARTS, largest.size()));
+        List<Part> told = largest.stream()
+                .filter(part -> part.share() >= LEAST_SHARE)
+                .limit(MOST_PARTS)
+                .toList();
         double shares = told.stream().mapToDouble(Part::share).sum();
         return new Mixture(told.stream()
                 .map(part -> new Part(part.name(), part.colour(), part.share() / shares))

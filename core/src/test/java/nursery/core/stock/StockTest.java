@@ -244,6 +244,12 @@ class StockTest {
         assertThat(jar.with(80, "Blue", "#3b5fb5", 20).parts().get(0).share()).isCloseTo(0.5, within(1e-9));
     }
 
+    @Test
+    void aJarThatWasUsedUpForgetsWhatWasInIt() {
+        Mixture jar = new Mixture(List.of()).with(0, "Blue", "#3b5fb5", 60).with(0, "Moss", "#7a9a4a", 12);
+        assertThat(jar.parts()).containsExactly(new Material.Part("Moss", "#7a9a4a", 1));
+    }
+
     /** Half the light of white is sRGB 188 (IEC 61966-2-1: 0.5 linear is 0.7354); one colour stays itself. */
     @Test
     void aMixtureLooksLikeTheLightOfItsParts() {
