@@ -2,6 +2,7 @@ package nursery.app.platform;
 
 import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
 import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
+import com.openhtmltopdf.extend.impl.FSDefaultCacheStore;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import java.io.ByteArrayOutputStream;
@@ -41,6 +42,8 @@ public class Pdf {
     private static final BaseRendererBuilder.FontStyle NORMAL = BaseRendererBuilder.FontStyle.NORMAL;
 
     private final TemplateEngine templates;
+    /** A typeface that a page has no letter of is not read for it. */
+    private final FSDefaultCacheStore metrics = new FSDefaultCacheStore();
 
     Pdf(TemplateEngine templates) {
         this.templates = templates;
@@ -69,6 +72,7 @@ public class Pdf {
             PdfRendererBuilder builder = new PdfRendererBuilder();
             LACKING.forEach((family, file) -> builder.useFont(() -> font(file), family, 400, NORMAL, true)
                     .useFont(() -> font(file), family, 700, NORMAL, true));
+            builder.useCacheStore(PdfRendererBuilder.CacheStore.PDF_FONT_METRICS, metrics);
             builder.useFont(() -> font(REGULAR), FAMILY, 400, NORMAL, true)
                     .useFont(() -> font("DejaVuSansCondensed-Bold.ttf"), FAMILY, 700, NORMAL, true)
                     .useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory())
