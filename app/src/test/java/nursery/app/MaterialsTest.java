@@ -236,7 +236,8 @@ class MaterialsTest {
             rows.append("Glitter ").append(i).append(",glitter,#c9a227,50,4.99\n");
         }
         assertThat(upload(rows.toString()).statusCode()).isEqualTo(302);
-        assertThat(maker.get("/shelf/materials").body()).contains("Glitter 9999");
+        assertThat(maker.get("/shelf/materials").body()).contains("9940 more");
+        assertThat(maker.get("/shelf/materials?kind=GLITTER").body()).contains("Glitter 9999");
         rows.append("One more,glitter,#c9a227,50,4.99\n");
         assertThat(upload(rows.toString()).body()).contains("at most 10000");
     }
@@ -635,5 +636,34 @@ class MaterialsTest {
                         .statusCode())
                 .isEqualTo(302);
         assertThat(maker.get("/shelf/bottles").body()).contains("value=\"21\"");
+    }
+
+    /** Nobody finds anything among thousands: the usual ones, a search, and all of it when it is asked for. */
+    @Test
+    void aShelfOfTenThousandStaysAShelf() {
+        long gold = gold();
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep glitter = step(code, MaterialKind.GLITTER);
+        shop.sql()
+                .update("INSERT INTO material (name, kind, colour, lead_days, place, mix) "
+                        + "SELECT CONCAT('Bulk ', seq), IF(seq % 2, 'GLITTER', 'PAINT'), '#336699', 7, '', '' "
+                        + "FROM seq_1_to_10000");
+        book.choose(shop.cup(code).cup().id(), glitter, List.of(gold));
+        String shelf = maker.get("/shelf/materials").body();
+        assertThat(shelf.length()).isLessThan(150_000);
+        assertThat(shelf).contains("4941 more").contains("4940 more");
+        assertThat(maker.get("/shelf/materials?find=ulk%209999").body())
+                .contains("Bulk 9999")
+                .doesNotContain("Bulk 9998<");
+        assertThat(maker.get("/shelf/materials?find=G-1").body())
+                .contains("Fine gold")
+                .doesNotContain("Bulk 7<");
+        assertThat(maker.get("/shelf/materials?find=%25").body()).contains("Nothing on the shelf is called like that");
+        String made = maker.get("/cups/" + code + "/made").body();
+        assertThat(made.length()).isLessThan(200_000);
+        assertThat(made).contains("Fine gold").contains("more on the shelf");
+        assertThat(maker.get("/cups/" + code + "/made?all=" + glitter.number()).body())
+                .contains("Bulk 4999<");
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
@@ -40,6 +41,7 @@ import org.springframework.web.servlet.ModelAndView;
 class MadeController {
 
     private static final int MOST_OF_ONE_STEP = 12;
+    private static final int MOST_OFFERED = 60;
 
     private final MaterialBook materials;
     private final StepWeighing weighing;
@@ -79,12 +81,14 @@ class MadeController {
      * A step that takes materials.
      *
      * @param expected what it is expected to use of those chosen, in words
+     * @param more how many materials that would do are not shown until they are asked for
      * @param done whether it is done already: then what was used is used
      */
     record StepOf(
             PlanStep step,
             List<Material> chosen,
             List<Stocked> offered,
+            int more,
             Map<Material, Double> expected,
             List<Weighing> weighings,
             boolean done) {
@@ -102,7 +106,8 @@ class MadeController {
     }
 
     @GetMapping("/cups/{code}/made")
-    String made(@PathVariable String code, Model model) {
+    String made(@PathVariable String code, @RequestParam(defaultValue = "0") String all, Model model) {
+        model.addAttribute("all", all);
         return page(floors.named(code), Form.fresh(Map.of()), model);
     }
 
@@ -204,6 +209,18 @@ class MadeController {
                 : List.of();
     }
 
+    /** The usual ones first; of a shelf of thousands the rest only if it is asked for, and what is chosen always. */
+    private static List<Stocked> shown(List<Stocked> offered, List<Material> chosen, int step, Model model) {
+        if (offered.size() <= MOST_OFFERED || String.valueOf(step).equals(model.getAttribute("all"))) {
+            return offered;
+        }
+        List<Stocked> first = offered.subList(0, MOST_OFFERED);
+        return Stream.concat(
+                        first.stream(),
+                        offered.stream().filter(one -> chosen.contains(one.material()) && !first.contains(one)))
+                .toList();
+    }
+
     private String page(CupNow cup, Form form, Model model) {
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
         List<Integer> ahead = cup.stepsAhead().stream().map(PlanStep::number).toList();
@@ -214,10 +231,12 @@ class MadeController {
             List<Stocked> offered = all.getOrDefault(step.number(), List.of());
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
             if (!MaterialKind.usedBy(step.kind()).isEmpty() && (!offered.isEmpty() || !of.isEmpty())) {
+                List<Stocked> shown = shown(offered, of, step.number(), model);
                 steps.add(new StepOf(
                         step,
                         of,
-                        offered,
+                        shown,
+                        offered.size() - shown.size(),
                         materials.expected(cup.cup(), step, of),
                         weighings.stream()
                                 .filter(one -> one.step() == step.number())

@@ -5,10 +5,12 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.people.Makers;
@@ -23,6 +25,7 @@ import nursery.app.platform.Upload;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.stock.Colours;
+import nursery.core.stock.Lot;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import org.jspecify.annotations.Nullable;
@@ -43,6 +46,8 @@ import org.springframework.web.servlet.ModelAndView;
 class MaterialController {
 
     private static final String LIST = "/shelf/materials";
+    /** More are a page nobody finds anything on. */
+    private static final int MOST_OF_A_KIND = 60;
 
     private final MaterialBook book;
     private final MoneyBook money;
@@ -61,25 +66,53 @@ class MaterialController {
         this.posts = posts;
     }
 
-    /** A kind's part of the shelf. */
-    record Group(MaterialKind kind, List<Stocked> materials) {}
+    /**
+     * A kind's part of the shelf.
+     *
+     * @param more how many of it are not shown until they are asked for
+     */
+    record Group(MaterialKind kind, List<Stocked> materials, int more) {}
 
-    @GetMapping(LIST)
-    String materials(Model model) {
-        return list(model, Form.fresh(Map.of()));
+    /** What is asked of the shelf: words of a name, a place or a lot, and a kind to see all of. */
+    private record Asked(String find, String kind) {
+
+        static final Asked NOTHING = new Asked("", "");
+
+        boolean fits(Stocked stocked) {
+            String words = find.strip().toLowerCase(Locale.ROOT);
+            return Stream.concat(
+                            Stream.of(
+                                    stocked.material().name(),
+                                    stocked.material().place()),
+                            stocked.lots().stream().map(Lot::lot))
+                    .anyMatch(told -> told.toLowerCase(Locale.ROOT).contains(words));
+        }
+
+        Group group(MaterialKind of, List<Stocked> shelf) {
+            List<Stocked> all = shelf.stream()
+                    .filter(stocked -> stocked.material().kind() == of && fits(stocked))
+                    .toList();
+            int shown = kind.equals(of.name()) ? all.size() : Math.min(all.size(), MOST_OF_A_KIND);
+            return new Group(of, all.subList(0, shown), all.size() - shown);
+        }
     }
 
-    private String list(Model model, Form form) {
+    @GetMapping(LIST)
+    String materials(
+            @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "") String kind, Model model) {
+        return list(model, Form.fresh(Map.of()), new Asked(find, kind));
+    }
+
+    private String list(Model model, Form form, Asked asked) {
         List<Stocked> shelf = book.shelf();
         model.addAttribute("form", form);
+        model.addAttribute("find", asked.find());
+        model.addAttribute(
+                "many", shelf.size() > MOST_OF_A_KIND || !asked.find().isBlank());
         model.addAttribute(
                 "groups",
                 Arrays.stream(MaterialKind.values())
-                        .map(kind -> new Group(
-                                kind,
-                                shelf.stream()
-                                        .filter(stocked -> stocked.material().kind() == kind)
-                                        .toList()))
+                        .map(kind -> asked.group(kind, shelf))
                         .filter(group -> !group.materials().isEmpty())
                         .toList());
         model.addAttribute(
@@ -319,7 +352,7 @@ class MaterialController {
                             MaterialsCsv.read(text, today()), Maker.of(request).name());
                     return LIST;
                 },
-                form -> list(model, form));
+                form -> list(model, form, Asked.NOTHING));
     }
 
     private LocalDate today() {
