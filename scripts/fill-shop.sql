@@ -40,14 +40,14 @@ BEGIN
     START TRANSACTION;
     -- Codes as they are given: letters counted like the columns of a sheet, 99 cups to each.
     INSERT INTO cup (id, code, name, made_for, blank_id, blank_edition, base_resin_id, last_resin_id, due_on, paint_colour, glitter_colour, schools, technique, started_at,
-      matters, leaves_at, left_how)
+      matters, leaves_at, left_how, next_step, poured_ml, coats, last_at)
     SELECT @cups + i, CONCAT(CASE WHEN series < 21 THEN '' WHEN series < 462 THEN MID(@letters, (series - 21) DIV 21 + 1, 1)
         ELSE CONCAT(MID(@letters, (series - 462) DIV 441 + 1, 1), MID(@letters, (series - 462) DIV 21 MOD 21 + 1, 1)) END,
         MID(@letters, CASE WHEN series < 21 THEN series WHEN series < 462 THEN (series - 21) MOD 21 ELSE (series - 462) MOD 21 END + 1, 1), '-', LPAD((number - 1) MOD 99 + 1, 2, '0')),
       ELT(i MOD 5 + 1, 'Winter sky', 'Depot cream', 'Foxglove', 'Line 7 green', 'Bean row'), ELT(i MOD 3 + 1, 'Astronomy club', 'Heritage tram society', 'Seed-library fair'),
       @blank, @blank_edition, @resin, @resin, DATE(started + INTERVAL 8 DAY), '#16213f', '#3b5fb5',
       'ADHESIVE_THIN,STRAIGHT_ON,HANG,SEAL_NEVER,SAND_LINE,MIX_AT_ONCE,SOAP,COAT_FIRST,GRADUATED_CUP', 'One-colour glitter', started, 1,
-      started + INTERVAL 6810 MINUTE, 'HANDED_OVER'
+      started + INTERVAL 6810 MINUTE, 'HANDED_OVER', 10, 56, 4, started + INTERVAL 6810 MINUTE
     FROM (SELECT seq AS i, @last + seq AS number, (@last + seq - 1) DIV 99 AS series,
         @now - INTERVAL 30 DAY - INTERVAL FLOOR((count - seq) * @apart) SECOND AS started FROM seq_1_to_200000 WHERE seq > done AND seq <= upto) made;
     INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, grit)

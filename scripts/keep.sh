@@ -22,6 +22,7 @@ with_database() {
   . "$state/database.env"
   set +a
   export NURSERY_FILES=$state/files
+  [ "$running" = yes ] || keeping settle || exit 1
 }
 
 back_up() {

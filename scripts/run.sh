@@ -8,7 +8,7 @@ run_shop() {
   need_space "$state" 300 "Nursery"
   (: >>"$state/lock") 2>/dev/null || die "Cannot write to $state: check who owns it."
   exec 9>"$state/lock"
-  flock -n 9 || die "This shop is already open at $(cat "$state/address" 2>/dev/null || echo 'another port'). Use it there, or run ./nursery stop first."
+  take_lock
   clear_up
   # What was just ended may hold its port for a moment longer.
   is_taken "$port" && sleep 1
@@ -83,15 +83,21 @@ launch_application() {
   echo "$application" >"$state/application.pid"
 }
 
+# A start under way elsewhere, or one that is just ending, is waited for; an open shop is not.
+take_lock() {
+  local told=no
+  until flock -n 9; do
+    [ -s "$state/address" ] && die "This shop is already open at $(cat "$state/address"). Use it there, or run ./nursery stop first."
+    [ $told = no ] && told=yes && say "This shop is just starting or ending elsewhere; waiting for that."
+    sleep 0.3
+  done
+}
+
+# As long as it gets on: on a busy machine a first start takes minutes.
 wait_until_ready() {
-  local tries again=no
-  for tries in $(seq 1200); do
-    if answers "$port"; then
-      echo "http://127.0.0.1:$port/" >"$state/address"
-      printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
-      [ "$lan" = yes ] && tell_network
-      return 0
-    fi
+  local again=no
+  told_at=$SECONDS
+  until waits_for "$application" 180 is_ready; do
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
     if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
       # A damaged archive of classes ends Java at once: without it, it starts, and writes a new one. Once: what ends for
@@ -99,11 +105,31 @@ wait_until_ready() {
       again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
+      continue
     fi
     kill -0 "$application" 2>/dev/null || die "$(refusal)"
-    sleep 0.1
+    die "Nursery has done nothing for three minutes and does not answer; see var/log/$shop.log."
   done
-  die "Nursery did not answer within two minutes; see var/log/$shop.log."
+  echo "http://127.0.0.1:$port/" >"$state/address"
+  printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
+  [ "$lan" = yes ] && tell_network
+  return 0
+}
+
+is_ready() {
+  answers "$port" && return 0
+  [ $((SECONDS - told_at)) -ge 15 ] && told_at=$SECONDS && say "Still starting: $(doing)."
+  return 1
+}
+
+# What a start is at, by the last that its log says of it.
+doing() {
+  case $(grep -o 'Migrating schema\|Demo: \|Tomcat initialized\|Started NurseryApplication' "$root/var/log/$shop.log" 2>/dev/null | tail -n 1) in
+    Migr*) echo "setting up its tables" ;;
+    Demo*) echo "writing the demo's cups" ;;
+    Started*) echo "almost there" ;;
+    *) echo "loading" ;;
+  esac
 }
 
 # What the application itself says of why it did not start, if it does.
@@ -128,9 +154,11 @@ answers() {
 
 # Stops application and database of this shop, whoever started them.
 clear_up() {
+  # First: whoever starts meanwhile is told that this one is ending, not that it is open.
+  rm -f "$state/address"
   end "$state/application.pid" nursery.jar 20
   "$root/scripts/mariadb" stop "$state" 9>&-
-  rm -f "$state/nursery.pid" "$state/address"
+  rm -f "$state/nursery.pid"
 }
 
 stop_shops() {

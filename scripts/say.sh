@@ -7,6 +7,28 @@ die() {
   exit 1
 }
 
+# worked PID: how long a process has computed, in hundredths of a second; nothing once it has ended
+worked() {
+  local line
+  { read -r line <"/proc/$1/stat"; } 2>/dev/null || return 1
+  # After the name, which may hold blanks: user and system time are the 12th and 13th.
+  set -- ${line##*) }
+  echo $((${12} + ${13}))
+}
+
+# waits_for PID SECONDS CONDITION...: until the condition holds, as long as the process gets on; a machine that is busy with
+# other things takes its time. Gives up when the process has ended, or has not computed for so many seconds.
+waits_for() {
+  local pid=$1 patience=$2 last=0 now since=$SECONDS
+  shift 2
+  until "$@"; do
+    now=$(worked "$pid") || return 1
+    [ $((now - last)) -ge 5 ] && last=$now since=$SECONDS
+    [ $((SECONDS - since)) -lt "$patience" ] || return 2
+    sleep 0.1
+  done
+}
+
 # need_space FOLDER MEGABYTES WHAT
 need_space() {
   local free_kb

@@ -183,11 +183,29 @@
       const said = chosen && chosen.nextElementSibling.firstElementChild || chosen && chosen.nextElementSibling;
       if (text) words.textContent = /^[\d.,]+$/.test(text.value.trim()) ? `${text.value.trim()} ${words.dataset.unit}` : text.value.trim();
       else if (said) words.textContent = said.textContent;
-      if (chosen && chosen.value === 'at') words.textContent = chosen.form.elements.at.value.replace('T', ' ');
+      if (chosen && chosen.value === 'at') words.textContent = chosen.form.querySelector('input[name="at"]').value.replace('T', ' ');
     }
   };
-  document.addEventListener('input', echo);
-  document.addEventListener('change', echo);
+  // The main button is the one that fits the moment that is written about, not the moment of writing.
+  const fit = () => {
+    for (const form of document.querySelectorAll('form:has([data-fits-from])')) {
+      const when = form.querySelector('[name="when"]:checked');
+      if (!when) continue;
+      const at = form.querySelector('input[name="at"]').value;
+      const ago = new Date(now() - Number(when.value) * 60000);
+      // The Swedish way of writing a moment is the one a time input has.
+      const local = when.value === 'at' ? at : ago.toLocaleString('sv-SE', { timeZone: root.dataset.zone }).replace(' ', 'T').slice(0, 16);
+      for (const button of form.querySelectorAll('[data-fits-from], [data-fits-until]')) {
+        const fits = (!button.dataset.fitsFrom || local >= button.dataset.fitsFrom) && (!button.dataset.fitsUntil || local < button.dataset.fitsUntil);
+        button.classList.toggle('quiet-btn', !fits);
+        button.classList.toggle('go', fits);
+      }
+    }
+  };
+  for (const event of ['input', 'change']) {
+    document.addEventListener(event, echo);
+    document.addEventListener(event, fit);
+  }
 
   // A page that was filled for one step is asked for anew when another is next, unless something was typed into it.
   let typedInto = false;
@@ -320,12 +338,12 @@
   });
   document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); readAgain(); });
 
-  // Typing a time chooses "at …".
+  // Typing a time chooses "at …", in the form it was typed into.
   document.addEventListener('input', (event) => {
-    const chooses = { at: 'when', startedAt: 'started' }[event.target.id];
-    const radio = chooses && document.querySelector(`input[name="${chooses}"][value="at"]`);
+    const chooses = { at: 'when', startedAt: 'started' }[event.target.name];
+    const radio = chooses && event.target.form && event.target.form.querySelector(`input[name="${chooses}"][value="at"]`);
     if (radio) radio.checked = true;
-  });
+  }, true);
 
   // A glove presses twice: the second press goes nowhere. The server would not count it either.
   document.addEventListener('submit', (event) => {
@@ -358,12 +376,10 @@
     here.hidden = false;
   };
   proposeZone();
-  // Where the database did not answer, the page looks again; what was sent is not sent again.
-  const again = document.querySelector('[data-again]');
-  if (again) setTimeout(() => location.replace(location.href), Number(again.dataset.again));
   lead();
   fold();
   echo();
+  fit();
   const faults = document.getElementById('faults');
   if (faults) faults.focus();
 

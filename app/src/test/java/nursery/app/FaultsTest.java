@@ -116,10 +116,10 @@ class FaultsTest {
 
     @Test
     void aBareCupShowsNoFault() {
-        assertThat(tablet.page("/cups/" + code + "/fault")).contains("No coat is on it yet");
+        assertThat(tablet.page("/cups/" + code + "/fault")).contains("Neither glitter nor a coat is on it yet");
         assertThat(text(tablet.send(
                         "/cups/" + code + "/fault", typed("seen-HAZE", "on", "zone", "all", "extent", "some"))))
-                .contains("No coat is on this cup yet that could show it");
+                .contains("No coat was on this cup then that could show it");
         assertThat(why("")).contains("Nothing is seen on its newest coat");
     }
 

@@ -131,13 +131,14 @@ class LoggingTest extends CupForms {
 
     @Test
     void aTakenSpindleIsAskedAboutAndThenFreed() {
+        String second = startCup();
+        upToFlood(second);
         String first = startCup();
         upToFlood(first);
         String spindle = "" + shop.shelf().spindles().get(0).id();
         assertThat(tablet.send("/cups/" + first + "/log", pour(5, "23", spindle)))
                 .hasStatus(302);
-        String second = startCup();
-        upToFlood(second);
+        forward(1);
         Map<String, String> onTop = pour(5, "23", spindle);
         assertThat(text(tablet.send("/cups/" + second + "/log", onTop))).contains("still carries " + first);
         onTop.put("confirmed", "on");
@@ -188,7 +189,7 @@ class LoggingTest extends CupForms {
                                 "",
                                 "note",
                                 "",
-                                "why",
+                                "correction",
                                 "slipped digit",
                                 "instead",
                                 "this")))
@@ -225,7 +226,7 @@ class LoggingTest extends CupForms {
                         "2026-03-02T10:00",
                         "instead",
                         "nothing",
-                        "why",
+                        "correction",
                         "never glittered"));
         assertThat(text(result)).contains("Flood coat comes after Glitter").contains("never glittered");
     }

@@ -48,7 +48,8 @@ class MigrationsTest {
             Map.entry("V27__foretold.sql", "060c30a72e9bf741"),
             Map.entry("V28__at_the_step.sql", "fd0b1b45cda78793"),
             Map.entry("V29__stores.sql", "95981c99c6a13b37"),
-            Map.entry("V30__cured.sql", "64a3a64ee00a2a31"));
+            Map.entry("V30__cured.sql", "64a3a64ee00a2a31"),
+            Map.entry("V31__trust.sql", "ada0714492006569"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

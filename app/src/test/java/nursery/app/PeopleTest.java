@@ -145,6 +145,58 @@ class PeopleTest {
                 .doesNotContain("sign-in");
     }
 
+    /** Counted before it is compared: of twelve at once no more than five are compared, whatever comes after. */
+    @Test
+    void wrongSecretsAtOnceAreNoMoreThanFiveTries() throws Exception {
+        owner();
+        var tablets = java.util.concurrent.Executors.newFixedThreadPool(12);
+        List<java.util.concurrent.Callable<String>> tries = java.util.stream.IntStream.range(0, 12)
+                .mapToObj(i -> (java.util.concurrent.Callable<String>)
+                        () -> leadsTo(new Visitor(shop).signIn("Mira", "not the password " + i, false)))
+                .toList();
+        List<String> told = new java.util.ArrayList<>();
+        for (var tried : tablets.invokeAll(tries)) {
+            told.add(tried.get());
+        }
+        tablets.shutdown();
+        assertThat(told).filteredOn("/sign-in?wrong"::equals).hasSize(5);
+        assertThat(told).filteredOn("/sign-in?wait"::equals).hasSize(7);
+        assertThat(leadsTo(new Visitor(shop).signIn("Mira", PASSWORD, false))).isEqualTo("/sign-in?wait");
+    }
+
+    @Test
+    void aLockedScreenTakesNoSixthPin() {
+        Visitor owner = owner();
+        String token = owner.token("/people");
+        shop.clock().forward(Duration.ofMinutes(21));
+        for (int i = 0; i < 23; i++) {
+            Map<String, String> wrong = Map.of("_csrf", token, "to", "/", "unlock-secret", "%04d".formatted(5000 + i));
+            assertThat(owner.postPlain("/unlock", wrong).statusCode()).isEqualTo(423);
+        }
+        assertThat(owner.postPlain("/unlock", Map.of("_csrf", token, "to", "/", "unlock-secret", "4821"))
+                        .statusCode())
+                .as("the right one after five wrong ones")
+                .isEqualTo(423);
+        assertThat(leadsTo(owner.postPlain("/unlock", Map.of("_csrf", token, "to", "/", "unlock-secret", PASSWORD))))
+                .as("the password opens it, and the PIN works again")
+                .isEqualTo("/");
+    }
+
+    @Test
+    void whoTriesFromElsewhereLocksNobodyOutOfATabletThatJoined() {
+        Visitor owner = owner();
+        String page = owner.post("/devices", "/devices/code", typed()).body();
+        String join = shown(page, "/join?code=");
+        Visitor tablet = new Visitor(shop);
+        tablet.post(join, "/join", typed("code", join.substring(join.indexOf('=') + 1), "device", "Bench"));
+        Visitor stranger = new Visitor(shop);
+        for (int i = 0; i < 7; i++) {
+            stranger.signIn("Mira", "not the password " + i, false);
+        }
+        assertThat(leadsTo(stranger.signIn("Mira", PASSWORD, false))).isEqualTo("/sign-in?wait");
+        assertThat(leadsTo(tablet.signIn("Mira", PASSWORD, false))).doesNotContain("sign-in");
+    }
+
     /** The code on the screen, read by the library's own reader, which knows nothing of how it was drawn. */
     @Test
     void aPhoneJoinsByTheCodeAndThenAPinIsEnough() throws Exception {

@@ -138,6 +138,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "bench_day",
                 "bottle_draw",
                 "bottle",
+                "entry_question",
                 "log_entry",
                 "batch_share",
                 "batch",

@@ -8,6 +8,7 @@ import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Shelf;
@@ -41,7 +42,11 @@ class AboutController {
     @GetMapping("/cups/{code}/about")
     String about(@PathVariable String code, Model model) {
         CupNow now = pages.find(code);
-        Cup cup = now.cup();
+        return page(now, Form.fresh(filled(now.cup())), model);
+    }
+
+    /** What the form shows of a cup as it is. */
+    private Map<String, String> filled(Cup cup) {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("name", cup.about().name());
         typed.put("madeFor", cup.about().madeFor());
@@ -63,7 +68,7 @@ class AboutController {
                         .map(blank -> String.valueOf(blank.id()))
                         .findFirst()
                         .orElse(""));
-        return page(now, Form.fresh(typed), model);
+        return typed;
     }
 
     @PostMapping("/cups/{code}/about")
@@ -73,6 +78,7 @@ class AboutController {
                 typed,
                 model,
                 () -> {
+                    Seen.check(typed, Seen.of(filled(pages.find(code).cup())));
                     CupBook.Changed changed = read(new FormReader(typed), now.cup());
                     try {
                         cups.change(code, changed);
@@ -110,6 +116,7 @@ class AboutController {
     private String page(CupNow now, Form form, Model model) {
         model.addAttribute("cup", now.cup());
         model.addAttribute("form", form);
+        model.addAttribute("kept", Seen.of(filled(pages.find(now.code()).cup())));
         model.addAttribute("resins", floors.shelf().resins());
         model.addAttribute(
                 "blanks",

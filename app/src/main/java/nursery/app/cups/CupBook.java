@@ -103,7 +103,7 @@ public class CupBook {
         for (int i = 0; i < order.plan().size(); i++) {
             mapper.insertStep(StepRow.of(id, i + 1, order.plan().get(i)));
         }
-        stores.takeBlank(id, order.about().blank());
+        stores.takeBlank(id, order.blankId());
         return code;
     }
 
@@ -153,7 +153,7 @@ public class CupBook {
                                 Refusal.simple("blank", "A coat is on this cup: its blank stays what it was."));
                     }
                     mapper.setBlank(code, blank.id(), blank.editions().current().number());
-                    stores.takeBlank(now.cup().id(), blank.name());
+                    stores.takeBlank(now.cup().id(), blank.id());
                 });
     }
 

@@ -5,14 +5,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.app.floor.Floors;
+import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
-import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.log.LogEntry;
-import nursery.core.log.Spindle;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -31,14 +30,23 @@ class CupController {
     private final PlanChanges changes;
     private final HandsBook hands;
     private final Floors floors;
+    private final Pots pots;
     private final FormPost posts;
 
-    CupController(CupPages pages, LogBook log, PlanChanges changes, HandsBook hands, Floors floors, FormPost posts) {
+    CupController(
+            CupPages pages,
+            LogBook log,
+            PlanChanges changes,
+            HandsBook hands,
+            Floors floors,
+            Pots pots,
+            FormPost posts) {
         this.pages = pages;
         this.log = log;
         this.changes = changes;
         this.hands = hands;
         this.floors = floors;
+        this.pots = pots;
         this.posts = posts;
     }
 
@@ -89,7 +97,7 @@ class CupController {
                 () -> {
                     LogForm form = new LogForm(typed, floors.now(), cup.cup());
                     try {
-                        log.add(code, form.entry(Maker.of(request).name()), form.isConfirmed());
+                        log.add(code, form.entry(Maker.of(request).name(), pots), form.reasons());
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }
@@ -169,18 +177,18 @@ class CupController {
             Model model,
             HttpServletRequest request) {
         CupNow cup = pages.find(code);
-        entry(cup, id);
+        LogEntry wrong = entry(cup, id);
         return posts.handle(
                 typed,
                 model,
                 () -> {
                     String by = Maker.of(request).name();
                     FormReader reader = new FormReader(typed);
-                    String why = reader.line("why", "The reason", 400, false);
+                    String why = reader.line("correction", "Why it is corrected", 400, false);
                     reader.faults().throwIfAny();
                     Optional<LogEntry> instead = reader.raw("instead").equals("nothing")
                             ? Optional.empty()
-                            : Optional.of(new LogForm(typed, floors.now(), cup.cup()).entry(by));
+                            : Optional.of(new Correction(wrong, cup.cup(), floors.now()).read(reader, by));
                     try {
                         log.correct(code, id, instead, by, why);
                     } catch (NotLogged answer) {
@@ -193,43 +201,13 @@ class CupController {
 
     private String correction(String code, long id, Optional<Form> sentBack, Model model) {
         CupNow cup = pages.find(code);
-        LogEntry entry = entry(cup, id);
-        Show show = floors.show();
+        Correction correction = new Correction(entry(cup, id), cup.cup(), floors.now());
         model.addAttribute("cup", cup.cup());
+        model.addAttribute("picture", Looks.of(cup));
         model.addAttribute("entryId", id);
-        model.addAttribute("what", HistoryLine.what(entry, cup.cup(), show));
-        model.addAttribute(
-                "touch",
-                entry instanceof LogEntry.Touched touched ? touched.touch().name() : "");
-        model.addAttribute("isPour", entry.kind() == LogEntry.Kind.POURED);
-        model.addAttribute("isNote", entry.kind() == LogEntry.Kind.NOTED);
-        model.addAttribute("spindles", floors.shelf().spindles());
-        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(typedFrom(entry, show))));
+        model.addAllAttributes(correction.shown());
+        model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(correction.filled())));
         return "cups/correct";
-    }
-
-    private static Map<String, String> typedFrom(LogEntry entry, Show show) {
-        Optional<LogEntry.Poured> pour =
-                entry instanceof LogEntry.Poured poured ? Optional.of(poured) : Optional.empty();
-        int step = entry instanceof LogEntry.OfStep done ? done.step() : 0;
-        return Map.of(
-                "what",
-                entry.kind().name(),
-                "step",
-                String.valueOf(step),
-                "when",
-                "at",
-                "at",
-                show.input(entry.mark().happenedAt()),
-                "amount",
-                pour.map(poured -> show.volumeNumber(poured.amountMl())).orElse(""),
-                "spindle",
-                pour.flatMap(LogEntry.Poured::spindle)
-                        .map(Spindle::id)
-                        .map(String::valueOf)
-                        .orElse(""),
-                "note",
-                entry.mark().note());
     }
 
     private static LogEntry entry(CupNow cup, long id) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.app.wrap.DesignViews;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -40,6 +41,7 @@ class CupDesignController {
                 typed,
                 model,
                 () -> {
+                    Seen.check(typed, pages.designKept(pages.find(code).cup()));
                     if (NONE.equals(typed.get("design"))) {
                         gifts.take(code);
                         return "/cups/" + code;

@@ -88,8 +88,25 @@ interface CupMapper {
     @Update("UPDATE cup SET base_resin_id = #{resinId}, last_resin_id = #{resinId} WHERE code = #{code}")
     void setResin(@Param("code") String code, @Param("resinId") long resinId);
 
-    @Update("UPDATE cup SET leaves_at = #{at}, left_how = #{how} WHERE id = #{id}")
-    void leaves(@Param("id") long id, @Param("at") Instant at, @Param("how") String how);
+    /**
+     * What its log comes to, kept with it so that nobody has to add up all logs.
+     *
+     * @param lastAt when the newest of its log happened; nothing while nothing has
+     */
+    record SumsRow(long id, Instant leavesAt, String leftHow, double pouredMl, int coats, @Nullable Instant lastAt) {}
+
+    @Update("UPDATE cup SET leaves_at = #{leavesAt}, left_how = #{leftHow}, poured_ml = #{pouredMl}, coats = #{coats}, "
+            + "last_at = #{lastAt} WHERE id = #{id}")
+    void settle(SumsRow sums);
+
+    /** Puts a step into a plan; its number is the cup's for good. */
+    default void insertStep(StepRow step) {
+        insertStepRow(step);
+        numbered(step.cupId(), step.number());
+    }
+
+    @Update("UPDATE cup SET next_step = GREATEST(next_step, #{number} + 1) WHERE id = #{cupId}")
+    void numbered(@Param("cupId") long cupId, @Param("number") int number);
 
     @Insert(
             """
@@ -97,7 +114,7 @@ interface CupMapper {
               role, material, width_mm, height_mm, grit, amount_ml)
             VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast},
               #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit}, #{amountMl})""")
-    void insertStep(StepRow step);
+    void insertStepRow(StepRow step);
 
     /** A step that is still ahead, at its new place and as it is to be done now. */
     @Update(
@@ -160,4 +177,7 @@ interface CupMapper {
               #{recordedBy}, #{note}) RETURNING id""",
             affectData = true)
     long insertEntry(EntryRow entry);
+
+    @Insert("INSERT INTO entry_question (entry_id, question, reason) VALUES (#{entry}, #{question}, #{reason})")
+    void answer(@Param("entry") long entry, @Param("question") String question, @Param("reason") String reason);
 }

@@ -13,6 +13,7 @@ import nursery.app.materials.MaterialBook;
 import nursery.app.picture.Looks;
 import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
+import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
 import nursery.app.wrap.DesignViews;
 import nursery.core.cure.CoatMoment;
@@ -26,13 +27,14 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.Standing;
 import nursery.core.inspect.CupFaults;
 import nursery.core.log.CoatOnCup;
+import nursery.core.log.Cup;
 import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry;
-import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
+import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -71,6 +73,9 @@ class CupPages {
         model.addAttribute("roomC", floor.air().temperatureC(floor.now()));
         model.addAttribute("form", sentBack.orElseGet(() -> Form.fresh(defaults(cup, mix, floor, show))));
         model.addAttribute("spindles", SpindleChoice.of(floor, show));
+        model.addAttribute(
+                "scuffFrom",
+                cup.state().newestCoat().map(coat -> coat.times().scuffAfter()).orElse(floor.now()));
         model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
@@ -115,19 +120,32 @@ class CupPages {
                 "suspected",
                 CupFaults.tried(cup).map(LogEntry.RemedyChosen::cause).orElse(""));
         model.addAttribute("underWay", floor.batchFor(cup).map(Batch::number).orElse(null));
-        Set<Long> overruled = cup.cup().log().stream()
-                .map(LogEntry::mark)
-                .filter(LogForm::isOverruling)
-                .map(Mark::id)
-                .collect(Collectors.toSet());
-        Map<Boolean, List<Concern>> concerns = cup.state().concerns().stream()
-                .collect(Collectors.partitioningBy(concern -> overruled.contains(concern.entryId())));
+        Map<Boolean, List<Told>> concerns = cup.state().concerns().stream()
+                .map(concern -> new Told(concern, reasonFor(cup.cup(), concern)))
+                .collect(Collectors.partitioningBy(told -> told.reason().isPresent()));
         model.addAttribute("concerns", concerns.get(false));
         model.addAttribute("overruled", concerns.get(true));
         model.addAttribute("area", cup.cup().blank().area());
         model.addAttribute("design", designs.on(cup.cup(), show, colours).orElse(null));
+        model.addAttribute("designKept", designKept(cup.cup()));
         model.addAttribute("designs", designs.choices());
         return "cups/cup";
+    }
+
+    /** Stands for the design a cup has, for the form that gives it another. */
+    String designKept(Cup cup) {
+        return Seen.of(designs.givenTo(cup.id()));
+    }
+
+    /** Something questionable that was done, and why it was done all the same, if that was said. */
+    record Told(Concern concern, Optional<String> reason) {}
+
+    private static Optional<String> reasonFor(Cup cup, Concern concern) {
+        return cup.log().stream()
+                .map(LogEntry::mark)
+                .filter(mark -> mark.id() == concern.entryId())
+                .findFirst()
+                .flatMap(mark -> mark.answerTo(concern));
     }
 
     /** The part of the page that changes by itself as time passes. */
@@ -228,7 +246,15 @@ class CupPages {
                         .map(spindle -> String.valueOf(spindle.id()))
                         .orElse(""),
                 "amount",
-                mix.map(advice -> show.volumeNumber(advice.share().suggestedMl()))
-                        .orElse(""));
+                mix.map(advice -> advice.share().suggestedMl())
+                        .or(() -> cup.state()
+                                .next()
+                                .map(NextAction::step)
+                                .filter(step -> step.kind().isPour())
+                                .map(step -> cup.share(step).suggestedMl()))
+                        .map(show::volumeNumber)
+                        .orElse(""),
+                "by",
+                cup.cup().schools().has(School.SCALE) ? "scale" : "cup");
     }
 }

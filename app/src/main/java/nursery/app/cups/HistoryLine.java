@@ -36,6 +36,9 @@ public record HistoryLine(
                 .collect(Collectors.toMap(LogEntry.Cancelled::cancelsId, LogEntry.Cancelled::mark));
         return cup.log().stream()
                 .filter(entry -> !(entry instanceof LogEntry.Cancelled))
+                // What only follows from another cup and says nothing of this one is no history.
+                .filter(entry ->
+                        entry.mark().isInTheBook() || !entry.mark().note().isEmpty())
                 .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
                         .thenComparing(entry -> entry.mark().id())
                         .reversed())

@@ -14,12 +14,14 @@ import nursery.app.materials.MaterialBook;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
+import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.PourCheck;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Turner;
+import nursery.core.floor.Turning;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.CupState.Concern;
@@ -29,6 +31,7 @@ import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
+import nursery.core.resin.RatioCheck;
 import nursery.core.technique.PlanStep;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -73,35 +76,137 @@ public class LogBook {
     }
 
     /**
-     * @param confirmed whether the maker has seen the concerns and says it happened all the same
-     * @throws NotLogged if it cannot be logged, or if there are concerns and it is not confirmed
+     * @param reasons why it is done all the same, where that is asked
+     * @throws NotLogged if it cannot be logged, or if a question is not answered
      */
     @Transactional
+    public void add(String code, LogEntry entry, Reasons reasons) {
+        List<Question> open = write(code, entry, "", reasons);
+        if (!open.isEmpty()) {
+            throw NotLogged.questioned(open);
+        }
+    }
+
+    /** The same with nothing said about what is asked: it is so, or it is asked. */
+    @Transactional
     public void add(String code, LogEntry entry, boolean confirmed) {
+        add(code, entry, confirmed ? Reasons.UNSAID : Reasons.NONE);
+    }
+
+    /**
+     * Writes an entry with the answers to what is asked about it.
+     *
+     * @param of which of several entries it is, for the questions' names
+     * @return what was asked, if any of it is not answered: then the caller has to undo it
+     */
+    private List<Question> write(String code, LogEntry entry, String of, Reasons reasons) {
         Optional<Spindle> spindle = spindleOf(entry);
         spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow(Gone::new));
         long cupId = mapper.lock(code).orElseThrow(Gone::new);
         Read read = read(code);
         Cup cup = read.cup();
-        CupState before = cup.at(read.room(), entry.mark().happenedAt());
-        LegalMoves.refusalOf(before, cup, entry, moments.now()).ifPresent(refusal -> {
-            throw NotLogged.refused(refusal);
-        });
         Instant happened = entry.mark().happenedAt();
-        List<String> concerns = new ArrayList<>(LegalMoves.concernsAbout(before, cup, entry).stream()
+        boolean between = LegalMoves.mayComeBetween(entry.kind());
+        CupState before = between ? cup.asOf(read.room(), happened) : cup.at(read.room(), happened);
+        LegalMoves.refusalOf(before, cup, entry, moments.now())
+                .or(() -> between ? afterwards(read, entry) : Optional.empty())
+                .ifPresent(refusal -> {
+                    throw NotLogged.refused(refusal);
+                });
+        List<Question> asked = new ArrayList<>();
+        LegalMoves.concernsAbout(before, cup, entry).stream()
                 .filter(concern -> !concern.isAdvice())
-                .map(Concern::message)
-                .toList());
+                .map(concern -> new Question(of, concern))
+                .forEach(asked::add);
         if (entry instanceof LogEntry.Poured pour) {
-            againstPour(read, pour).ifPresent(concerns::add);
+            Stream.concat(aboutPour(read, before, pour).stream(), aboutMix(read, before, pour).stream())
+                    .map(concern -> new Question(of, concern))
+                    .forEach(asked::add);
         }
-        spindle.flatMap(taken -> holder(read, taken, happened, code))
-                .ifPresent(other -> concerns.add("%s still carries %s, which counts as taken off then."
-                        .formatted(spindle.orElseThrow().name(), other.code())));
-        if (!concerns.isEmpty() && !confirmed) {
-            throw NotLogged.questioned(concerns);
-        }
-        write(cupId, read, List.of(entry));
+        List<Mark.Answer> answers = asked.stream()
+                .flatMap(question -> reasons.to(question).stream()
+                        .map(reason -> new Mark.Answer(question.concern().key(), reason)))
+                .toList();
+        write(cupId, read, List.of(entry), answers);
+        return answers.size() < asked.size() ? asked : List.of();
+    }
+
+    /** Whether what was written down already still stands with an entry before it. */
+    private Optional<Refusal> afterwards(Read read, LogEntry entry) {
+        Cup cup = written(read.cup());
+        return cup.log().stream()
+                        .noneMatch(other ->
+                                other.mark().happenedAt().isAfter(entry.mark().happenedAt()))
+                ? Optional.empty()
+                : LegalMoves.refusalOf(
+                        cup.withLog(Stream.concat(cup.log().stream(), Stream.of(entry))
+                                .toList()),
+                        read.room(),
+                        moments.now());
+    }
+
+    /** A cup with what stands in its own log alone: what follows from other cups' logs changes with theirs. */
+    private static Cup written(Cup cup) {
+        return cup.withLog(
+                cup.log().stream().filter(entry -> entry.mark().isInTheBook()).toList());
+    }
+
+    /** What is asked about a coat beside the label: whether it stays there, and who has the spindle. */
+    private static List<Concern> aboutPour(Read read, CupState before, LogEntry.Poured pour) {
+        Cup cup = read.cup();
+        String about = cup.step(pour.step()).title();
+        Optional<CupState.Upon> upon = before.newestWork(cup);
+        long entry = pour.mark().id();
+        List<Concern> concerns = new ArrayList<>();
+        againstPour(read, pour)
+                .ifPresent(words ->
+                        concerns.add(new Concern(entry, "WILL_NOT_STAY", about, upon, Optional.empty(), words)));
+        pour.spindle()
+                .flatMap(taken -> spindleIsTaken(read, taken, pour))
+                .ifPresent(words ->
+                        concerns.add(new Concern(entry, "SPINDLE_TAKEN", about, upon, Optional.empty(), words)));
+        return concerns;
+    }
+
+    /** What was measured is judged where it is mixed; a mix that is written down afterwards is judged here. */
+    private Optional<Concern> aboutMix(Read read, CupState before, LogEntry.Poured pour) {
+        return pour.batch().stream()
+                .boxed()
+                .findFirst()
+                .flatMap(floors::batch)
+                .flatMap(batch -> batch.actual()
+                        .map(pair -> RatioCheck.of(
+                                pour.pot().orElseThrow().resin().label().at(batch.ratio()),
+                                pair.partAMl(),
+                                pair.partBMl())))
+                .filter(check -> check.verdict() == RatioCheck.Verdict.DO_NOT_USE)
+                .map(check -> new Concern(
+                        pour.mark().id(),
+                        "RATIO_OFF",
+                        read.cup().step(pour.step()).title(),
+                        before.newestWork(read.cup()),
+                        Optional.empty(),
+                        check.words() + " It may stay soft: nothing goes over it until it is hard."));
+    }
+
+    private static Optional<String> spindleIsTaken(Read read, Spindle spindle, LogEntry.Poured pour) {
+        Instant at = pour.mark().happenedAt();
+        return holder(read, spindle, at, read.cup().code())
+                .map(other ->
+                        "%s still carries %s, which counts as taken off then.".formatted(spindle.name(), other.code()))
+                .or(() -> Turning.beside(pour, read.cup(), read.floor().cups(), read.room())
+                        .map(other -> "%s had %s on it from %s to %s: both cannot have turned there."
+                                .formatted(
+                                        spindle.name(),
+                                        other.code(),
+                                        Show.of(
+                                                        read.floor().ways(),
+                                                        read.floor().now())
+                                                .at(other.from()),
+                                        Show.of(
+                                                        read.floor().ways(),
+                                                        read.floor().now())
+                                                .at(other.until()))));
     }
 
     /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
@@ -159,12 +264,12 @@ public class LogBook {
      * Writes entries, takes what was mixed for them out of the bottles, and works out anew when the cup leaves the
      * floor.
      */
-    private void write(long cupId, Read read, List<LogEntry> entries) {
+    private void write(long cupId, Read read, List<LogEntry> entries, List<Mark.Answer> answers) {
         if (read.cup().log().isEmpty()) {
             events.publishEvent(new CupBegun(read.cup().code()));
         }
         for (LogEntry entry : entries) {
-            long id = mapper.insertEntry(EntryRow.of(cupId, entry));
+            long id = insert(cupId, entry, answers);
             if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
                 read.cup()
                         .find(((LogEntry.OfStep) entry).step())
@@ -194,6 +299,14 @@ public class LogBook {
         settle(cupId, after.at(read.room(), moments.now()));
     }
 
+    private long insert(long cupId, LogEntry entry, List<Mark.Answer> answers) {
+        long id = mapper.insertEntry(EntryRow.of(cupId, entry));
+        answers.stream()
+                .filter(answer -> !answer.reason().isEmpty())
+                .forEach(answer -> mapper.answer(id, answer.question(), answer.reason()));
+        return id;
+    }
+
     /** Works out anew when each cup with nothing left to do leaves the floor; an older shop never wrote it down. */
     @Transactional
     void settleFinished() {
@@ -205,10 +318,18 @@ public class LogBook {
     }
 
     void settle(long cupId, CupState state) {
-        mapper.leaves(
+        boolean begun = !state.done().isEmpty()
+                || !state.coats().isEmpty()
+                || state.gone().isPresent();
+        mapper.settle(new CupMapper.SumsRow(
                 cupId,
                 state.leavesAt().orElse(NOT_YET),
-                state.gone().map(gone -> gone.how().name()).orElse(""));
+                state.gone().map(gone -> gone.how().name()).orElse(""),
+                state.coats().stream()
+                        .mapToDouble(coat -> coat.pour().amountMl())
+                        .sum(),
+                state.coats().size(),
+                begun ? state.lastSeenAt() : null));
     }
 
     /**
@@ -218,48 +339,40 @@ public class LogBook {
      * @throws NotLogged with what is wrong on each cup, named by its code
      */
     @Transactional
-    public void addAll(Map<String, LogEntry> entries, boolean confirmed) {
+    public void addAll(Map<String, LogEntry> entries, Reasons reasons) {
         List<Refusal> refusals = new ArrayList<>();
-        List<String> concerns = new ArrayList<>();
+        List<Question> asked = new ArrayList<>();
         for (Map.Entry<String, LogEntry> each : new TreeMap<>(entries).entrySet()) {
             try {
-                add(each.getKey(), each.getValue(), confirmed);
+                asked.addAll(write(each.getKey(), each.getValue(), each.getKey() + "-", reasons));
             } catch (NotLogged answer) {
                 answer.refusals().forEach(refusal -> refusals.add(refusal.of(each.getKey())));
-                answer.concerns().forEach(concern -> concerns.add(each.getKey() + ": " + concern));
             }
         }
-        if (!refusals.isEmpty() || !concerns.isEmpty()) {
-            throw NotLogged.because(refusals, concerns);
+        if (!refusals.isEmpty() || !asked.isEmpty()) {
+            throw NotLogged.because(refusals, asked);
         }
     }
 
     /**
      * Logs several steps of one cup, one after the other, all or none.
      *
-     * @throws NotLogged with what is wrong or questionable about each
+     * @throws NotLogged with what is wrong or asked about each, named by its step's number
      */
     @Transactional
-    public void addRow(String code, List<LogEntry> entries, boolean confirmed) {
-        List<String> concerns = new ArrayList<>();
-        for (LogEntry entry : entries) {
-            try {
-                add(code, entry, confirmed);
-            } catch (NotLogged answer) {
-                if (!answer.refusals().isEmpty()) {
-                    throw answer;
-                }
-                concerns.addAll(answer.concerns());
-                add(code, entry, true);
-            }
+    public void addRow(String code, List<? extends LogEntry.OfStep> entries, Reasons reasons) {
+        List<Question> asked = new ArrayList<>();
+        for (LogEntry.OfStep entry : entries) {
+            asked.addAll(write(code, entry, entry.step() + "-", reasons));
         }
-        if (!concerns.isEmpty()) {
-            throw NotLogged.questioned(concerns);
+        if (!asked.isEmpty()) {
+            throw NotLogged.questioned(asked);
         }
     }
 
     /**
-     * Cancels an entry and, if something else happened instead, logs that.
+     * Cancels an entry and, if something else happened instead, logs that. What was asked about the entry and answered
+     * stays answered; what it took out of bottles and packs stays taken where that is as it was.
      *
      * @throws NotLogged if the entry was cancelled before, or if what was logged after it could not have happened then
      */
@@ -267,27 +380,61 @@ public class LogBook {
     public void correct(String code, long entryId, Optional<LogEntry> instead, String by, String why) {
         long cupId = mapper.lock(code).orElseThrow(Gone::new);
         Read read = read(code);
-        LogEntry wrong = read.cup().log().stream()
+        Cup cup = written(read.cup());
+        LogEntry wrong = cup.log().stream()
                 .filter(entry -> entry.mark().id() == entryId)
                 .findFirst()
                 .orElseThrow();
-        refuseTwice(read.cup(), wrong);
+        refuseTwice(cup, wrong);
         Instant now = moments.now();
-        List<LogEntry> entries =
-                new ArrayList<>(List.of(new LogEntry.Cancelled(Mark.unnumbered(now, now, by, why), entryId)));
-        instead.ifPresent(entries::add);
-        Cup corrected = read.cup()
-                .withLog(Stream.concat(read.cup().log().stream(), entries.stream())
-                        .toList());
+        LogEntry cancelled = new LogEntry.Cancelled(Mark.unnumbered(now, now, by, why), entryId);
+        Cup corrected = cup.withLog(Stream.of(cup.log().stream(), Stream.of(cancelled), instead.stream())
+                .flatMap(entries -> entries)
+                .toList());
         LegalMoves.refusalOf(corrected, read.room(), now).ifPresent(refusal -> {
             throw NotLogged.refused(refusal);
         });
-        stock.giveBack(entryId, by);
-        materials.giveBack(entryId, by);
-        if (wrong instanceof LogEntry.OfStep done) {
+        boolean sameWork = instead.filter(right -> isSameWork(wrong, right)).isPresent();
+        if (!sameWork) {
+            stock.giveBack(entryId, by);
+            materials.giveBack(entryId, by);
+        }
+        boolean sameTime = sameWork
+                && instead.filter(right ->
+                                right.mark().happenedAt().equals(wrong.mark().happenedAt()))
+                        .isPresent();
+        if (!sameTime && wrong instanceof LogEntry.OfStep done) {
             hands.takenBack(cupId, done.step());
         }
-        write(cupId, read, entries);
+        mapper.insertEntry(EntryRow.of(cupId, cancelled));
+        if (sameWork) {
+            long id = insert(cupId, instead.orElseThrow(), wrong.mark().answers());
+            stock.passOn(entryId, id);
+            materials.passOn(entryId, id);
+            settle(cupId, corrected.at(read.room(), now));
+        } else {
+            write(
+                    cupId,
+                    new Read(read.floor(), corrected.withLog(withoutLast(corrected.log(), instead)), read.room()),
+                    instead.stream().toList(),
+                    wrong.mark().answers());
+        }
+    }
+
+    private static List<LogEntry> withoutLast(List<LogEntry> log, Optional<LogEntry> instead) {
+        return log.subList(0, log.size() - (instead.isPresent() ? 1 : 0));
+    }
+
+    /** Whether the right entry used just what the wrong one did. */
+    private static boolean isSameWork(LogEntry wrong, LogEntry right) {
+        if (wrong instanceof LogEntry.Poured before && right instanceof LogEntry.Poured after) {
+            return before.step() == after.step()
+                    && before.amountMl() == after.amountMl()
+                    && before.pot().equals(after.pot());
+        }
+        return wrong.kind() == right.kind()
+                && (!(wrong instanceof LogEntry.OfStep before)
+                        || right instanceof LogEntry.OfStep after && before.step() == after.step());
     }
 
     private static void refuseTwice(Cup cup, LogEntry wrong) {

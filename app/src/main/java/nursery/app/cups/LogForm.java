@@ -1,6 +1,5 @@
 package nursery.app.cups;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +16,10 @@ import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
+import nursery.core.measure.MassUnit;
+import nursery.core.measure.Unit;
+import nursery.core.resin.Densities;
+import nursery.core.resin.Mix;
 import nursery.core.resin.Resin;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
@@ -28,9 +31,7 @@ public final class LogForm {
     public static final List<String> USUAL_REASONS =
             List.of("Tried it at a hidden spot", "Done in time, written later", "It could not wait", "On purpose");
 
-    private static final String ALL_THE_SAME = "All the same, because: ";
     private static final int LONGEST_WHY = 200;
-    private static final String AT_A_TIME = "at";
 
     private final FormReader reader;
     private final Show show;
@@ -47,39 +48,86 @@ public final class LogForm {
     /**
      * Why a maker overrules what was questioned, one of the usual reasons or words of their own; empty if nothing is
      * overruled.
+     *
+     * @param of names the question, empty for whatever was asked
+     * @throws nursery.core.measure.InvalidInput if it is confirmed without a word
      */
-    public static Optional<String> overruled(FormReader reader) {
-        String usual = reader.raw("because");
-        if (USUAL_REASONS.contains(usual) && reader.raw("why").isEmpty()) {
+    static Optional<String> reason(FormReader reader, String of) {
+        String usual = reader.raw("because" + of);
+        String own = "why" + of;
+        if (USUAL_REASONS.contains(usual) && reader.raw(own).isEmpty()) {
             return Optional.of(usual);
         }
-        return reader.isTicked("confirmed") || !reader.raw("why").isEmpty()
-                ? Optional.of(reader.line("why", "Why it was done all the same", LONGEST_WHY, true))
-                : Optional.empty();
+        if (of.isEmpty()
+                ? !reader.isTicked("confirmed") && reader.raw(own).isEmpty()
+                : reader.raw(own).isEmpty()) {
+            return Optional.empty();
+        }
+        String said = reader.line(own, "Why it was done all the same", LONGEST_WHY, true);
+        reader.faults().throwIfAny();
+        return Optional.of(said);
     }
 
-    /** Whether an entry was made against what was questioned, with a reason. */
-    static boolean isOverruling(Mark mark) {
-        return mark.note().contains(ALL_THE_SAME);
+    /** Why it is done all the same, as the form answers what was asked. */
+    Reasons reasons() {
+        return Reasons.on(reader);
     }
 
-    /** A note that keeps why something was overruled. */
-    public static String noteWith(String note, Optional<String> overruled) {
-        return overruled.map(why -> (note + "\n" + ALL_THE_SAME + why).strip()).orElse(note);
+    /**
+     * What was measured for a coat, if that is said: volumes, or weights turned into volumes.
+     *
+     * @throws nursery.core.measure.InvalidInput if one part is missing, or neither can be
+     */
+    private Optional<Mix> measured(Resin resin) {
+        if (reader.raw("partA").isEmpty() && reader.raw("partB").isEmpty()) {
+            return Optional.empty();
+        }
+        Unit unit = isByScale() ? MassUnit.G : show.volumeUnit();
+        double a = reader.quantity("partA", "A", unit);
+        double b = reader.quantity("partB", "B", unit);
+        reader.faults().within("partA", "A", a, 0.01, Mix.MAX_TOTAL_ML, isByScale() ? "g" : "ml");
+        reader.faults().within("partB", "B", b, 0.01, Mix.MAX_TOTAL_ML, isByScale() ? "g" : "ml");
+        if (!reader.faults().none()) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                isByScale() ? resin.label().densities().orElse(Densities.USUAL).volumes(a, b) : new Mix(a, b));
     }
 
-    boolean isConfirmed() {
-        return overruled(reader).isPresent();
+    private boolean isByScale() {
+        return reader.raw("by").equals("scale");
+    }
+
+    /**
+     * The entry, with the mix it was measured from kept beside it. To be called within the transaction that logs it.
+     *
+     * @throws nursery.core.measure.InvalidInput with everything wrong on the form
+     */
+    LogEntry entry(String by, Pots pots) {
+        LogEntry entry = entry(by);
+        if (!(entry instanceof LogEntry.Poured pour)) {
+            return entry;
+        }
+        Optional<Mix> pair = measured(pour.pot().orElseThrow().resin());
+        reader.faults()
+                .require(
+                        pair.filter(mix -> mix.totalMl() + 1e-9 < pour.amountMl())
+                                .isEmpty(),
+                        "amount",
+                        "More went on the cup than was measured: put one of the two right.");
+        reader.faults().throwIfAny();
+        return pair.map(mix -> (LogEntry) pots.measured(cup, pour, mix, isByScale()))
+                .orElse(entry);
     }
 
     /** @throws nursery.core.measure.InvalidInput with everything wrong on the form */
     LogEntry entry(String by) {
         Kind kind = reader.choice("what", "What happened", Kind.class).orElse(Kind.NOTED);
-        Instant at = at();
+        reader.faults().require(!reader.raw("when").isEmpty(), "at", "Choose when it happened.");
+        Instant at = reader.happened(show.zone(), show.now());
         String note = reader.text("note", "The note", LONGEST_NOTE);
         reader.faults().require(kind != Kind.NOTED || !note.isEmpty(), "note", "The note is empty: write a few words.");
-        Optional<String> overruled = overruled(reader);
-        Mark mark = Mark.unnumbered(at, show.now(), by, noteWith(note, overruled));
+        Mark mark = Mark.unnumbered(at, show.now(), by, note);
         LogEntry entry =
                 switch (kind) {
                     case DONE -> new LogEntry.StepDone(mark, step());
@@ -110,7 +158,8 @@ public final class LogForm {
         Resin resin = reader.raw("resin").isEmpty()
                 ? planned
                 : reader.id("resin", "The resin").flatMap(floor.shelf()::resin).orElse(planned);
-        return new LogEntry.Poured(mark, step, amountMl, spindle(), Optional.of(Pot.of(resin, OptionalLong.empty())));
+        return new LogEntry.Poured(
+                mark, step, amountMl, spindle(reader, floor), Optional.of(Pot.of(resin, OptionalLong.empty())));
     }
 
     private int step() {
@@ -120,19 +169,8 @@ public final class LogForm {
                 .orElse(0);
     }
 
-    private Instant at() {
-        String when = reader.raw("when");
-        if (when.equals(AT_A_TIME)) {
-            return reader.moment("at", "The time", show.zone(), show.now()).orElse(show.now());
-        }
-        if (!when.matches("\\d{1,3}")) {
-            reader.faults().add("at", "Choose when it happened.");
-            return show.now();
-        }
-        return show.now().minus(Duration.ofMinutes(Long.parseLong(when)));
-    }
-
-    private Optional<Spindle> spindle() {
+    /** Where it turns; empty if it hangs or is turned by hand. */
+    static Optional<Spindle> spindle(FormReader reader, Floor floor) {
         if (reader.raw("spindle").isEmpty()) {
             return Optional.empty();
         }

@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.log.Refusal;
@@ -15,24 +16,29 @@ public final class NotLogged extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final transient List<Refusal> refusals;
-    private final transient List<String> concerns;
+    private final transient List<Question> questions;
 
-    private NotLogged(List<Refusal> refusals, List<String> concerns) {
-        super(refusals.isEmpty() ? String.join(" ", concerns) : refusals.get(0).message());
+    private NotLogged(List<Refusal> refusals, List<Question> questions) {
+        super(
+                refusals.isEmpty()
+                        ? questions.stream()
+                                .map(question -> question.concern().message())
+                                .collect(Collectors.joining(" "))
+                        : refusals.get(0).message());
         this.refusals = refusals;
-        this.concerns = concerns;
+        this.questions = questions;
     }
 
     public static NotLogged refused(Refusal refusal) {
         return new NotLogged(List.of(refusal), List.of());
     }
 
-    static NotLogged questioned(List<String> concerns) {
-        return new NotLogged(List.of(), List.copyOf(concerns));
+    static NotLogged questioned(List<Question> questions) {
+        return new NotLogged(List.of(), List.copyOf(questions));
     }
 
-    static NotLogged because(List<Refusal> refusals, List<String> concerns) {
-        return new NotLogged(List.copyOf(refusals), List.copyOf(concerns));
+    static NotLogged because(List<Refusal> refusals, List<Question> questions) {
+        return new NotLogged(List.copyOf(refusals), List.copyOf(questions));
     }
 
     /** Why it cannot be logged; empty if it can, once confirmed. */
@@ -40,9 +46,9 @@ public final class NotLogged extends RuntimeException {
         return refusals;
     }
 
-    /** What is questionable about it; it is logged when sent again as confirmed. */
-    public List<String> concerns() {
-        return concerns;
+    /** What is asked about it; it is logged when it is sent again with an answer to each. */
+    public List<Question> questions() {
+        return questions;
     }
 
     /** The answer as faults under the names of the inputs; it says by whom and when, in the shop's time. */
@@ -58,7 +64,7 @@ public final class NotLogged extends RuntimeException {
                     .orElse("");
             faults.add(new Fault(refusal.field(), refusal.message() + by + from));
         }
-        concerns.forEach(concern -> faults.add(new Fault("concern", concern)));
+        questions.forEach(question -> faults.add(new Fault(Question.FIELD + question.id(), question.words(show))));
         return new InvalidInput(faults);
     }
 }

@@ -22,6 +22,7 @@ import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.School;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,12 +41,14 @@ class RowController {
     private final CupPages pages;
     private final LogBook log;
     private final Floors floors;
+    private final Pots pots;
     private final FormPost posts;
 
-    RowController(CupPages pages, LogBook log, Floors floors, FormPost posts) {
+    RowController(CupPages pages, LogBook log, Floors floors, Pots pots, FormPost posts) {
         this.pages = pages;
         this.log = log;
         this.floors = floors;
+        this.pots = pots;
         this.posts = posts;
     }
 
@@ -74,9 +77,8 @@ class RowController {
                 model,
                 () -> {
                     String by = Maker.of(request).name();
-                    boolean overruled = LogForm.overruled(new FormReader(typed)).isPresent();
                     try {
-                        log.addRow(code, entries(typed, cup.cup(), by), overruled);
+                        log.addRow(code, entries(typed, cup.cup(), by), Reasons.on(new FormReader(typed)));
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }
@@ -86,9 +88,9 @@ class RowController {
     }
 
     /** One entry for each ticked step, read as the cup's own page reads it. */
-    private List<LogEntry> entries(Map<String, String> typed, Cup cup, String by) {
+    private List<LogEntry.OfStep> entries(Map<String, String> typed, Cup cup, String by) {
         Floor floor = floors.now();
-        List<LogEntry> entries = new ArrayList<>();
+        List<LogEntry.OfStep> entries = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
         for (Row row : rows(cup, cup.plan())) {
             if (typed.containsKey(row.field("step"))) {
@@ -96,11 +98,11 @@ class RowController {
                 one.put("what", row.step().kind().isPour() ? "POURED" : "DONE");
                 one.put("step", String.valueOf(row.step().number()));
                 one.put("when", "at");
-                for (String field : List.of("at", "amount", "spindle")) {
+                for (String field : List.of("at", "amount", "spindle", "resin", "partA", "partB", "by")) {
                     one.put(field, typed.getOrDefault(row.field(field), ""));
                 }
                 try {
-                    entries.add(new LogForm(one, floor, cup).entry(by));
+                    entries.add((LogEntry.OfStep) new LogForm(one, floor, cup).entry(by, pots));
                 } catch (InvalidInput wrong) {
                     wrong.faults()
                             .forEach(fault -> faults.add(new Fault(
@@ -153,6 +155,8 @@ class RowController {
                     .map(Share::suggestedMl)
                     .ifPresent(ml -> typed.put(row.field("amount"), show.volumeNumber(ml)));
             typed.put(row.field("spindle"), cup.turns(step) ? spindle : "");
+            typed.put(row.field("resin"), String.valueOf(cup.resinFor(step).id()));
+            typed.put(row.field("by"), cup.schools().has(School.SCALE) ? "scale" : "cup");
         }
         return typed;
     }
@@ -169,6 +173,8 @@ class RowController {
         model.addAttribute("form", form);
         model.addAttribute("rows", rows(now.cup(), ahead.subList(0, Math.min(MOST_ROWS, ahead.size()))));
         model.addAttribute("spindles", SpindleChoice.of(floor, show));
+        model.addAttribute("resins", floor.shelf().resins());
+        model.addAttribute("since", show.input(now.state().lastEndedAt()));
         return "cups/row";
     }
 }

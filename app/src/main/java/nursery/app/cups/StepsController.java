@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +8,7 @@ import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Show;
 import nursery.app.techniques.EditForm;
 import nursery.app.techniques.EditReading;
 import nursery.core.floor.CupNow;
@@ -40,13 +42,24 @@ class StepsController {
         this.posts = posts;
     }
 
-    /** @param put where a new row is wanted at once, counted from the next step on */
+    /**
+     * @param put where a new row is wanted at once, counted from the next step on
+     * @param at from when on the steps are written about, if not from now
+     */
     @GetMapping("/cups/{code}/steps")
-    String steps(@PathVariable String code, @RequestParam(defaultValue = "") String put, Model model) {
+    String steps(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "") String put,
+            @RequestParam(defaultValue = "") String at,
+            Model model) {
         CupNow cup = pages.find(code);
         List<PlanStep> ahead = cup.stepsAhead();
         Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead, floors.show()::volumeNumber));
         typed.put(AHEAD, PlanChanges.written(ahead));
+        if (!at.isEmpty()) {
+            typed.put("when", "at");
+            typed.put("at", at);
+        }
         return page(cup, Form.fresh(put.isEmpty() ? typed : EditForm.pressed(typed, "before-" + put)), model);
     }
 
@@ -88,8 +101,11 @@ class StepsController {
         Cup cup = now.cup();
         FormReader reader = new FormReader(form.typed());
         List<PlanStep> ahead = read(reader, form.typed(), cup);
+        Show show = floors.show();
+        Instant goesOn = reader.happened(show.zone(), show.now());
+        Instant earliest = now.state().lastEndedAt();
         List<Judgement.Finding> findings =
-                reader.faults().none() ? now.judged(ahead, floors.show().now()) : List.of();
+                reader.faults().none() ? now.judged(ahead, goesOn.isBefore(earliest) ? earliest : goesOn) : List.of();
         EditForm.choices(model, form.typed());
         model.addAttribute("form", form);
         model.addAttribute("cup", cup);

@@ -80,9 +80,7 @@ class TogetherController {
                                 List.of(new Fault("cup", "No cup is picked: touch those it was done on.")));
                     }
                     try {
-                        log.addAll(
-                                happenings,
-                                LogForm.overruled(new FormReader(typed)).isPresent());
+                        log.addAll(happenings, Reasons.on(new FormReader(typed)));
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());
                     }

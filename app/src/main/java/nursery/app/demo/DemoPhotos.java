@@ -40,23 +40,23 @@ class DemoPhotos {
                 .orElseThrow();
         photos.add(
                 cup.id(),
-                picture(Color.LIGHT_GRAY, null),
+                photos.made(picture(Color.LIGHT_GRAY, null)),
                 PhotoBook.Kind.BEFORE,
                 OptionalInt.empty(),
                 "Bare steel",
                 by);
         photos.add(
                 cup.id(),
-                picture(Color.decode(cup.about().paint()), null),
+                photos.made(picture(Color.decode(cup.about().paint()), null)),
                 PhotoBook.Kind.STEP,
                 OptionalInt.empty(),
                 "Painted",
                 by);
         photos.add(
                 cup.id(),
-                picture(
+                photos.made(picture(
                         Color.decode(cup.about().paint()),
-                        Color.decode(cup.about().glitter())),
+                        Color.decode(cup.about().glitter()))),
                 PhotoBook.Kind.STEP,
                 OptionalInt.empty(),
                 "Glitter on, before the first coat",

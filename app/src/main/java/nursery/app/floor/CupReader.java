@@ -14,6 +14,7 @@ import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.LogEntry;
+import nursery.core.log.Mark;
 import nursery.core.technique.HandsOn;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
@@ -101,6 +102,10 @@ class CupReader {
         List<Long> ids = rows.stream().map(CupRow::id).toList();
         Map<Long, List<EntryRow>> entries =
                 mapper.entriesOf(ids).stream().collect(Collectors.groupingBy(EntryRow::cupId));
+        Map<Long, List<Mark.Answer>> answers = mapper.answersOf(ids).stream()
+                .collect(Collectors.groupingBy(
+                        FloorMapper.AnswerRow::entryId,
+                        Collectors.mapping(row -> new Mark.Answer(row.question(), row.reason()), Collectors.toList())));
         Map<Long, List<StepRow>> steps = mapper.stepsOf(ids).stream().collect(Collectors.groupingBy(StepRow::cupId));
         return rows.stream()
                 .filter(row -> steps.containsKey(row.id()))
@@ -109,11 +114,18 @@ class CupReader {
                         base,
                         steps.getOrDefault(row.id(), List.of()),
                         entries.getOrDefault(row.id(), List.of()),
+                        answers,
                         now))
                 .toList();
     }
 
-    private static Cup cup(CupRow row, Base base, List<StepRow> steps, List<EntryRow> entries, Instant now) {
+    private static Cup cup(
+            CupRow row,
+            Base base,
+            List<StepRow> steps,
+            List<EntryRow> entries,
+            Map<Long, List<Mark.Answer>> answers,
+            Instant now) {
         Shelf shelf = base.shelf();
         Optional<Instant> leftAt = Optional.of(row.leavesAt()).filter(at -> !at.isAfter(now));
         ShelfBlank blank = shelf.blank(row.blankId()).orElseThrow();
@@ -123,7 +135,9 @@ class CupReader {
         Schools schools = Schools.read(row.schools());
         List<PlanStep> plan =
                 steps.stream().map(step -> step.step(base.hands())).toList();
-        List<LogEntry> log = entries.stream().map(entry -> entry.entry(shelf)).toList();
+        List<LogEntry> log = entries.stream()
+                .map(entry -> entry.entry(shelf, answers.getOrDefault(entry.id(), List.of())))
+                .toList();
         Optional<Instant> due = Optional.ofNullable(row.dueOn())
                 .map(day -> day.atStartOfDay(base.zone()).toInstant());
         return new Cup(
@@ -143,6 +157,7 @@ class CupReader {
                 resins,
                 schools,
                 plan,
+                row.nextStep() - 1,
                 row.startedAt(),
                 log,
                 new Cup.Promise(due, row.matters()),

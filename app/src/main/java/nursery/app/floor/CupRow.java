@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  * A cup as its table keeps it.
  *
  * @param version counts every change to it, to its steps and to its log
+ * @param nextStep the number its next new step gets
  */
 @Published
 public record CupRow(
@@ -29,4 +30,5 @@ public record CupRow(
         Instant startedAt,
         int matters,
         Instant leavesAt,
-        int version) {}
+        int version,
+        int nextStep) {}

@@ -1,6 +1,7 @@
 package nursery.app.floor;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.app.platform.Published;
@@ -126,8 +127,9 @@ public record EntryRow(
                 note);
     }
 
-    LogEntry entry(Shelf shelf) {
-        Mark mark = new Mark(needed(id), happenedAt, recordedAt, recordedBy, note);
+    /** @param answers why it was done all the same, as it was asked */
+    LogEntry entry(Shelf shelf, List<Mark.Answer> answers) {
+        Mark mark = new Mark(needed(id), happenedAt, recordedAt, recordedBy, note, answers);
         Kind of = Kind.valueOf(kind);
         return switch (of) {
             case POURED ->

@@ -37,6 +37,8 @@ interface FloorMapper {
             @Nullable String heating,
             long hands) {}
 
+    record AnswerRow(long entryId, String question, String reason) {}
+
     record TimedRow(String kind, double minutes) {}
 
     /** A share of an open mix, with the mix it belongs to. */
@@ -83,7 +85,7 @@ interface FloorMapper {
             """
             SELECT c.id, c.code, c.name, c.made_for, c.blank_id, c.blank_edition, c.base_resin_id, c.last_resin_id,
               c.due_on, c.paint_colour, c.glitter_colour, c.glitter_more, c.schools,
-              c.technique, c.started_at, c.matters, c.leaves_at, c.version
+              c.technique, c.started_at, c.matters, c.leaves_at, c.version, c.next_step
             FROM cup c\s""";
     String STEP =
             """
@@ -198,4 +200,9 @@ interface FloorMapper {
 
     @Select("<script>" + ENTRY + "WHERE e.cup_id IN " + IDS + " ORDER BY e.id</script>")
     List<EntryRow> entriesOf(@Param("ids") List<Long> ids);
+
+    /** Why things were done all the same, in the order of the questions. */
+    @Select("<script>SELECT q.entry_id, q.question, q.reason FROM log_entry e JOIN entry_question q ON "
+            + "q.entry_id = e.id WHERE e.cup_id IN " + IDS + " ORDER BY q.entry_id, q.question</script>")
+    List<AnswerRow> answersOf(@Param("ids") List<Long> ids);
 }

@@ -11,11 +11,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.Supplier;
 import nursery.app.floor.FloorMapper.PlaceRow;
 import nursery.app.floor.FloorMapper.PourRow;
 import nursery.app.floor.FloorMapper.StampRow;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.cure.RoomCourse;
@@ -41,12 +41,8 @@ import nursery.core.resin.Losses;
 import nursery.core.resin.Pace;
 import nursery.core.technique.HandsOn;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.RequestAttributes;
-import org.springframework.web.context.request.RequestContextHolder;
-import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.server.ResponseStatusException;
 
 /**
@@ -92,12 +88,12 @@ public class Floors {
 
     /** The floor now; read once for a page. */
     public Floor now() {
-        return once("floor", () -> at(moments.now()));
+        return Once.aPage(Floors.class, "floor", () -> at(moments.now()));
     }
 
     /** The shop's own ways. */
     public Ways ways() {
-        return once("ways", this::waysAfresh);
+        return Once.aPage(Floors.class, "ways", this::waysAfresh);
     }
 
     /** The same as the table has them now, for who holds its lock. */
@@ -117,7 +113,7 @@ public class Floors {
 
     /** How figures are shown here. */
     public Show show() {
-        return once("show", () -> Show.of(ways(), moments.now()));
+        return Once.aPage(Floors.class, "show", () -> Show.of(ways(), moments.now()));
     }
 
     public Shelf shelf() {
@@ -139,7 +135,7 @@ public class Floors {
     }
 
     private StampRow stamps() {
-        return once("stamps", mapper::stamps);
+        return Once.aPage(Floors.class, "stamps", mapper::stamps);
     }
 
     /** The floor at a moment. */
@@ -273,6 +269,39 @@ public class Floors {
         return cups.all(ids, base(), moments.now());
     }
 
+    /**
+     * The same with what is done of them. Their coats are as old as this room makes them, which for one in the archive
+     * is not its own room: nothing is to be read out of their times.
+     */
+    public List<CupNow> cupsByTheirLogs(List<Long> ids) {
+        Floor floor = now();
+        return cups(ids).stream()
+                .map(cup -> floor.find(cup.code())
+                        .orElseGet(() -> new CupNow(cup, cup.at(floor.air().course(), floor.now()))))
+                .toList();
+    }
+
+    /**
+     * When each of some cups in the archive was fully cured, in the room of its own days; nothing of one that never had
+     * a coat. Cups of about the same days: the room is read once for all of them.
+     */
+    public Map<Long, Instant> curedAt(List<Long> ids) {
+        Instant now = moments.now();
+        List<Cup> left = cups.all(ids, base(), now);
+        Optional<Instant> from = left.stream().map(Cup::startedAt).min(Instant::compareTo);
+        if (from.isEmpty()) {
+            return Map.of();
+        }
+        Instant until = left.stream()
+                .map(cup -> cup.leftAt().orElse(now))
+                .max(Instant::compareTo)
+                .orElse(now);
+        RoomCourse room = airs.then(roomPlan().curePlace(), from.get().minus(AROUND_A_CUP), until.plus(AROUND_A_CUP));
+        Map<Long, Instant> cured = new HashMap<>();
+        left.forEach(cup -> cup.at(room, now).fullCureAt().ifPresent(at -> cured.put(cup.id(), at)));
+        return cured;
+    }
+
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
     public RoomCourse roomOf(Cup cup) {
         return cup.leftAt()
@@ -287,25 +316,5 @@ public class Floors {
             pours.computeIfAbsent(row.batchId(), id -> new ArrayList<>()).add(row.happenedAt());
         }
         return Pace.learnedMinutesPerCup(pours.values());
-    }
-
-    /**
-     * What a page that only shows has asked for once it is given again; where something is being done it may have
-     * changed.
-     */
-    private static <T> T once(String what, Supplier<T> reading) {
-        if (!(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request)
-                || !HttpMethod.GET.matches(request.getRequest().getMethod())) {
-            return reading.get();
-        }
-        String key = Floors.class.getName() + "." + what;
-        @SuppressWarnings("unchecked")
-        T known = (T) request.getAttribute(key, RequestAttributes.SCOPE_REQUEST);
-        if (known != null) {
-            return known;
-        }
-        T fresh = reading.get();
-        request.setAttribute(key, fresh, RequestAttributes.SCOPE_REQUEST);
-        return fresh;
     }
 }

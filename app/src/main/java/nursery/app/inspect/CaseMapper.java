@@ -60,22 +60,33 @@ interface CaseMapper {
         }
     }
 
-    /** Every cup with a coat, with all that was seen on it; the resin and turner of its newest coat. */
+    /**
+     * The newest cups with a coat, with all that was seen on them; the resin and turner of each one's newest coat.
+     *
+     * @param place where the room is read that coats cure in
+     */
     @Select(
             """
             SELECT c.id AS cup_id, c.technique, c.schools, r.name AS resin, t.name AS turner, st.title AS step,
-              (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
-                WHERE d.entry_id = p.id OR d.batch_id = p.batch_id) AS lot,
-              (SELECT g.temperature_c FROM room_reading g WHERE g.taken_at <= p.happened_at
+              COALESCE(
+                (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
+                  WHERE d.entry_id = p.id),
+                (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
+                  WHERE d.batch_id = p.batch_id)) AS lot,
+              (SELECT g.temperature_c FROM room_reading g WHERE g.place = #{place} AND g.taken_at <= p.happened_at
                 AND g.taken_at > p.happened_at - INTERVAL 3 HOUR ORDER BY g.taken_at DESC LIMIT 1) AS room_c,
-              (SELECT GROUP_CONCAT(s.seen SEPARATOR ' ') FROM log_entry s WHERE s.cup_id = c.id
-                AND s.kind = 'FAULTS_SEEN' AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = s.id)) AS seen
-            FROM (SELECT id, technique, schools FROM cup ORDER BY id DESC LIMIT #{most}) c
-              JOIN log_entry p ON p.id = (SELECT MAX(q.id) FROM log_entry q WHERE q.cup_id = c.id AND q.kind = 'POURED'
-                AND NOT EXISTS (SELECT 1 FROM log_entry x WHERE x.cancels_id = q.id))
+              f.seen
+            FROM (SELECT e.cup_id, MAX(e.id) AS pour FROM log_entry e LEFT JOIN log_entry x ON x.cancels_id = e.id
+                WHERE e.kind = 'POURED' AND e.cup_id > (SELECT MAX(id) FROM cup) - #{most} AND x.id IS NULL
+                GROUP BY e.cup_id) n
+              JOIN cup c ON c.id = n.cup_id JOIN log_entry p ON p.id = n.pour
               JOIN resin r ON r.id = p.resin_id
               JOIN cup_step st ON st.cup_id = c.id AND st.number = p.step
               LEFT JOIN spindle sp ON sp.id = p.spindle_id LEFT JOIN turner t ON t.id = sp.turner_id
+              LEFT JOIN (SELECT s.cup_id, GROUP_CONCAT(s.seen SEPARATOR ' ') AS seen FROM log_entry s
+                LEFT JOIN log_entry x ON x.cancels_id = s.id
+                WHERE s.kind = 'FAULTS_SEEN' AND s.cup_id > (SELECT MAX(id) FROM cup) - #{most} AND x.id IS NULL
+                GROUP BY s.cup_id) f ON f.cup_id = c.id
             ORDER BY c.id DESC""")
-    List<CoatRow> coated(@Param("most") int most);
+    List<CoatRow> coated(@Param("most") int most, @Param("place") String place);
 }

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import nursery.app.cups.LogBook;
 import nursery.app.cups.NotLogged;
 import nursery.app.cups.PlanChanges;
+import nursery.app.cups.Reasons;
 import nursery.app.floor.Floors;
 import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
@@ -37,6 +38,7 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.technique.StepKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -73,7 +75,7 @@ class FaultController {
 
     @GetMapping("/cups/{code}/fault")
     String seen(@PathVariable String code, Model model) {
-        return seen(find(code), Form.fresh(Map.of("zone", "all", "extent", "some")), model);
+        return seen(find(code), Form.fresh(Map.of("zone", "all", "extent", "some", "when", "0")), model);
     }
 
     @PostMapping("/cups/{code}/fault")
@@ -90,20 +92,22 @@ class FaultController {
                     FormReader reader = new FormReader(typed);
                     List<Sighting> sightings = sightings(reader);
                     String note = reader.line("note", "The note", LONGEST_NOTE, false);
-                    reader.faults().throwIfAny();
-                    logged(() -> log.add(code, new LogEntry.FaultsSeen(mark(request, note), sightings), true));
-                    return "/cups/%s/why".formatted(code);
+                    Mark mark = mark(request, reader, note);
+                    logged(() -> log.add(code, new LogEntry.FaultsSeen(mark, sightings), Reasons.NONE));
+                    // What was seen before the newest coat is history: nothing is to be done about it now.
+                    return now.state()
+                                    .newestCoat()
+                                    .filter(coat -> mark.happenedAt()
+                                            .isBefore(coat.times().pouredAt()))
+                                    .isPresent()
+                            ? "/cups/%s#history".formatted(code)
+                            : "/cups/%s/why".formatted(code);
                 },
                 form -> seen(now, form, model));
     }
 
     private List<Sighting> sightings(FormReader reader) {
-        Zone zone = Zone.named(reader.raw("zone")).orElse(Zone.ALL);
-        Extent extent = Extent.named(reader.raw("extent")).orElse(Extent.SOME);
-        List<Sighting> sightings = Arrays.stream(Blemish.values())
-                .filter(fault -> reader.isTicked("seen-" + fault.name()))
-                .map(fault -> new Sighting(fault, zone, extent))
-                .toList();
+        List<Sighting> sightings = Sighting.ticked(reader::isTicked, "seen-", reader.raw("zone"), reader.raw("extent"));
         reader.faults().require(!sightings.isEmpty(), "seen", "Touch what you see first.");
         return sightings;
     }
@@ -133,7 +137,7 @@ class FaultController {
                             remedy,
                             likeliest(diagnosis, remedy),
                             PlanChanges.numbers(typed.getOrDefault(AHEAD, "")),
-                            mark(request, "")));
+                            mark(request, new FormReader(typed), "")));
                     return "/cups/" + code;
                 },
                 form -> why(now, form, model));
@@ -180,7 +184,8 @@ class FaultController {
                 typed,
                 model,
                 () -> {
-                    logged(() -> cases.settle(code, typed.getOrDefault("cause", ""), mark(request, "")));
+                    logged(() -> cases.settle(
+                            code, typed.getOrDefault("cause", ""), mark(request, new FormReader(typed), "")));
                     return "/cups/%s/why".formatted(code);
                 },
                 form -> why(now, form, model));
@@ -194,9 +199,11 @@ class FaultController {
         }
     }
 
-    private Mark mark(HttpServletRequest request, String note) {
-        Instant now = floors.show().now();
-        return Mark.unnumbered(now, now, Maker.of(request).name(), note);
+    private Mark mark(HttpServletRequest request, FormReader reader, String note) {
+        Show show = floors.show();
+        Instant at = reader.happened(show.zone(), show.now());
+        reader.faults().throwIfAny();
+        return Mark.unnumbered(at, show.now(), Maker.of(request).name(), note);
     }
 
     private CupNow find(String code) {
@@ -208,10 +215,17 @@ class FaultController {
         model.addAttribute("cup", now.cup());
         model.addAttribute("form", form);
         model.addAttribute("picture", Looks.of(now));
-        model.addAttribute("faults", Blemish.values());
+        boolean coated = now.state().newestCoat().isPresent();
+        boolean glittered =
+                now.state().layers().minutesSince(StepKind.GLITTER, 0).isPresent();
+        model.addAttribute(
+                "faults",
+                Arrays.stream(Blemish.values())
+                        .filter(fault -> coated || fault.isOfGlitter())
+                        .toList());
         model.addAttribute("zones", Zone.values());
         model.addAttribute("extents", Extent.values());
-        model.addAttribute("coated", now.state().newestCoat().isPresent());
+        model.addAttribute("coated", coated || glittered);
         model.addAttribute("seen", CupFaults.on(now));
         return "inspect/seen";
     }

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nursery.app.floor.Floors;
 import nursery.app.inspect.CaseMapper.CoatRow;
 import nursery.app.platform.Form;
 import nursery.core.inspect.Cause;
@@ -33,7 +34,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class HereController {
 
-    /** More cups than a shop makes in years; the newest count. */
+    /** About what a busy shop makes in half a year; the newest count. */
     private static final int MOST_CUPS = 5000;
 
     private static final double COLD_C = 18;
@@ -41,10 +42,12 @@ class HereController {
 
     private final CaseMapper mapper;
     private final CaseBook cases;
+    private final Floors floors;
 
-    HereController(CaseMapper mapper, CaseBook cases) {
+    HereController(CaseMapper mapper, CaseBook cases, Floors floors) {
         this.mapper = mapper;
         this.cases = cases;
+        this.floors = floors;
     }
 
     /** What cups are told apart by. */
@@ -118,7 +121,7 @@ class HereController {
                 .filter(known -> known.name().equals(by))
                 .findFirst()
                 .orElse(ways.get(0));
-        List<CoatRow> cups = mapper.coated(MOST_CUPS);
+        List<CoatRow> cups = mapper.coated(MOST_CUPS, floors.roomPlan().curePlace());
         List<Group> groups = groups(cups, way.of, only);
         model.addAttribute("cups", cups.size());
         model.addAttribute("faults", Blemish.values());

@@ -17,6 +17,8 @@ import nursery.core.inspect.Model;
 import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Remedy;
 import nursery.core.inspect.Sign;
+import nursery.core.inspect.StartingModel;
+import nursery.core.log.Blemish;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.StepKind;
@@ -54,16 +56,21 @@ final class ModelFile {
         if (!faults.isEmpty()) {
             throw new InvalidInput(faults);
         }
-        return new Model(
-                causes,
-                stream(root.path("signs"))
-                        .map(node -> new Sign(
-                                node.path("key").asString(""),
-                                node.path("question").asString(""),
-                                node.path("leak").asDouble(0),
-                                node.path("yes").asString(""),
-                                node.path("no").asString("")))
-                        .toList());
+        List<Sign> signs = new ArrayList<>(stream(root.path("signs"))
+                .map(node -> new Sign(
+                        node.path("key").asString(""),
+                        node.path("question").asString(""),
+                        node.path("leak").asDouble(0),
+                        node.path("yes").asString(""),
+                        node.path("no").asString("")))
+                .toList());
+        // A file from before a fault could be seen knows no sign of it.
+        for (Blemish blemish : Blemish.values()) {
+            if (signs.stream().noneMatch(sign -> sign.key().equals(blemish.written()))) {
+                StartingModel.MODEL.sign(blemish.written()).ifPresent(signs::add);
+            }
+        }
+        return new Model(causes, signs);
     }
 
     private static Cause cause(JsonNode node, List<Fault> faults) {

@@ -10,12 +10,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.security.DigestInputStream;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Enumeration;
 import java.util.HexFormat;
 import java.util.List;
@@ -23,8 +21,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
@@ -41,7 +37,10 @@ final class Archive {
     private static final long LARGEST_FILE = 64L * 1024 * 1024;
     private static final String DUMP = "shop.sql";
 
-    private static final Pattern ROW = Pattern.compile("INSERT INTO `(\\w+)` VALUES.*");
+    /** Rows of text pack to a tenth, rows all alike to a hundredth. */
+    private static final long MOST_PACKED = 300;
+
+    private static final long SMALL = 1024L * 1024;
 
     private Archive() {}
 
@@ -71,16 +70,11 @@ final class Archive {
             try (OutputStream out = Files.newOutputStream(beside);
                     ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
                 MessageDigest digest = sha256();
-                SortedMap<String, Long> rows = new TreeMap<>();
+                RowCount rows = new RowCount();
                 long[] bytes = {0};
                 zip.putNextEntry(new ZipEntry(DUMP));
-                DigestOutputStream dump = new DigestOutputStream(zip, digest);
-                database.dump(lines -> eachLine(lines, line -> {
-                    count(line, rows);
-                    byte[] written = (line + "\n").getBytes(StandardCharsets.UTF_8);
-                    bytes[0] += written.length;
-                    dump.write(written);
-                }));
+                OutputStream dump = new DigestOutputStream(zip, digest);
+                database.dump(lines -> bytes[0] = copy(lines, dump, rows));
                 zip.closeEntry();
                 long count = 0;
                 for (Path one : FileStore.all(files)) {
@@ -89,7 +83,7 @@ final class Archive {
                     zip.closeEntry();
                     count++;
                 }
-                manifest = new Manifest(now, schema, rows, bytes[0], hex(digest), count);
+                manifest = new Manifest(now, schema, rows.rows(), bytes[0], hex(digest), count);
                 zip.putNextEntry(new ZipEntry(Manifest.NAME));
                 zip.write(manifest.written());
                 zip.closeEntry();
@@ -123,13 +117,13 @@ final class Archive {
             if (files[0] != said.files()) {
                 throw new Broken("It holds %d files, its manifest says %d.".formatted(files[0], said.files()));
             }
-            SortedMap<String, Long> rows = new TreeMap<>();
+            RowCount rows = new RowCount();
             MessageDigest digest = sha256();
-            read(zip, said, digest, line -> count(line, rows));
+            read(zip, said, new DigestOutputStream(OutputStream.nullOutputStream(), digest), rows);
             if (!hex(digest).equals(said.sha256())) {
                 throw new Broken("The database in it is not what its manifest says: it was damaged or changed.");
             }
-            if (!rows.equals(said.rows())) {
+            if (!filled(rows.rows()).equals(filled(said.rows()))) {
                 throw new Broken("It holds other numbers of rows than its manifest says.");
             }
             return said;
@@ -139,12 +133,15 @@ final class Archive {
     }
 
     /**
-     * Puts a backup in the place of what is there: beside it first, then all tables at once.
+     * Puts a backup in the place of what is there. Until it is loaded whole and counted, beside the shop and by a user
+     * who can see nothing else, the shop's own tables are not touched.
      *
+     * @param loader who loads it: may do anything in the database beside the shop's, and nothing in any other
      * @param newest migration this Nursery knows
-     * @throws Broken if it is not whole, or of a newer Nursery
+     * @throws Broken if it is not whole, does more than fill tables, or is of a newer Nursery
      */
-    static Manifest restore(DatabaseTools database, Path files, Path file, int newest) throws IOException {
+    static Manifest restore(DatabaseTools database, DatabaseTools.User loader, Path files, Path file, int newest)
+            throws IOException {
         Manifest manifest = check(file);
         if (manifest.schema() > newest) {
             throw new Broken(
@@ -155,32 +152,55 @@ final class Archive {
         try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
             eachFile(zip, bytes -> FileStore.put(files, bytes));
         }
-        DatabaseTools fresh = database.on(database.name() + "_new");
-        String old = database.name() + "_old";
-        database.ask(("DROP DATABASE IF EXISTS %1$s; DROP DATABASE IF EXISTS %2$s; CREATE DATABASE %1$s; "
-                        + "CREATE DATABASE %2$s")
-                .formatted(fresh.name(), old));
-        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
-            fresh.load(out -> read(zip, manifest, sha256(), line -> {
-                out.write(line.getBytes(StandardCharsets.UTF_8));
-                out.write('\n');
-            }));
+        Swap swap = new Swap(database);
+        swap.open();
+        try {
+            prove(swap.beside(), load(swap.beside().as(loader), manifest, file));
+            if (schema(database) == manifest.schema() && !tables(swap.beside()).equals(tables(database))) {
+                throw new Broken("It does not hold the tables of a shop; nothing was changed.");
+            }
+        } catch (IOException e) {
+            swap.settle();
+            throw e;
         }
-        List<String> tables = tables(fresh);
-        for (Map.Entry<String, Long> table : manifest.rows().entrySet()) {
-            long found = Long.parseLong(
-                    fresh.ask("SELECT COUNT(*) FROM " + table.getKey()).get(0));
-            if (found != table.getValue()) {
-                throw new Broken("%s: %d rows arrived of %d; nothing was changed."
-                        .formatted(table.getKey(), found, table.getValue()));
+        swap.swap();
+        return manifest;
+    }
+
+    /** @return how many rows of which tables were sent */
+    private static SortedMap<String, Long> load(DatabaseTools fresh, Manifest manifest, Path file) throws IOException {
+        RowCount sent = new RowCount();
+        try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+            fresh.load(out -> read(zip, manifest, out, sent));
+            return sent.rows();
+        } catch (IOException e) {
+            throw new Broken("It could not be loaded, and nothing was changed: " + e.getMessage());
+        }
+    }
+
+    /** That what was loaded is tables with all their rows, and nothing else. */
+    private static void prove(DatabaseTools fresh, SortedMap<String, Long> sent) throws IOException {
+        for (String other : List.of(
+                "tables WHERE table_type <> 'BASE TABLE' AND table_schema",
+                "triggers WHERE trigger_schema",
+                "routines WHERE routine_schema",
+                "events WHERE event_schema")) {
+            if (!fresh.ask("SELECT 1 FROM information_schema.%s = '%s' LIMIT 1".formatted(other, fresh.name()))
+                    .isEmpty()) {
+                throw new Broken("It holds more than tables, which no backup does; nothing was changed.");
             }
         }
-        List<String> moves = new ArrayList<>();
-        tables(database).forEach(table -> moves.add("%s.%s TO %s.%2$s".formatted(database.name(), table, old)));
-        tables.forEach(table -> moves.add("%s.%s TO %s.%2$s".formatted(fresh.name(), table, database.name())));
-        database.ask("SET foreign_key_checks = 0; RENAME TABLE %s; DROP DATABASE %s; DROP DATABASE %s"
-                .formatted(String.join(", ", moves), old, fresh.name()));
-        return manifest;
+        for (String table : tables(fresh)) {
+            long found = Long.parseLong(
+                    fresh.ask("SELECT COUNT(*) FROM `%s`".formatted(table)).get(0));
+            long said = sent.getOrDefault(table, 0L);
+            if (found != said) {
+                throw new Broken("%s: %d rows arrived of %d; nothing was changed.".formatted(table, found, said));
+            }
+        }
+        if (!tables(fresh).containsAll(sent.keySet())) {
+            throw new Broken("Not all tables arrived; nothing was changed.");
+        }
     }
 
     /** The newest migration a database has had; 0 for an empty one. */
@@ -248,21 +268,37 @@ final class Archive {
         }
     }
 
-    private static void count(String line, Map<String, Long> rows) {
-        Matcher row = line.startsWith("INSERT") ? ROW.matcher(line) : null;
-        if (row != null && row.lookingAt()) {
-            rows.merge(row.group(1), 1L, Long::sum);
-        }
+    /** An older manifest says nothing of tables that are empty. */
+    private static Map<String, Long> filled(Map<String, Long> rows) {
+        Map<String, Long> filled = new TreeMap<>(rows);
+        filled.values().removeIf(count -> count == 0);
+        return filled;
     }
 
-    /** No more than it says there is: a bomb is not unpacked to its end. */
-    private static void read(ZipFile zip, Manifest said, MessageDigest digest, EachLine each) throws IOException {
+    /** Copies to both, and says how many bytes it was. */
+    private static long copy(InputStream from, OutputStream to, OutputStream also) throws IOException {
+        byte[] part = new byte[1 << 16];
+        long bytes = 0;
+        for (int read = from.read(part); read >= 0; read = from.read(part)) {
+            to.write(part, 0, read);
+            also.write(part, 0, read);
+            bytes += read;
+        }
+        return bytes;
+    }
+
+    /** No more than it says there is, and no more than a dump can be packed to: a bomb is not unpacked to its end. */
+    private static void read(ZipFile zip, Manifest said, OutputStream to, OutputStream also) throws IOException {
         ZipEntry entry = zip.getEntry(DUMP);
         if (entry == null) {
             throw new Broken("There is no database in it.");
         }
+        if (said.bytes() > SMALL + MOST_PACKED * Math.max(0, entry.getCompressedSize())) {
+            throw new Broken("It says that it unpacks to %d times its size: no backup does."
+                    .formatted(said.bytes() / Math.max(1, entry.getCompressedSize())));
+        }
         try (InputStream in = new Bounded(zip.getInputStream(entry), said.bytes())) {
-            eachLine(new DigestInputStream(in, digest), each);
+            copy(in, to, also);
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import org.springframework.http.HttpStatus;
@@ -81,6 +82,7 @@ class BackupsController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(backups.ways()));
                     double days = reader.number("days", "The days kept");
                     double weeks = reader.number("weeks", "The weeks kept");
                     double months = reader.number("months", "The months kept");
@@ -94,6 +96,7 @@ class BackupsController {
     private String page(Form form, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("ways", backups.ways());
+        model.addAttribute("waysKept", Seen.of(backups.ways()));
         model.addAttribute("folder", backups.folder().map(Object::toString).orElse("no folder yet"));
         model.addAttribute("kept", backups.kept());
         model.addAttribute("runs", backups.runs());

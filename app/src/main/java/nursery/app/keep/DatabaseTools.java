@@ -41,6 +41,13 @@ record DatabaseTools(String host, String port, String name, String user, String 
         return new DatabaseTools(host, port, other, user, password);
     }
 
+    /** Who asks a database. */
+    record User(String name, String password) {}
+
+    DatabaseTools as(User other) {
+        return new DatabaseTools(host, port, name, other.name(), other.password());
+    }
+
     /** A thing done with what a program writes. */
     @FunctionalInterface
     interface Reading {

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import nursery.app.platform.CsvText;
 import nursery.app.platform.FileStore;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -255,11 +256,9 @@ final class Export {
         return bytes.toByteArray();
     }
 
-    /** What a spreadsheet would take for a formula begins with a quote there (OWASP, CSV injection). */
+    /** A figure is one; all else that a spreadsheet would take for a formula is text. */
     private static String spreadsheet(String text) {
-        return !text.isEmpty() && "=+@\t\r".indexOf(text.charAt(0)) >= 0 || text.matches("(?s)-[^0-9.].*")
-                ? "'" + text
-                : text;
+        return text.matches("-?\\d+(\\.\\d+)?([eE][-+]?\\d+)?") ? text : CsvText.safe(text);
     }
 
     private static void art(ArrayNode art, Parts parts) throws IOException {

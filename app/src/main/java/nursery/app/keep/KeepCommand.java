@@ -9,8 +9,8 @@ import java.util.Map;
 
 /**
  * Backups from the command line, for {@code ./nursery}: {@code backup FILE}, {@code check FILE}, {@code restore FILE},
- * {@code export FILE}, {@code import FILE}, {@code before-migrating FOLDER}, {@code cups}. The database is told by the
- * environment, as to the application.
+ * {@code export FILE}, {@code import FILE}, {@code before-migrating FOLDER}, {@code settle}, {@code cups}. The database
+ * is told by the environment, as to the application.
  */
 public final class KeepCommand {
 
@@ -37,7 +37,7 @@ public final class KeepCommand {
         switch (what) {
             case "backup" -> told("Backed up", Archive.make(database(), files(), file, now));
             case "check" -> told("A whole backup", Archive.check(file));
-            case "restore" -> told("Restored", Archive.restore(database(), files(), file, Archive.newest()));
+            case "restore" -> told("Restored", Archive.restore(database(), loader(), files(), file, Archive.newest()));
             case "export" ->
                 System.out.printf("Exported: %d rows.%n", sum(Export.make(database(), files(), file, now)));
             case "import" -> System.out.printf("Imported: %d rows.%n", sum(Import.take(database(), files(), file)));
@@ -48,7 +48,10 @@ public final class KeepCommand {
                                 ? database.ask("SELECT COUNT(*) FROM cup").get(0)
                                 : "0");
             }
+            // A restore that was cut short is finished or undone before anything reads the shop.
+            case "settle" -> new Swap(database()).settle();
             case "before-migrating" -> {
+                new Swap(database()).settle();
                 int schema = Archive.schema(database());
                 if (schema > Archive.newest()) {
                     throw new IOException(
@@ -87,6 +90,15 @@ public final class KeepCommand {
 
     private static Path files() {
         return Path.of(environment("NURSERY_FILES"));
+    }
+
+    private static DatabaseTools.User loader() throws IOException {
+        String name = environment("NURSERY_LOADER_USER");
+        if (name.isEmpty()) {
+            throw new IOException("Restore with ./nursery restore: it has a user who can load a backup and see "
+                    + "nothing else. Nothing was changed.");
+        }
+        return new DatabaseTools.User(name, environment("NURSERY_LOADER_PASSWORD"));
     }
 
     private static DatabaseTools database() {

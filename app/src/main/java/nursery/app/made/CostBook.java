@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -84,13 +83,17 @@ public class CostBook {
         List<Long> ids = cups.stream().map(cup -> cup.cup().id()).toList();
         Spoiled lost = spoiled(prices, ids);
         Map<Long, Outlay> spent = outlays.of(ids, prices.ways().digits());
+        List<Long> ahead = cups.stream()
+                .filter(cup -> !cup.stepsAhead().isEmpty())
+                .map(cup -> cup.cup().id())
+                .toList();
+        Map<Long, Map<Integer, List<Material>>> chosen =
+                ahead.isEmpty() ? Map.of() : materials.chosen(ahead, materials.everything());
         return cups.stream()
                 .map(cup -> {
                     List<Line> lines = new ArrayList<>(own(
                             cup,
-                            cup.stepsAhead().isEmpty()
-                                    ? Map.of()
-                                    : materials.chosen(cup.cup().id()),
+                            chosen.getOrDefault(cup.cup().id(), Map.of()),
                             spent.getOrDefault(cup.cup().id(), Outlay.NOTHING),
                             prices));
                     lost.shareOf(cup).ifPresent(part -> lines.add(spoiledLine(Optional.of(part), part)));
@@ -124,10 +127,10 @@ public class CostBook {
         Floor floor = floors.now();
         Map<String, BigDecimal> blanks = new LinkedHashMap<>();
         Map<Long, BigDecimal> kept = stock.blankPrices();
-        floor.shelf().blanks().forEach(blank -> Optional.ofNullable(kept.get(blank.id()))
-                .ifPresent(price -> blanks.put(blank.name().toLowerCase(Locale.ROOT), price)));
-        materials.ofKind(MaterialKind.BLANK).forEach((blank, lots) -> perUnit(lots)
-                .ifPresent(price -> blanks.put(blank.name().toLowerCase(Locale.ROOT), price)));
+        Map<Long, List<Lot>> packs = materials.packs();
+        floor.shelf().blanks().forEach(blank -> perUnit(packs.getOrDefault(blank.id(), List.of()))
+                .or(() -> Optional.ofNullable(kept.get(blank.id())))
+                .ifPresent(price -> blanks.put(blank.name(), price)));
         return new Prices(money.ways(), floor, perMl, blanks);
     }
 
@@ -197,7 +200,7 @@ public class CostBook {
         Optional<BigDecimal> paid = one ? sum(taken.stream().map(Used::cost).toList()) : Optional.empty();
         String name = cup.about().blank();
         Optional<BigDecimal> price =
-                paid.or(() -> Optional.ofNullable(prices.blanks().get(name.toLowerCase(Locale.ROOT)))
+                paid.or(() -> Optional.ofNullable(prices.blanks().get(name))
                         .map(found -> found.setScale(prices.ways().digits(), RoundingMode.HALF_UP)));
         return new Line(From.BLANK, new Amount(name, 1, ""), name, "1", price, price);
     }

@@ -1,7 +1,9 @@
 package nursery.app.made;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -24,6 +26,8 @@ class CuredTimes implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(CuredTimes.class);
     private static final int AT_ONCE = 200;
+    private static final Duration SAME_DAYS = Duration.ofDays(30);
+    private static final Duration REST = Duration.ofSeconds(2);
     private static final long FIRST_AFTER_S = 60;
     private static final long LOOKS_EVERY_S = 600;
     private static final Duration LONGEST = Duration.ofMinutes(10);
@@ -52,7 +56,7 @@ class CuredTimes implements DisposableBean {
             once.executeWithLock(
                     (Runnable) () -> {
                         while (some() == AT_ONCE && !beside.isShutdown()) {
-                            LOG.debug("Worked out when {} cups were cured", AT_ONCE);
+                            rest();
                         }
                     },
                     new LockConfiguration(moments.real(), "cured-times", LONGEST, Duration.ZERO));
@@ -64,16 +68,38 @@ class CuredTimes implements DisposableBean {
     /** @return how many were worked out */
     int some() {
         List<FiguresMapper.LeftRow> left = mapper.uncured(moments.now(), AT_ONCE);
-        for (FiguresMapper.LeftRow row : left) {
-            // One that never had a coat was never wet.
-            mapper.setCured(
-                    row.id(),
-                    row.version(),
-                    floors.cup(row.code())
-                            .flatMap(cup -> cup.state().fullCureAt())
-                            .orElse(row.leavesAt()));
+        for (int from = 0, until; from < left.size(); from = until) {
+            until = from + 1;
+            while (until < left.size() && near(left.get(from), left.get(until))) {
+                until++;
+            }
+            settle(left.subList(from, until));
         }
         return left.size();
+    }
+
+    private void settle(List<FiguresMapper.LeftRow> left) {
+        Map<Long, Instant> cured =
+                floors.curedAt(left.stream().map(FiguresMapper.LeftRow::id).toList());
+        // One that never had a coat was never wet.
+        mapper.setCured(left.stream()
+                .map(row -> new FiguresMapper.CuredRow(
+                        row.id(), row.version(), cured.getOrDefault(row.id(), row.leavesAt())))
+                .toList());
+    }
+
+    /** Cups of about the same days share the room that is read for them. */
+    private static boolean near(FiguresMapper.LeftRow one, FiguresMapper.LeftRow other) {
+        return Duration.between(one.leavesAt(), other.leavesAt()).abs().compareTo(SAME_DAYS) < 0;
+    }
+
+    /** Whoever works with the shop comes first. */
+    private static void rest() {
+        try {
+            Thread.sleep(REST.toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     @Override

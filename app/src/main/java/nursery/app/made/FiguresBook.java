@@ -28,6 +28,7 @@ import nursery.app.picture.WeeksChart;
 import nursery.app.picture.WeeksChart.Week;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.HandsOn;
@@ -161,9 +162,10 @@ class FiguresBook {
         List<CupRow> promised = done.stream().filter(row -> row.dueOn() != null).toList();
         // Of those on the floor the room decides yet; of those that left it is worked out once, beside everything else.
         Map<String, Instant> cured = new HashMap<>();
+        Floor floor = floors.now();
         promised.forEach(row -> (row.left()
                         ? Optional.ofNullable(row.curedAt())
-                        : floors.cup(row.code()).flatMap(cup -> cup.state().fullCureAt()))
+                        : floor.find(row.code()).flatMap(cup -> cup.state().fullCureAt()))
                 .ifPresent(at -> cured.put(row.code(), at)));
         int late = (int) promised.stream()
                 .filter(row -> isLate(row, cured.getOrDefault(row.code(), Instant.MIN), show.zone()))
@@ -173,15 +175,25 @@ class FiguresBook {
                         row -> row.technique() + "\n" + row.blank(), TreeMap::new, Collectors.toList()));
         // The newest say how it is done today.
         Map<String, List<CupNow>> newest = new TreeMap<>();
+        Map<String, List<Long>> ids = new TreeMap<>();
         byWay.forEach((key, of) -> {
             List<CupRow> finished = of.stream().filter(row -> isFinished(row)).toList();
-            newest.put(
+            ids.put(
                     key,
                     finished.stream()
                             .skip(Math.max(0, finished.size() - NEWEST))
-                            .flatMap(row -> floors.cup(row.code()).stream())
+                            .map(CupRow::id)
                             .toList());
         });
+        Map<Long, CupNow> read = floors
+                .cupsByTheirLogs(ids.values().stream().flatMap(List::stream).toList())
+                .stream()
+                .collect(Collectors.toMap(cup -> cup.cup().id(), cup -> cup));
+        ids.forEach((key, of) -> newest.put(
+                key,
+                of.stream()
+                        .flatMap(id -> Optional.ofNullable(read.get(id)).stream())
+                        .toList()));
         return new Figures(
                 weeks,
                 ways(byWay, newest),
@@ -251,14 +263,24 @@ class FiguresBook {
 
     private List<Way> ways(Map<String, List<CupRow>> byWay, Map<String, List<CupNow>> newestOf) {
         Money ways = money.ways();
+        List<CupNow> every = newestOf.values().stream().flatMap(List::stream).toList();
+        Map<Long, CupCost> costOf = new HashMap<>();
+        List<CupCost> costed = costs.of(every);
+        for (int i = 0; i < every.size(); i++) {
+            costOf.put(every.get(i).cup().id(), costed.get(i));
+        }
+        Map<Long, OptionalDouble> foretoldOf = this.foretold.quantities(
+                every.stream().map(cup -> cup.cup().id()).toList(), From.RESIN);
         List<Way> all = new ArrayList<>();
         byWay.forEach((key, of) -> {
             List<CupRow> done = of.stream().filter(row -> isFinished(row)).toList();
             if (!done.isEmpty()) {
                 List<CupNow> newest = newestOf.getOrDefault(key, List.of());
-                List<CupCost> cost = costs.of(newest);
+                List<CupCost> cost = newest.stream()
+                        .flatMap(cup -> Optional.ofNullable(costOf.get(cup.cup().id())).stream())
+                        .toList();
                 List<OptionalDouble> foretold = newest.stream()
-                        .map(cup -> this.foretold.quantity(cup, From.RESIN))
+                        .map(cup -> foretoldOf.getOrDefault(cup.cup().id(), OptionalDouble.empty()))
                         .toList();
                 double minutes = newest.stream()
                         .mapToDouble(CupNow::handsOnMinutes)

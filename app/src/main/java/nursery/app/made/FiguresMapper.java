@@ -35,17 +35,15 @@ interface FiguresMapper {
             double pouredMl,
             int coats) {}
 
-    /** Of each cup since a day what was really poured on it, corrections taken out. */
+    /** Of each cup since a day what was really poured on it, as it was added up with every entry of its log. */
     @Select(
             """
             SELECT c.id, c.code, c.technique, b.name, c.left_how,
               c.leaves_at < '9999-01-01', c.started_at,
-              c.due_on, MAX(e.happened_at), c.cured_at, c.leaves_at <= #{now},
-              COALESCE(SUM(e.amount_ml), 0), COUNT(e.amount_ml)
-            FROM cup c JOIN blank b ON b.id = c.blank_id JOIN log_entry e ON e.cup_id = c.id
-            WHERE e.kind <> 'CANCELLED' AND e.id NOT IN (SELECT cancels_id FROM log_entry WHERE cancels_id IS NOT NULL)
-              AND c.started_at >= #{since}
-            GROUP BY c.id ORDER BY MAX(e.happened_at), c.id""")
+              c.due_on, c.last_at, c.cured_at, c.leaves_at <= #{now}, c.poured_ml, c.coats
+            FROM cup c JOIN blank b ON b.id = c.blank_id
+            WHERE c.started_at >= #{since} AND c.last_at IS NOT NULL
+            ORDER BY c.last_at, c.id""")
     List<CupRow> cups(@Param("since") Instant since, @Param("now") Instant now);
 
     record LeftRow(long id, String code, int version, Instant leavesAt) {}
@@ -55,7 +53,15 @@ interface FiguresMapper {
             + "AND leaves_at <= #{now} AND left_how <> 'ABANDONED' ORDER BY id DESC LIMIT #{most}")
     List<LeftRow> uncured(@Param("now") Instant now, @Param("most") int most);
 
-    /** Unless something was corrected meanwhile. */
-    @Update("UPDATE cup SET cured_at = #{at} WHERE id = #{id} AND version = #{version}")
-    void setCured(@Param("id") long id, @Param("version") int version, @Param("at") Instant at);
+    record CuredRow(long id, int version, Instant at) {}
+
+    /** Those that were not corrected meanwhile. */
+    @Update(
+            """
+            <script>UPDATE cup SET cured_at = CASE id
+            <foreach collection="rows" item="row">WHEN #{row.id} THEN #{row.at} </foreach>END
+            WHERE (id, version) IN
+            <foreach collection="rows" item="row" open="(" separator="," close=")">(#{row.id}, #{row.version})</foreach>
+            </script>""")
+    void setCured(@Param("rows") List<CuredRow> rows);
 }

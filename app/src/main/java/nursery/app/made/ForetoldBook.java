@@ -1,8 +1,10 @@
 package nursery.app.made;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import nursery.app.cups.CupBegun;
 import nursery.app.floor.Floors;
 import nursery.app.made.ForetoldMapper.ItemRow;
@@ -68,12 +70,13 @@ public class ForetoldBook {
                 : Optional.of(Foretold.against(then, now.items(), money.ways().digits()));
     }
 
-    /** How much of a part was foretold, in its unit; nothing if nothing was foretold. */
-    OptionalDouble quantity(CupNow cup, From from) {
-        return then(cup).stream()
-                .filter(item -> item.from() == from)
-                .mapToDouble(Item::quantity)
-                .reduce(Double::sum);
+    /** How much of a part was foretold of each of some cups, in its unit; nothing of one of which it was not. */
+    Map<Long, OptionalDouble> quantities(List<Long> cups, From from) {
+        return cups.isEmpty()
+                ? Map.of()
+                : mapper.quantities(cups, from.name()).stream()
+                        .collect(Collectors.toMap(
+                                ForetoldMapper.QuantityRow::cupId, row -> OptionalDouble.of(row.quantity())));
     }
 
     private List<Item> then(CupNow cup) {

@@ -19,4 +19,10 @@ interface ForetoldMapper {
 
     @Select("SELECT part, what, amount, quantity, unit FROM cup_foretold WHERE cup_id = #{cup} ORDER BY position")
     List<ItemRow> of(long cup);
+
+    record QuantityRow(long cupId, double quantity) {}
+
+    @Select("<script>SELECT cup_id, SUM(quantity) FROM cup_foretold WHERE part = #{part} AND cup_id IN <foreach "
+            + "collection='cups' item='cup' open='(' separator=',' close=')'>#{cup}</foreach> GROUP BY cup_id</script>")
+    List<QuantityRow> quantities(@Param("cups") List<Long> cups, @Param("part") String part);
 }

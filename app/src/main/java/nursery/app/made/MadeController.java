@@ -1,6 +1,7 @@
 package nursery.app.made;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +20,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Seen;
 import nursery.app.scale.ScaleNow;
 import nursery.core.floor.CupNow;
 import nursery.core.measure.Fault;
@@ -100,6 +102,11 @@ class MadeController {
                     .orElse(null);
         }
 
+        /** Stands for what is chosen, for its form. */
+        public String seen() {
+            return MadeController.seen(chosen);
+        }
+
         public boolean has(long id) {
             return chosen.stream().anyMatch(material -> material.id() == id);
         }
@@ -130,6 +137,7 @@ class MadeController {
                 model,
                 () -> {
                     PlanStep of = step(cup, step);
+                    Seen.check(typed, seen(materials.chosen(cup.cup().id()).getOrDefault(step, List.of())));
                     if (ids.size() > MOST_OF_ONE_STEP) {
                         throw new InvalidInput(List.of(new Fault(
                                 "material", "At most %d materials on one step.".formatted(MOST_OF_ONE_STEP))));
@@ -166,12 +174,14 @@ class MadeController {
                                     List.of(new Fault("weight", "That material is not on the shelf any more."))));
                     FormReader reader = new FormReader(typed);
                     double amount = amount(reader, weighed);
+                    Instant at =
+                            reader.happened(floors.show().zone(), floors.show().now());
                     reader.faults().throwIfAny();
                     String by = Maker.of(request).name();
                     if (typed.containsKey("after")) {
-                        weighing.after(cup.cup(), of, weighed, amount, by);
+                        weighing.after(cup.cup(), of, weighed, amount, at, by);
                     } else {
-                        weighing.before(cup.cup(), of, weighed, amount, by);
+                        weighing.before(cup.cup(), of, weighed, amount, at, by);
                     }
                     return "/cups/" + code + "/made#step-" + step;
                 },
@@ -187,6 +197,10 @@ class MadeController {
                     "weight", "No scale shows anything that stands still: type what yours shows, in grams.")));
         }
         return shown.isPresent() ? shown.getAsDouble() : reader.number("weight", "What it weighs");
+    }
+
+    private static String seen(List<Material> chosen) {
+        return Seen.of(chosen.stream().map(Material::id).toList());
     }
 
     private static PlanStep step(CupNow cup, int step) {

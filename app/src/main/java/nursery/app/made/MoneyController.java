@@ -2,7 +2,6 @@ package nursery.app.made;
 
 import java.math.BigDecimal;
 import java.util.Currency;
-import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +12,7 @@ import nursery.app.materials.MoneyBook;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.app.shelf.StockBook;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -39,17 +39,28 @@ class MoneyController {
 
     @GetMapping("/money")
     String page(Model model) {
+        Map<String, String> typed = waysKept();
+        typed.putAll(pricesKept());
+        return page(model, Form.fresh(typed));
+    }
+
+    private Map<String, String> waysKept() {
         Money ways = money.ways();
-        Map<String, String> typed = new LinkedHashMap<>();
+        Map<String, String> typed = new TreeMap<>();
         typed.put("currency", ways.currency().getCurrencyCode());
         typed.put("hourRate", Money.plain(ways.hourRate()));
         typed.put("marginPercent", Money.plain(ways.marginPercent()));
         typed.put("feePercent", Money.plain(ways.feePercent()));
         typed.put("feeFixed", Money.plain(ways.feeFixed()));
         typed.put("roundTo", Money.plain(ways.roundTo()));
+        return typed;
+    }
+
+    private Map<String, String> pricesKept() {
+        Map<String, String> typed = new TreeMap<>();
         stock.prices().forEach((id, price) -> typed.put("bottle-" + id, Money.plain(price)));
         stock.blankPrices().forEach((id, price) -> typed.put("blank-" + id, Money.plain(price)));
-        return page(model, Form.fresh(typed));
+        return typed;
     }
 
     @PostMapping("/money")
@@ -58,6 +69,7 @@ class MoneyController {
                 typed,
                 model,
                 () -> {
+                    Seen.check(typed, Seen.of(waysKept()));
                     FormReader reader = new FormReader(typed);
                     Optional<Currency> currency =
                             reader.faults().attempt("currency", () -> currency(reader.raw("currency")));
@@ -94,6 +106,7 @@ class MoneyController {
                 typed,
                 model,
                 () -> {
+                    Seen.check(typed, Seen.of(pricesKept()));
                     FormReader reader = new FormReader(typed);
                     Map<Long, Optional<BigDecimal>> bottles = new TreeMap<>();
                     stock.bottles().stream()
@@ -118,6 +131,8 @@ class MoneyController {
 
     private String page(Model model, Form form) {
         model.addAttribute("form", form);
+        model.addAttribute("waysKept", Seen.of(waysKept()));
+        model.addAttribute("pricesKept", Seen.of(pricesKept()));
         model.addAttribute("money", money.ways());
         model.addAttribute("bottles", stock.bottles());
         model.addAttribute("shelf", floors.shelf());

@@ -21,6 +21,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Hosts;
 import nursery.app.platform.Pdf;
+import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.technique.PlanStep;
@@ -91,6 +92,7 @@ class PaperController {
 
     private String page(Model model, Form form) {
         model.addAttribute("form", form);
+        model.addAttribute("kept", Seen.of(stories.care()));
         model.addAttribute("sizes", LabelSize.values());
         model.addAttribute("cups", floors.now().cups());
         return "made/paper";
@@ -104,6 +106,7 @@ class PaperController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(stories.care()));
                     String words = reader.text("care", "Your own words", LONGEST_CARE);
                     reader.faults()
                             .require(

@@ -54,10 +54,17 @@ public class PhotoBook {
         return files.get(name);
     }
 
-    /** @throws InvalidInput about the field {@code file} */
+    /**
+     * What is kept of a picture, made before anything is written: no other tablet waits for the database meanwhile.
+     *
+     * @throws InvalidInput about the field {@code file}
+     */
+    public PhotoMaker.Made made(byte[] picture) {
+        return PhotoMaker.of(picture);
+    }
+
     @Transactional
-    public void add(long cup, byte[] picture, Kind kind, OptionalInt step, String words, String by) {
-        PhotoMaker.Made made = PhotoMaker.of(picture);
+    public void add(long cup, PhotoMaker.Made made, Kind kind, OptionalInt step, String words, String by) {
         mapper.insert(new PhotoRow(
                 0,
                 cup,

@@ -12,6 +12,7 @@ import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Upload;
 import nursery.core.floor.CupNow;
+import nursery.core.measure.InvalidInput;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -56,6 +57,12 @@ class PhotoController {
             Model model,
             HttpServletRequest request) {
         CupNow cup = floors.named(code);
+        PhotoMaker.Made made;
+        try {
+            made = photos.made(Upload.bytes(file));
+        } catch (InvalidInput refused) {
+            return posts.refused(typed, model, refused, form -> page(cup, form, model));
+        }
         return posts.handle(
                 typed,
                 model,
@@ -70,7 +77,7 @@ class PhotoController {
                     reader.faults().throwIfAny();
                     photos.add(
                             cup.cup().id(),
-                            Upload.bytes(file),
+                            made,
                             kind.orElseThrow(),
                             step,
                             words,

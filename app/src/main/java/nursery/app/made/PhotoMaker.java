@@ -15,6 +15,8 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -39,6 +41,14 @@ final class PhotoMaker {
     private static final int SMALL = 360;
     /** More than any phone takes; a bomb says more, and is not unpacked. */
     private static final long MOST_PIXELS = 64_000_000L;
+    /** A picture of this kind is unpacked whole before any of it is left out. */
+    private static final long MOST_WEBP_PIXELS = 12_000_000L;
+    /** So many are held in memory while it is made smaller; the others are left out as it is read. */
+    private static final double MOST_HELD = 9_000_000;
+    /** One at a time; who comes meanwhile waits so long. */
+    private static final Semaphore ONE = new Semaphore(1, true);
+
+    private static final int PATIENCE_S = 8;
 
     private static final float QUALITY = 0.86f;
     /** Turned or mirrored by EXIF 2.32, tag 0x0112. */
@@ -49,8 +59,24 @@ final class PhotoMaker {
     /** What is kept of a picture. */
     record Made(byte[] whole, byte[] small, int width, int height) {}
 
-    /** @throws InvalidInput about the field {@code file}, if it is no picture that is taken */
-    static synchronized Made of(byte[] bytes) {
+    /** @throws InvalidInput about the field {@code file}, if it is no picture that is taken, or others are in line */
+    static Made of(byte[] bytes) {
+        try {
+            if (!ONE.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
+                throw refused("Other pictures are being taken in just now: send it again in a moment.", null);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw refused("It was not taken: send it again.", e);
+        }
+        try {
+            return alone(bytes);
+        } finally {
+            ONE.release();
+        }
+    }
+
+    private static Made alone(byte[] bytes) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             while (readers.hasNext()) {
@@ -91,11 +117,25 @@ final class PhotoMaker {
                     null);
         }
         ImageReadParam param = reader.getDefaultReadParam();
-        int every = (int) Math.max(1, Math.min(width, height) / LONGEST);
+        if (width * height > MOST_WEBP_PIXELS
+                && reader.getFormatName().toLowerCase(Locale.ROOT).equals("webp")) {
+            throw refused(
+                    "The picture is %d × %d pixels: of WebP up to 12 million are taken. Save it as JPEG."
+                            .formatted(width, height),
+                    null);
+        }
+        int every = every(width, height);
         param.setSourceSubsampling(every, every, 0, 0);
         BufferedImage upright = upright(reader.read(0, param), orientation);
         BufferedImage whole = scaled(upright, LONGEST);
         return new Made(jpeg(whole), jpeg(scaled(upright, SMALL)), whole.getWidth(), whole.getHeight());
+    }
+
+    /** Of how many dots one is read, each way: enough for the longer side, and no more than is held. */
+    private static int every(long width, long height) {
+        double enough = Math.floor((double) Math.max(width, height) / (2 * LONGEST));
+        double held = Math.ceil(Math.sqrt(width * height / MOST_HELD));
+        return (int) Math.max(1, Math.max(enough, held));
     }
 
     private static int orientation(byte[] bytes) {

@@ -7,6 +7,7 @@ import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nursery.app.floor.Floors;
 import nursery.app.people.Makers;
 import nursery.app.people.Seat;
@@ -16,6 +17,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Pdf;
+import nursery.app.platform.Seen;
 import nursery.core.floor.CupNow;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.MediaType;
@@ -60,11 +62,16 @@ class StoryController {
     String story(@PathVariable String code, Model model) {
         CupNow cup = floors.named(code);
         Story story = stories.of(cup, priced());
-        return page(cup, story, Form.fresh(Map.of("words", story.nextTime() == null ? "" : story.nextTime())), model);
+        return page(cup, story, Form.fresh(Map.of("words", nextTime(story))), model);
+    }
+
+    private static String nextTime(Story story) {
+        return Optional.ofNullable(story.nextTime()).orElse("");
     }
 
     private String page(CupNow cup, Story story, Form form, Model model) {
         model.addAttribute("story", story);
+        model.addAttribute("kept", Seen.of(nextTime(story)));
         model.addAttribute("cup", cup.cup());
         model.addAttribute("form", form);
         model.addAttribute("photos", photos.of(cup.cup().id()));
@@ -84,6 +91,7 @@ class StoryController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(nextTime(stories.of(cup, false))));
                     String words = reader.text("words", "What you would do otherwise", LONGEST);
                     reader.faults().throwIfAny();
                     stories.write(cup.cup().id(), words, Maker.of(request).name());

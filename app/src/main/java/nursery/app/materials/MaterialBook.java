@@ -22,6 +22,7 @@ import nursery.app.materials.MaterialMapper.UsualRow;
 import nursery.app.materials.MaterialMapper.WeighedRow;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.wrap.DesignViews;
 import nursery.core.log.Cup;
@@ -44,6 +45,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Published
 @Service
 public class MaterialBook {
+
+    /** What is usual is what was usual of late. */
+    private static final int NEWEST_CUPS = 1000;
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -93,6 +97,10 @@ public class MaterialBook {
 
     /** Every material by its number, those that are gone too: cups may be made of them. */
     public Map<Long, Stocked> everything() {
+        return Once.aPage(MaterialBook.class, "everything", this::everythingAfresh);
+    }
+
+    private Map<Long, Stocked> everythingAfresh() {
         Map<Long, List<Lot>> lots = mapper.lots().stream()
                 .collect(Collectors.groupingBy(
                         LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
@@ -139,7 +147,9 @@ public class MaterialBook {
 
     @Transactional
     public long add(Material material) {
-        return mapper.insert(row(material));
+        long id = mapper.insert(row(material));
+        mapper.isOf(id, null);
+        return id;
     }
 
     @Transactional
@@ -153,6 +163,28 @@ public class MaterialBook {
                         .formatted(before.kind().word()));
         faults.throwIfAny();
         mapper.update(row(material));
+    }
+
+    /** Says which blank on the shelf a pack is of; nothing for the one of its name. */
+    @Transactional
+    void isOf(long material, Optional<Long> blank) {
+        mapper.isOf(material, blank.orElse(null));
+    }
+
+    /** Which blank on the shelf a pack is of, by its number. */
+    Optional<Long> blankOf(long material) {
+        return mapper.blankOf(material);
+    }
+
+    /** The packs of each blank that is kept in packs, by the blank's number. */
+    public Map<Long, List<Lot>> packs() {
+        Map<Long, List<Lot>> lots = mapper.lotsOfKind(MaterialKind.BLANK.name()).stream()
+                .collect(Collectors.groupingBy(
+                        LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
+        Map<Long, List<Lot>> packs = new LinkedHashMap<>();
+        mapper.packs().forEach(pack -> packs.computeIfAbsent(pack.blankId(), blank -> new ArrayList<>())
+                .addAll(lots.getOrDefault(pack.materialId(), List.of())));
+        return packs;
     }
 
     /** Takes a table: a material of a name that is known gets the lot, another is added. */
@@ -219,6 +251,19 @@ public class MaterialBook {
         mapper.insertWeighed(id, basis, used, moments.now(), by);
     }
 
+    /** Of one among many: on a page they are read together. */
+    private Usage usageOf(Material material) {
+        return Once.aPage(MaterialBook.class, "usages", this::usages).apply(material);
+    }
+
+    private Function<Material, Usage> usages() {
+        Map<Long, List<Usage.Weighed>> weighed = mapper.weighed().stream()
+                .collect(Collectors.groupingBy(
+                        WeighedRow::materialId,
+                        Collectors.mapping(row -> new Usage.Weighed(row.areaCm2(), row.used()), Collectors.toList())));
+        return material -> Usage.learned(material.kind(), weighed.getOrDefault(material.id(), List.of()));
+    }
+
     private Usage usage(Material material) {
         return Usage.learned(
                 material.kind(),
@@ -229,6 +274,10 @@ public class MaterialBook {
 
     /** What the steps of a cup are made with. */
     public Map<Integer, List<Material>> chosen(long cup) {
+        return Once.aPage(MaterialBook.class, "chosen " + cup, () -> chosenAfresh(cup));
+    }
+
+    private Map<Integer, List<Material>> chosenAfresh(long cup) {
         Map<Integer, List<Material>> chosen = new LinkedHashMap<>();
         mapper.chosen(cup).forEach(row -> chosen.computeIfAbsent(row.step(), step -> new ArrayList<>())
                 .add(material(row.material())));
@@ -285,9 +334,9 @@ public class MaterialBook {
     /** The same for several, by their numbers: the shelf is read once. */
     public Map<Integer, List<Stocked>> offered(List<PlanStep> steps) {
         List<Stocked> shelf = shelf();
-        Map<String, List<Long>> usual = mapper.usual().stream()
+        Map<String, List<Long>> usual = Once.aPage(MaterialBook.class, "usual", () -> mapper.usual(NEWEST_CUPS).stream()
                 .collect(Collectors.groupingBy(
-                        UsualRow::kind, Collectors.mapping(UsualRow::materialId, Collectors.toList())));
+                        UsualRow::kind, Collectors.mapping(UsualRow::materialId, Collectors.toList()))));
         Map<Integer, List<Stocked>> offered = new LinkedHashMap<>();
         for (PlanStep step : steps) {
             List<Long> first = usual.getOrDefault(step.kind().name(), List.of());
@@ -308,7 +357,7 @@ public class MaterialBook {
 
     /** What a step of a cup is expected to use of each of its materials. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
-        return StepUse.of(step, cup.blank().area().coatedCm2(), cuts(cup, step, materials), materials, this::usage);
+        return StepUse.of(step, cup.blank().area().coatedCm2(), cuts(cup, step, materials), materials, this::usageOf);
     }
 
     /** What the cup's design has a step lay, if one of its materials is cut to that. */
@@ -360,6 +409,12 @@ public class MaterialBook {
         move(lot, cup.id(), step.number(), entry, -amount, by);
     }
 
+    /** What a step had used was used by the entry that stands in its place. */
+    @Transactional
+    public void passOn(long entry, long right) {
+        mapper.passOn(entry, right);
+    }
+
     /** Puts back what such an entry had used: it never was, or it was another. */
     @Transactional
     public void giveBack(long entry, String by) {
@@ -398,16 +453,6 @@ public class MaterialBook {
                             row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())));
         }
         return used;
-    }
-
-    /** What of a kind is on the shelf, with its lots; nothing is said of what it takes. */
-    public Map<Material, List<Lot>> ofKind(MaterialKind kind) {
-        Map<Long, List<Lot>> lots = mapper.lotsOfKind(kind.name()).stream()
-                .collect(Collectors.groupingBy(
-                        LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
-        Map<Material, List<Lot>> all = new LinkedHashMap<>();
-        mapper.ofKind(kind.name()).forEach(row -> all.put(material(row), lots.getOrDefault(row.id(), List.of())));
-        return all;
     }
 
     /** Which cups something of each lot went on, by the lot's number: a bad lot names its cups. */

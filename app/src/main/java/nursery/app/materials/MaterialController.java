@@ -21,6 +21,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Seen;
 import nursery.app.platform.Upload;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
@@ -153,10 +154,26 @@ class MaterialController {
                                     ? Optional.empty()
                                     : Optional.of(MaterialForm.lot(new FormReader(typed), today()));
                     long id = book.add(material);
+                    book.isOf(id, blank(new FormReader(typed)));
                     lot.ifPresent(bought -> addLot(id, bought, request));
                     return LIST + "/" + id;
                 },
                 form -> form(model, form, null));
+    }
+
+    /** The blank on the shelf that packs are of, if one is named. */
+    private Optional<Long> blank(FormReader reader) {
+        return reader.raw("blank").isEmpty()
+                ? Optional.empty()
+                : reader.id("blank", "The blank")
+                        .filter(id -> floors.shelf().blank(id).isPresent());
+    }
+
+    private Map<String, String> filled(long id) {
+        Map<String, String> filled =
+                MaterialForm.filled(book.find(id).orElseThrow(Gone::new).material(), unit());
+        filled.put("blank", book.blankOf(id).map(String::valueOf).orElse(""));
+        return filled;
     }
 
     /** What is mixed in it: up to six lines of another material's number and a share. */
@@ -184,16 +201,18 @@ class MaterialController {
 
     @GetMapping(LIST + "/{id}")
     String one(@PathVariable long id, Model model) {
-        Material material = book.find(id).orElseThrow(Gone::new).material();
-        return form(model, Form.fresh(MaterialForm.filled(material, unit())), id);
+        return form(model, Form.fresh(filled(id)), id);
     }
 
     @PostMapping(LIST + "/{id}")
     ModelAndView change(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
         return post(id, typed, model, (reader, stocked) -> {
             List<Material.Part> mix = mix(typed);
-            book.change(MaterialForm.material(
-                    id, reader, mix.isEmpty() ? stocked.material().mix() : mix, unit()));
+            Material changed = MaterialForm.material(
+                    id, reader, mix.isEmpty() ? stocked.material().mix() : mix, unit());
+            Seen.check(typed, Seen.of(filled(id)));
+            book.change(changed);
+            book.isOf(id, blank(reader));
             return LIST + "/" + id;
         });
     }
@@ -226,6 +245,13 @@ class MaterialController {
             Model model,
             HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
+            Seen.check(
+                    typed,
+                    Seen.of(stocked.lots().stream()
+                            .filter(one -> one.id() == lot)
+                            .mapToDouble(Lot::left)
+                            .findFirst()
+                            .orElse(0)));
             double left = reader.number("left-" + lot, "What is left");
             reader.faults().throwIfAny();
             book.look(id, lot, left, Maker.of(request).name());
@@ -287,8 +313,7 @@ class MaterialController {
 
     /** A form on a page of several: the others show what is kept. */
     private Map<String, String> withFilled(long id, Map<String, String> typed) {
-        Map<String, String> all = new LinkedHashMap<>(
-                MaterialForm.filled(book.find(id).orElseThrow(Gone::new).material(), unit()));
+        Map<String, String> all = new LinkedHashMap<>(filled(id));
         all.putAll(typed);
         return all;
     }
@@ -306,14 +331,10 @@ class MaterialController {
                 "cups", stocked.map(one -> book.cupsOf(one.material().id())).orElse(Map.of()));
         model.addAttribute(
                 "jars", stocked.map(one -> stores.jarsFor(one.material())).orElse(List.of()));
+        model.addAttribute("kept", id == null ? "" : Seen.of(filled(id)));
+        model.addAttribute("blanks", floors.shelf().blanks());
         model.addAttribute(
-                "blankOf",
-                stocked.map(Stocked::material)
-                        .filter(one -> one.kind() == MaterialKind.BLANK)
-                        .flatMap(one -> floors.shelf().blanks().stream()
-                                .filter(blank -> blank.name().equalsIgnoreCase(one.name()))
-                                .findFirst())
-                        .isPresent());
+                "blankOf", Optional.ofNullable(id).flatMap(book::blankOf).isPresent());
         model.addAttribute("unit", unit().symbol());
         model.addAttribute("money", money.ways());
         model.addAttribute("today", today());

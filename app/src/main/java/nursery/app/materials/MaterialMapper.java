@@ -97,9 +97,6 @@ interface MaterialMapper {
             + "material_lot l ON l.id = v.lot_id WHERE v.cup_id IN " + THESE + ")</script>")
     List<MaterialRow> usedBy(@Param("cups") Collection<Long> cups);
 
-    @Select("SELECT " + COLUMNS + " FROM material WHERE kind = #{kind} AND gone_at IS NULL ORDER BY name")
-    List<MaterialRow> ofKind(String kind);
-
     @Select(
             """
             SELECT l.id, l.material_id, l.lot, l.amount, l.used, l.price, l.bought_on, l.opened_on
@@ -121,6 +118,21 @@ interface MaterialMapper {
             + "#{film}, width_mm = #{widthMm}, lasts_days = #{lastsDays}, lead_days = #{leadDays}, place = #{place}, "
             + "mix = #{mix} WHERE id = #{id}")
     void update(MaterialRow row);
+
+    /** A pack of blanks, and which blank on the shelf they are; none if it is called like none and none was chosen. */
+    @Update("UPDATE material SET blank_id = IF(kind = 'BLANK', COALESCE(#{blank}, (SELECT b.id FROM blank b WHERE "
+            + "b.name = material.name)), NULL) WHERE id = #{id}")
+    void isOf(@Param("id") long id, @Param("blank") @Nullable Long blank);
+
+    @Select("SELECT blank_id FROM material WHERE id = #{id} AND blank_id IS NOT NULL")
+    Optional<Long> blankOf(long id);
+
+    /** Which blank each pack that is in use is of. */
+    record PackRow(long materialId, long blankId) {}
+
+    @Select("SELECT id, blank_id FROM material WHERE kind = 'BLANK' AND gone_at IS NULL AND blank_id IS NOT NULL "
+            + "ORDER BY id")
+    List<PackRow> packs();
 
     @Update("UPDATE material SET gone_at = #{at} WHERE id = #{id}")
     void gone(@Param("id") long id, @Param("at") @Nullable Instant at);
@@ -160,6 +172,9 @@ interface MaterialMapper {
 
     @Update("UPDATE material_lot SET used = used + #{amount} WHERE id = #{lot}")
     void countOn(@Param("lot") long lot, @Param("amount") double amount);
+
+    @Update("UPDATE material_move SET entry_id = #{to} WHERE entry_id = #{from}")
+    void passOn(@Param("from") long from, @Param("to") long to);
 
     @Select("SELECT lot_id, cup_id, step, SUM(amount) FROM material_move WHERE entry_id = #{entry} GROUP BY lot_id, "
             + "cup_id, step HAVING ABS(SUM(amount)) > 1e-9")
@@ -219,8 +234,9 @@ interface MaterialMapper {
 
     record UsualRow(String kind, long materialId) {}
 
-    /** What was chosen for each kind of step, the usual first. */
+    /** What was chosen for each kind of step of the newest cups, the usual first. */
     @Select("SELECT s.kind, m.material_id FROM cup_material m JOIN cup_step s ON s.cup_id = m.cup_id AND "
-            + "s.number = m.step GROUP BY s.kind, m.material_id ORDER BY COUNT(*) DESC, m.material_id")
-    List<UsualRow> usual();
+            + "s.number = m.step WHERE m.cup_id > (SELECT COALESCE(MAX(id), 0) FROM cup) - #{newest} "
+            + "GROUP BY s.kind, m.material_id ORDER BY COUNT(*) DESC, m.material_id")
+    List<UsualRow> usual(int newest);
 }

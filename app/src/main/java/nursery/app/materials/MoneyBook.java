@@ -3,6 +3,7 @@ package nursery.app.materials;
 import java.util.Currency;
 import java.util.List;
 import nursery.app.materials.MoneyMapper.MoneyRow;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -21,6 +22,10 @@ public class MoneyBook {
     }
 
     public Money ways() {
+        return Once.aPage(MoneyBook.class, "ways", this::waysAfresh);
+    }
+
+    private Money waysAfresh() {
         MoneyRow row = mapper.ways();
         return new Money(
                 Currency.getInstance(row.currency()),

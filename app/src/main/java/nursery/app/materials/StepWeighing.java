@@ -1,5 +1,6 @@
 package nursery.app.materials;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -65,10 +66,11 @@ public class StepWeighing {
 
     /** Before the step, or once more from the start. */
     @Transactional
-    public void before(Cup cup, PlanStep step, Material material, double amount, String by) {
+    public void before(Cup cup, PlanStep step, Material material, double amount, Instant at, String by) {
         check("Before", amount);
+        happened(cup, at);
         named(cup, step, material);
-        mapper.before(cup.id(), step.number(), material.id(), amount, moments.now(), by);
+        mapper.before(cup.id(), step.number(), material.id(), amount, at, by);
     }
 
     /**
@@ -77,8 +79,9 @@ public class StepWeighing {
      * @throws InvalidInput if it was not weighed before, or weighs more now
      */
     @Transactional
-    public void after(Cup cup, PlanStep step, Material material, double amount, String by) {
+    public void after(Cup cup, PlanStep step, Material material, double amount, Instant at, String by) {
         check("After", amount);
+        happened(cup, at);
         List<Material> named = named(cup, step, material);
         WeighingRow row = mapper.of(cup.id()).stream()
                 .filter(one -> one.step() == step.number() && one.materialId() == material.id())
@@ -88,12 +91,12 @@ public class StepWeighing {
             throw wrong("After is more than before: nothing can have been used. Look at the scale.");
         }
         double used = row.beforeAmount() - amount;
-        mapper.after(cup.id(), step.number(), material.id(), amount, moments.now(), by);
+        mapper.after(cup.id(), step.number(), material.id(), amount, at, by);
         double basis = StepUse.bases(step, cup.blank().area().coatedCm2(), materials.cuts(cup, step, named), named)
                 .getOrDefault(material, 0.0);
         mapper.unlearn(cup.id(), step.number(), material.id());
         if (basis > 0) {
-            mapper.learn(cup.id(), step.number(), material.id(), basis, used, moments.now(), by);
+            mapper.learn(cup.id(), step.number(), material.id(), basis, used, at, by);
         }
         putRight(cup, step, material, used, by);
     }
@@ -131,6 +134,14 @@ public class StepWeighing {
     private static void check(String what, double amount) {
         Faults faults = new Faults();
         faults.within("weight", what, amount, 0.01, MOST, "");
+        faults.throwIfAny();
+    }
+
+    private void happened(Cup cup, Instant at) {
+        Faults faults = new Faults();
+        faults.require(
+                !at.isAfter(moments.now()), "at", "That time is still to come: weigh it when it is to be weighed.");
+        faults.require(!at.isBefore(cup.startedAt()), "at", "That is before the cup was started.");
         faults.throwIfAny();
     }
 

@@ -55,12 +55,12 @@ public class Stores {
      * A blank goes out of its packs for a cup, and one that was taken for it before goes back. Of a blank no pack is
      * kept of, nothing is written.
      *
-     * @param blank its name on the shelf, which is the material's
+     * @param blank its number on the shelf
      */
     @Transactional
-    public void takeBlank(long cup, String blank) {
+    public void takeBlank(long cup, long blank) {
         mapper.taken(cup).forEach(taken -> materials.move(taken.lotId(), cup, null, null, -taken.amount(), ""));
-        mapper.blank(blank).flatMap(materials::find).ifPresent(stocked -> {
+        mapper.packOf(blank).flatMap(materials::find).ifPresent(stocked -> {
             for (Lot.Draw draw :
                     Lot.draw(stocked.lots(), 1, floors.show().today()).draws()) {
                 materials.move(draw.lotId(), cup, null, null, draw.amount(), "");

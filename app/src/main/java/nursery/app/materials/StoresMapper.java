@@ -17,8 +17,9 @@ interface StoresMapper {
 
     record UsualRow(int step, long materialId) {}
 
-    @Select("SELECT id FROM material WHERE kind = 'BLANK' AND gone_at IS NULL AND name = #{name}")
-    Optional<Long> blank(String name);
+    @Select("SELECT id FROM material WHERE kind = 'BLANK' AND gone_at IS NULL AND blank_id = #{blank} "
+            + "ORDER BY id LIMIT 1")
+    Optional<Long> packOf(long blank);
 
     /** The blank a cup stands on, as it was taken: nothing of a step. */
     @Select(

@@ -6,8 +6,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nursery.app.cups.LogForm;
 import nursery.app.cups.NotLogged;
+import nursery.app.cups.Reasons;
 import nursery.app.floor.Floors;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.FillPicture;
@@ -139,7 +139,7 @@ class BatchController {
                     Show show = floors.show();
                     FormReader reader = new FormReader(typed);
                     double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
-                    Optional<String> overruled = LogForm.overruled(reader);
+                    Reasons reasons = Reasons.on(reader);
                     reader.faults().throwIfAny();
                     Optional<Spindle> spindle = floors.shelf().spindles().stream()
                             .filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle")))
@@ -151,7 +151,7 @@ class BatchController {
                                 ml,
                                 spindle,
                                 Maker.of(request).name(),
-                                overruled);
+                                reasons);
                     } catch (NotLogged answer) {
                         throw answer.asFaults(show);
                     }

@@ -69,8 +69,6 @@ class Measured {
                         !(afterB <= afterA),
                         "partB",
                         "The scale after B must show more than after A: enter the total, without taring in between.");
-        return densities
-                .map(found -> new Mix(afterA / found.partAGPerMl(), (afterB - afterA) / found.partBGPerMl()))
-                .orElse(new Mix(Double.NaN, Double.NaN));
+        return densities.map(found -> found.volumes(afterA, afterB - afterA)).orElse(new Mix(Double.NaN, Double.NaN));
     }
 }

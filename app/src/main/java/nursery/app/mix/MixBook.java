@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.app.cups.HandsBook;
 import nursery.app.cups.LogBook;
-import nursery.app.cups.LogForm;
+import nursery.app.cups.Reasons;
 import nursery.app.floor.Floors;
 import nursery.app.mix.MixMapper.NewBatchRow;
 import nursery.app.mix.MixMapper.NewShareRow;
@@ -133,7 +133,7 @@ class MixBook {
 
     /** Logs a coat of this batch on its cup. Throws what {@link LogBook#add} throws. */
     @Transactional
-    void pour(long number, String code, double ml, Optional<Spindle> spindle, String by, Optional<String> overruled) {
+    void pour(long number, String code, double ml, Optional<Spindle> spindle, String by, Reasons reasons) {
         Batch batch = held(number);
         if (batch.mixedAt().isEmpty()) {
             refuse("This batch is not mixed yet: enter what you measured first.");
@@ -143,12 +143,12 @@ class MixBook {
                 .findFirst()
                 .orElseThrow(Gone::new);
         Instant now = moments.now();
-        Mark mark = Mark.unnumbered(now, now, by, LogForm.noteWith(share.stirredIn(), overruled));
+        Mark mark = Mark.unnumbered(now, now, by, share.stirredIn());
         log.add(
                 code,
                 new LogEntry.Poured(
                         mark, share.step(), ml, spindle, Optional.of(Pot.of(resin(batch), OptionalLong.of(number)))),
-                overruled.isPresent());
+                reasons);
     }
 
     /** @throws InvalidInput if more is left than there was */

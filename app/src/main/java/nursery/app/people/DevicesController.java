@@ -56,12 +56,12 @@ class DevicesController {
                     .filter(host -> !host.contains(":"))
                     .map(host -> "https://%s:%d/join?code=%s".formatted(host, port, code))
                     .toList();
-            List<String> told = addresses.isEmpty()
-                    ? List.of("%s://%s:%d/join?code=%s"
-                            .formatted(request.getScheme(), request.getServerName(), request.getServerPort(), code))
-                    : addresses;
-            model.addAttribute("joinAt", told);
-            model.addAttribute("qr", Qr.of(told.get(0)));
+            model.addAttribute("joinAt", addresses);
+            model.addAttribute("code", code);
+            // An address that only this machine knows leads no phone anywhere.
+            if (!addresses.isEmpty()) {
+                model.addAttribute("qr", Qr.of(addresses.get(0)));
+            }
         }
         return page(Form.fresh(Map.of()), model);
     }

@@ -157,7 +157,7 @@ class DoorController {
                 },
                 form -> {
                     model.addAttribute("form", form);
-                    model.addAttribute("good", true);
+                    model.addAttribute("good", devices.isGood(form.value("code")));
                     return "people/join";
                 });
     }

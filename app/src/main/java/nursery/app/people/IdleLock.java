@@ -58,7 +58,7 @@ class IdleLock extends OncePerRequestFilter {
         Instant now = moments.now();
         if (isLocked(session, now)) {
             String secret = Optional.ofNullable(request.getParameter(FIELD)).orElse("");
-            if (secret.isEmpty() || !opens(who.getName(), secret)) {
+            if (secret.isEmpty() || !opens(who, secret)) {
                 ask(request, response, !secret.isEmpty());
                 return;
             }
@@ -84,14 +84,12 @@ class IdleLock extends OncePerRequestFilter {
         return false;
     }
 
-    private boolean opens(String name, String secret) {
-        Optional<PeopleMapper.MakerRow> row = makers.named(name);
-        boolean right = row.filter(found -> makers.knows(found, secret)).isPresent();
-        if (right) {
-            makers.right(name, true);
-        } else {
-            boolean pin = secret.matches("\\d{4,8}");
-            makers.wrong(name, pin);
+    private boolean opens(Authentication who, String secret) {
+        String name = who.getName();
+        boolean right = makers.named(name)
+                .filter(found -> makers.knows(found, secret, SignInDetails.device(who)))
+                .isPresent();
+        if (!right) {
             audit.tell(name, Audit.What.WRONG, "at a locked screen");
         }
         return right;

@@ -22,8 +22,11 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.DefaultTransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
 
@@ -50,6 +53,7 @@ public class Makers {
     private final Audit audit;
     private final FindByIndexNameSessionRepository<?> sessions;
     private final Hosts hosts;
+    private final TransactionTemplate counting;
 
     Makers(
             PeopleMapper mapper,
@@ -58,7 +62,10 @@ public class Makers {
             Moments moments,
             Audit audit,
             FindByIndexNameSessionRepository<?> sessions,
-            Hosts hosts) {
+            Hosts hosts,
+            PlatformTransactionManager transactions) {
+        this.counting = new TransactionTemplate(
+                transactions, new DefaultTransactionDefinition(TransactionDefinition.PROPAGATION_REQUIRES_NEW));
         this.mapper = mapper;
         this.devices = devices;
         this.encoder = encoder;
@@ -187,6 +194,7 @@ public class Makers {
         judge(password, row.name(), faults);
         faults.throwIfAny();
         mapper.setPassword(id, Objects.requireNonNull(encoder.encode(password)));
+        mapper.forgetTries(id, false);
         signOutEverywhere(row.name());
         audit.tell(Audit.What.PEOPLE, "%s: new password".formatted(row.name()));
     }
@@ -202,6 +210,7 @@ public class Makers {
         faults.require(!pin.isEmpty() || row.passwordHash() != null, "pin", "Without a PIN there must be a password.");
         faults.throwIfAny();
         mapper.setPin(id, pin.isEmpty() ? null : encoder.encode(pin));
+        mapper.forgetTries(id, true);
         audit.tell(Audit.What.PEOPLE, "%s: %s".formatted(row.name(), pin.isEmpty() ? "no PIN any more" : "new PIN"));
     }
 
@@ -242,42 +251,56 @@ public class Makers {
         sessions.findByPrincipalName(name).keySet().forEach(sessions::deleteById);
     }
 
-    /** Whether somebody may not try again yet. */
-    boolean mustWait(MakerRow row) {
-        Instant tried = row.triedAt();
-        return row.tries() >= MOST_TRIES && tried != null && tried.plus(WAIT).isAfter(moments.now());
+    /**
+     * Counts a try before the secret is compared, so that no more are compared than may be, however many come at once.
+     * By itself, so that it is counted also where the work it belongs to is undone.
+     *
+     * @param device the joined one it comes from, 0 for none
+     * @return whether it may be compared
+     */
+    boolean mayTry(long maker, long device, boolean pin) {
+        Instant now = moments.now();
+        return Boolean.TRUE.equals(counting.execute(status -> {
+            mapper.tries(maker, device, pin, now);
+            return mapper.tried(maker, device, pin, MOST_TRIES, now, now.minus(WAIT)) == 1;
+        }));
     }
 
-    /** Whether a secret is this maker's: the PIN, or the password. */
-    boolean knows(MakerRow row, String secret) {
-        String pin = row.pinHash();
-        String password = row.passwordHash();
-        return pin != null && row.pinTries() < MOST_TRIES && encoder.matches(secret, pin)
-                || password != null && !mustWait(row) && encoder.matches(secret, password);
+    /** Whose PIN was wrong five times on some device. */
+    List<Long> pinsLocked() {
+        return mapper.pinsLocked(MOST_TRIES);
+    }
+
+    void right(String name, long device, boolean pin) {
+        mapper.gotIn(name, device, pin);
+    }
+
+    /** What has the shape of a PIN is tried as one; a password is longer. */
+    static boolean isPin(String secret) {
+        return secret.matches("\\d{4,8}");
+    }
+
+    /** Whether a secret is this maker's, the PIN or the password, as told on a device. */
+    boolean knows(MakerRow row, String secret, long device) {
+        boolean pin = isPin(secret);
+        String hash = pin ? row.pinHash() : row.passwordHash();
+        return hash != null && mayTry(row.id(), device, pin) && matches(row, secret, hash, device, pin);
     }
 
     /** The password where there is one: a short PIN must not be enough for a new password. */
-    boolean knowsBest(MakerRow row, String secret) {
+    boolean knowsBest(MakerRow row, String secret, long device) {
         String password = row.passwordHash();
-        return password == null ? knows(row, secret) : !mustWait(row) && encoder.matches(secret, password);
+        return password == null
+                ? knows(row, secret, device)
+                : mayTry(row.id(), device, false) && matches(row, secret, password, device, false);
     }
 
-    /** By itself, so that it is counted also where the work it belongs to is undone. */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void wrong(String name, boolean pin) {
-        if (pin) {
-            mapper.wrongPin(name);
-        } else {
-            mapper.wrongPassword(name, moments.now(), moments.now().minus(WAIT));
+    private boolean matches(MakerRow row, String secret, String hash, long device, boolean pin) {
+        boolean right = encoder.matches(secret, hash);
+        if (right) {
+            right(row.name(), device, pin);
         }
-    }
-
-    void right(String name, boolean pin) {
-        if (pin) {
-            mapper.signedInByPin(name);
-        } else {
-            mapper.signedIn(name);
-        }
+        return right;
     }
 
     int lockMinutes() {

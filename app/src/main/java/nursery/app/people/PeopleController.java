@@ -4,15 +4,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiPredicate;
 import nursery.app.people.PeopleMapper.MakerRow;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Hosts;
+import nursery.app.platform.Seen;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -66,6 +67,7 @@ class PeopleController {
     @PostMapping("/people/lock")
     ModelAndView lock(@RequestParam Map<String, String> typed, Model model) {
         return change(typed, model, reader -> {
+            Seen.check(typed, Seen.of(makers.lockMinutes()));
             double minutes = reader.number("lock", "The minutes until a screen locks");
             reader.faults().throwIfAny();
             makers.setLockMinutes(minutes);
@@ -75,6 +77,14 @@ class PeopleController {
     @PostMapping("/people/{id}/role")
     ModelAndView role(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
         return change(typed, model, reader -> {
+            Seen.check(
+                    typed,
+                    Seen.of(makers.all().stream()
+                            .filter(one -> one.id() == id)
+                            .map(one -> one.role())
+                            .findFirst()
+                            .map(String::valueOf)
+                            .orElse("")));
             Optional<Role> role = reader.choice("role", "The role", Role.class);
             reader.faults().throwIfAny();
             makers.setRole(id, role.orElseThrow());
@@ -159,6 +169,11 @@ class PeopleController {
     }
 
     @FunctionalInterface
+    private interface Knows {
+        boolean test(MakerRow row, String secret, long device);
+    }
+
+    @FunctionalInterface
     private interface OwnChange {
         String of(MakerRow row, FormReader reader);
     }
@@ -176,18 +191,15 @@ class PeopleController {
 
     /** Whoever is signed in says the old password or PIN again before either changes (OWASP ASVS 2.1.6). */
     private ModelAndView own(
-            Map<String, String> typed,
-            HttpServletRequest request,
-            Model model,
-            BiPredicate<MakerRow, String> knows,
-            OwnChange change) {
+            Map<String, String> typed, HttpServletRequest request, Model model, Knows knows, OwnChange change) {
         return posts.handle(
                 typed,
                 model,
                 () -> {
                     MakerRow row = own(request);
-                    if (!knows.test(row, typed.getOrDefault("old", ""))) {
-                        makers.wrong(row.name(), false);
+                    long device = SignInDetails.device(
+                            SecurityContextHolder.getContext().getAuthentication());
+                    if (!knows.test(row, typed.getOrDefault("old", ""), device)) {
                         throw new InvalidInput(
                                 List.of(new Fault("old", "That is not your password or PIN as it was until now.")));
                     }
@@ -225,6 +237,7 @@ class PeopleController {
         model.addAttribute("people", makers.all());
         model.addAttribute("roles", Role.values());
         model.addAttribute("wanted", makers.isSignInWanted());
+        model.addAttribute("pinsLocked", makers.pinsLocked());
         model.addAttribute("lockMinutes", makers.lockMinutes());
         return "people/people";
     }

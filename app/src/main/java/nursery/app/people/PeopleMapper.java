@@ -15,17 +15,9 @@ import org.jspecify.annotations.Nullable;
 interface PeopleMapper {
 
     /** A maker; hashes are null where there is none. */
-    record MakerRow(
-            long id,
-            String name,
-            Role role,
-            @Nullable String passwordHash,
-            @Nullable String pinHash,
-            int tries,
-            @Nullable Instant triedAt,
-            int pinTries) {}
+    record MakerRow(long id, String name, Role role, @Nullable String passwordHash, @Nullable String pinHash) {}
 
-    String MAKER = "SELECT id, name, role, password_hash, pin_hash, tries, tried_at, pin_tries FROM maker ";
+    String MAKER = "SELECT id, name, role, password_hash, pin_hash FROM maker ";
 
     @Select("SELECT EXISTS (SELECT 1 FROM maker WHERE role = 'OWNER' AND password_hash IS NOT NULL)")
     boolean isSignInWanted();
@@ -55,26 +47,46 @@ interface PeopleMapper {
     @Update("UPDATE maker SET role = #{role} WHERE id = #{id}")
     void setRole(@Param("id") long id, @Param("role") Role role);
 
-    @Update("UPDATE maker SET password_hash = #{hash}, tries = 0, pin_tries = 0 WHERE id = #{id}")
+    @Update("UPDATE maker SET password_hash = #{hash} WHERE id = #{id}")
     void setPassword(@Param("id") long id, @Param("hash") String hash);
 
-    @Update("UPDATE maker SET pin_hash = #{hash}, pin_tries = 0 WHERE id = #{id}")
+    @Update("UPDATE maker SET pin_hash = #{hash} WHERE id = #{id}")
     void setPin(@Param("id") long id, @Param("hash") @Nullable String hash);
 
     @Delete("DELETE FROM maker WHERE id = #{id}")
     void delete(long id);
 
-    @Update("UPDATE maker SET tries = IF(tried_at > #{since}, tries, 0) + 1, tried_at = #{now} WHERE name = #{name}")
-    void wrongPassword(@Param("name") String name, @Param("now") Instant now, @Param("since") Instant since);
+    @Insert("INSERT INTO maker_try (maker_id, device_id, pin, tries, tried_at) VALUES (#{maker}, #{device}, #{pin}, 0, "
+            + "#{now}) ON DUPLICATE KEY UPDATE tries = tries")
+    void tries(
+            @Param("maker") long maker,
+            @Param("device") long device,
+            @Param("pin") boolean pin,
+            @Param("now") Instant now);
 
-    @Update("UPDATE maker SET pin_tries = pin_tries + 1 WHERE name = #{name}")
-    void wrongPin(String name);
+    /** Counts a try, if one is left; after a while without one there are more, of passwords. */
+    @Update("UPDATE maker_try SET tries = IF(NOT pin AND tried_at <= #{since}, 0, tries) + 1, tried_at = #{now} "
+            + "WHERE maker_id = #{maker} AND device_id = #{device} AND pin = #{pin} "
+            + "AND (tries < #{most} OR NOT pin AND tried_at <= #{since})")
+    int tried(
+            @Param("maker") long maker,
+            @Param("device") long device,
+            @Param("pin") boolean pin,
+            @Param("most") int most,
+            @Param("now") Instant now,
+            @Param("since") Instant since);
 
-    @Update("UPDATE maker SET tries = 0, pin_tries = 0 WHERE name = #{name}")
-    void signedIn(String name);
+    /** Whoever got in starts anew there: by the password with both, by a PIN with that alone. */
+    @Delete("DELETE FROM maker_try WHERE maker_id = (SELECT id FROM maker WHERE name = #{name}) AND device_id = "
+            + "#{device} AND (pin OR NOT #{pin})")
+    void gotIn(@Param("name") String name, @Param("device") long device, @Param("pin") boolean pin);
 
-    @Update("UPDATE maker SET pin_tries = 0 WHERE name = #{name}")
-    void signedInByPin(String name);
+    /** Whose PIN was wrong too often on some device. */
+    @Select("SELECT DISTINCT maker_id FROM maker_try WHERE pin AND tries >= #{most}")
+    List<Long> pinsLocked(int most);
+
+    @Delete("DELETE FROM maker_try WHERE maker_id = #{maker} AND (pin OR NOT #{pin})")
+    void forgetTries(@Param("maker") long maker, @Param("pin") boolean pin);
 
     @Select("SELECT lock_minutes FROM shop WHERE id = 1")
     Optional<Integer> lockMinutes();

@@ -78,7 +78,17 @@ class SignIn {
             @Override
             public @Nullable Authentication authenticate(Authentication tried) {
                 boolean byPin = tried.getDetails() instanceof SignInDetails details && details.pin();
-                return byPin == pin ? compares.authenticate(tried) : null;
+                if (byPin != pin) {
+                    return null;
+                }
+                boolean mayNot = makers.named(tried.getName())
+                        .filter(row -> (pin ? row.pinHash() : row.passwordHash()) != null)
+                        .filter(row -> !makers.mayTry(row.id(), SignInDetails.device(tried), pin))
+                        .isPresent();
+                if (mayNot) {
+                    throw new LockedException("Too many tries");
+                }
+                return compares.authenticate(tried);
             }
 
             @Override
@@ -90,18 +100,17 @@ class SignIn {
 
     private UserDetails byPassword(String name) {
         MakerRow row = makers.named(name).orElseThrow(() -> new UsernameNotFoundException(name));
-        return user(row, row.passwordHash(), makers.mustWait(row));
+        return user(row, row.passwordHash());
     }
 
     private UserDetails byPin(String name) {
         MakerRow row = makers.named(name).orElseThrow(() -> new UsernameNotFoundException(name));
-        return user(row, row.pinHash(), row.pinTries() >= Makers.MOST_TRIES);
+        return user(row, row.pinHash());
     }
 
-    private UserDetails user(MakerRow row, @Nullable String hash, boolean locked) {
+    private UserDetails user(MakerRow row, @Nullable String hash) {
         return User.withUsername(row.name())
                 .password(hash == null ? nobodys : hash)
-                .accountLocked(locked)
                 .disabled(hash == null)
                 .authorities("maker")
                 .build();
@@ -134,7 +143,7 @@ class SignIn {
             throws IOException, jakarta.servlet.ServletException {
         boolean pin = who.getDetails() instanceof SignInDetails details && details.pin();
         request.getSession().setMaxInactiveInterval((int) staysIn.toSeconds());
-        makers.right(who.getName(), pin);
+        makers.right(who.getName(), SignInDetails.device(who), pin);
         audit.tell(who.getName(), Audit.What.SIGNED_IN, pin ? "by PIN" : "by password");
         onwards.onAuthenticationSuccess(request, response, who);
     }
@@ -144,9 +153,6 @@ class SignIn {
         String name = Optional.ofNullable(request.getParameter("who")).orElse("");
         boolean pin = details(request).pin();
         boolean locked = refused instanceof LockedException;
-        if (!locked) {
-            makers.wrong(name, pin);
-        }
         audit.tell(name, Audit.What.WRONG, locked ? "locked" : pin ? "wrong PIN" : "wrong name or password");
         response.sendRedirect("/sign-in?" + (locked ? pin ? "pin-locked" : "wait" : pin ? "wrong-pin" : "wrong"));
     }

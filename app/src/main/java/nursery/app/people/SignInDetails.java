@@ -2,6 +2,8 @@ package nursery.app.people;
 
 import java.io.Serial;
 import java.io.Serializable;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
 
 /**
  * How somebody signs in.
@@ -13,4 +15,9 @@ import java.io.Serializable;
 record SignInDetails(long device, String deviceName, boolean pin) implements Serializable {
     @Serial
     private static final long serialVersionUID = 1;
+
+    /** The joined device somebody signed in on, 0 for none. */
+    static long device(@Nullable Authentication who) {
+        return who != null && who.getDetails() instanceof SignInDetails details ? details.device() : 0;
+    }
 }

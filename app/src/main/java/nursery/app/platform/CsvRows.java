@@ -58,7 +58,7 @@ public final class CsvRows {
             }
             return rows(records, fields);
         } catch (IOException | UncheckedIOException e) {
-            throw refused("The file breaks off or is not CSV: " + e.getMessage() + ".");
+            throw refused(CsvText.whatIsWrong(e));
         }
     }
 

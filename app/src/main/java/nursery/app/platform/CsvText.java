@@ -4,6 +4,8 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import org.apache.commons.csv.CSVFormat;
@@ -32,6 +34,15 @@ public record CsvText(CSVParser parser, char delimiter) implements Closeable {
                 .get();
         return new CsvText(CSVParser.parse(new StringReader(clean), format), delimiter);
     }
+
+    /** What is wrong with a file that could not be read to its end, without the library's own words. */
+    public static String whatIsWrong(Exception trouble) {
+        Matcher line = LINE.matcher(String.valueOf(trouble.getMessage()));
+        return "The file breaks off or is not CSV%s: a quote is opened there and not closed, or stands in the middle of a field."
+                .formatted(line.find() ? " at line " + line.group(1) : "");
+    }
+
+    private static final Pattern LINE = Pattern.compile("line:?\\s*(\\d+)");
 
     /** Text for a file that a spreadsheet may open: what begins like a formula gets an apostrophe before it. */
     public static String safe(String text) {

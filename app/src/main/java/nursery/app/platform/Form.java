@@ -25,6 +25,19 @@ public record Form(Map<String, String> typed, List<Fault> faults, String token) 
         return value.equals(typed.get(field));
     }
 
+    /** Inputs whose fault is a question start so. */
+    private static final String QUESTION = "concern-";
+
+    /** Something that is asked before the form is taken: its name and its words. */
+    public record Asked(String id, String words) {}
+
+    public List<Asked> asked() {
+        return faults.stream()
+                .filter(fault -> fault.field().startsWith(QUESTION))
+                .map(fault -> new Asked(fault.field().substring(QUESTION.length()), fault.message()))
+                .toList();
+    }
+
     public boolean isWrong(String field) {
         return faults.stream().anyMatch(fault -> fault.field().equals(field));
     }

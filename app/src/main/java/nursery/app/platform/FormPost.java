@@ -48,7 +48,13 @@ public class FormPost {
     public ModelAndView handle(
             Map<String, String> typed, Model model, Supplier<String> work, Function<Form, String> page) {
         try {
-            return new ModelAndView("redirect:" + submissions.once(fingerprint(typed), work));
+            return new ModelAndView("redirect:"
+                    + submissions.once(fingerprint(typed), () -> {
+                        if (typed.containsKey(Seen.FIELD)) {
+                            submissions.alone();
+                        }
+                        return work.get();
+                    }));
         } catch (InvalidInput e) {
             return back(typed, model, e.faults(), page, HttpStatus.UNPROCESSABLE_CONTENT);
         } catch (DataAccessException e) {
@@ -60,6 +66,12 @@ public class FormPost {
             }
             return back(typed, model, lost, page, HttpStatus.CONFLICT);
         }
+    }
+
+    /** The form back, for what is found wrong before anything is begun. */
+    public ModelAndView refused(
+            Map<String, String> typed, Model model, InvalidInput wrong, Function<Form, String> page) {
+        return back(typed, model, wrong.faults(), page, HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
     private static ModelAndView back(

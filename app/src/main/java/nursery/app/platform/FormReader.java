@@ -2,6 +2,7 @@ package nursery.app.platform;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -189,6 +190,22 @@ public final class FormReader {
             faults.add(field, what + " “%s” is not a date: write it as 2026-03-31.".formatted(raw(field)));
             return Optional.empty();
         }
+    }
+
+    /**
+     * When something happened, as a page asks for it: so many minutes ago, or at a time; now if nothing is said.
+     *
+     * @param zone the shop's
+     */
+    public Instant happened(ZoneId zone, Instant now) {
+        String when = raw("when");
+        if (when.equals("at")) {
+            return moment("at", "The time", zone, now).orElse(now);
+        }
+        if (!when.isEmpty() && !when.matches("\\d{1,3}")) {
+            faults.add("at", "Choose when it happened.");
+        }
+        return when.matches("\\d{1,3}") ? now.minus(Duration.ofMinutes(Long.parseLong(when))) : now;
     }
 
     /**

@@ -1,6 +1,7 @@
 package nursery.app.platform;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -27,17 +28,39 @@ public final class Seen {
                 .toString();
     }
 
+    /** Stands for a few values that a form shows, in their order. */
+    public static String of(Object... shown) {
+        return UUID.nameUUIDFromBytes(Arrays.deepToString(shown).getBytes(StandardCharsets.UTF_8))
+                .toString();
+    }
+
+    /**
+     * @param typed the form as it was sent; a program that never saw it sends nothing of what it showed
+     * @param now what {@link #of} says of what is kept now
+     * @throws InvalidInput if something else holds now
+     */
+    public static void check(Map<String, String> typed, String now) {
+        String seen = typed.getOrDefault(FIELD, "");
+        if (!seen.isEmpty() && !seen.equals(now)) {
+            throw changedMeanwhile();
+        }
+    }
+
     /**
      * @param seen as the form sent it back; a program that never saw a form sends none
      * @throws InvalidInput if something else holds now
      */
     public static void check(String seen, Map<?, ?> now) {
         if (!seen.isEmpty() && !seen.equals(of(now))) {
-            throw new InvalidInput(List.of(new Fault(
-                    FIELD,
-                    "Someone changed this on another tablet while you typed, and yours was not saved. It stands "
-                            + "here still: send it again to put it in place of theirs, or open the page anew to see "
-                            + "theirs.")));
+            throw changedMeanwhile();
         }
+    }
+
+    private static InvalidInput changedMeanwhile() {
+        return new InvalidInput(List.of(new Fault(
+                FIELD,
+                "Someone changed this on another tablet while you typed, and yours was not saved. It stands "
+                        + "here still: send it again to put it in place of theirs, or open the page anew to see "
+                        + "theirs.")));
     }
 }

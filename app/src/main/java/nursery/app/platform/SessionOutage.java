@@ -53,6 +53,8 @@ class SessionOutage extends OncePerRequestFilter {
             return;
         }
         try {
+            // What was written of a page before its session could not be kept is no answer.
+            response.resetBuffer();
             View view = views.resolveViewName(name, request.getLocale());
             if (view != null) {
                 response.setContentType("text/html;charset=UTF-8");

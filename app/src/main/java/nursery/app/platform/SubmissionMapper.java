@@ -18,6 +18,9 @@ interface SubmissionMapper {
     @Select("SELECT leads_to FROM submission WHERE token = #{token}")
     Optional<String> leadsTo(String token);
 
+    @Select("SELECT version FROM stamp WHERE what = 'forms' FOR UPDATE")
+    long holdForms();
+
     @Insert("INSERT INTO submission (token, leads_to, received_at) VALUES (#{token}, #{leadsTo}, #{at})")
     void insert(String token, String leadsTo, Instant at);
 

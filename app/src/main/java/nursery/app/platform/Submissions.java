@@ -71,6 +71,14 @@ public class Submissions {
         }
     }
 
+    /**
+     * Lets forms that edit what is kept come one after the other, until the caller's transaction ends: between looking
+     * whether something else holds by now and saving, nobody else saves.
+     */
+    void alone() {
+        mapper.holdForms();
+    }
+
     private void tidy() {
         Instant now = moments.now();
         // Either way: a clock that was set back must not put it off.

@@ -173,6 +173,10 @@ class Troubles implements HandlerExceptionResolver, Ordered {
 
     private static ModelAndView page(Answer answer, HttpServletResponse response) {
         response.setStatus(answer.status().value());
+        if (answer.status().value() == HttpStatus.SERVICE_UNAVAILABLE.value()) {
+            boolean again = !answer.detail().equals(Outage.TOO_MUCH);
+            return new ModelAndView("outage", Map.of("message", answer.detail(), "again", again), answer.status());
+        }
         return new ModelAndView(
                 "error", Map.of("status", answer.status().value(), "message", answer.detail()), answer.status());
     }

@@ -78,7 +78,7 @@ final class ReadingsCsv {
         try (CsvText file = CsvText.open(text)) {
             csv.rows(file.parser(), file.delimiter(), progress);
         } catch (IOException | java.io.UncheckedIOException e) {
-            throw refused("The file breaks off or is not CSV: " + e.getMessage() + ".");
+            throw refused(CsvText.whatIsWrong(e));
         }
         return new Read(List.copyOf(csv.readings), csv.leftOut, List.copyOf(csv.told));
     }
@@ -167,7 +167,9 @@ final class ReadingsCsv {
                                 row.getRecordNumber(),
                                 e instanceof ArrayIndexOutOfBoundsException
                                         ? "it has too few columns."
-                                        : String.valueOf(e.getMessage())));
+                                        : e instanceof DateTimeException
+                                                ? "its time cannot be read."
+                                                : String.valueOf(e.getMessage())));
             }
         }
     }

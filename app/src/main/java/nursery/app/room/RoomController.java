@@ -17,6 +17,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Seen;
 import nursery.core.cure.RoomReading;
 import nursery.core.floor.Air;
 import nursery.core.floor.Floor;
@@ -101,6 +102,7 @@ class RoomController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(floors.roomPlan()));
                     RoomPlan.Way way = reader.choice("way", "What to go by", RoomPlan.Way.class)
                             .orElse(RoomPlan.Way.LAST_DAYS);
                     OptionalDouble steady = way == RoomPlan.Way.STEADY
@@ -227,6 +229,7 @@ class RoomController {
         model.addAttribute("unit", unit);
         model.addAttribute("units", TemperatureUnit.values());
         model.addAttribute("plan", plan);
+        model.addAttribute("planKept", Seen.of(plan));
         model.addAttribute("ways", RoomPlan.Way.values());
         model.addAttribute("places", room.places());
         model.addAttribute("readings", room.newest(plan.curePlace(), SHOWN));

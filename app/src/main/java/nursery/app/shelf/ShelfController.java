@@ -8,9 +8,11 @@ import nursery.app.picture.CupPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Seen;
 import nursery.core.cup.CoatedArea;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
+import nursery.core.floor.Turner;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.resin.MeasuringCup;
@@ -89,12 +91,21 @@ class ShelfController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(speedOf(id)));
                     double rpm = reader.number("rpm-" + id, "The turner's speed");
                     reader.faults().throwIfAny();
                     shelf.changeSpeed(id, rpm);
                     return "/shelf#turners";
                 },
                 form -> page(model, form));
+    }
+
+    private double speedOf(long turner) {
+        return floors.shelf().turners().stream()
+                .filter(one -> one.id() == turner)
+                .mapToDouble(Turner::rpm)
+                .findFirst()
+                .orElse(0);
     }
 
     @PostMapping("/shelf/measuring-cups")

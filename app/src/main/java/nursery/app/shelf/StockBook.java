@@ -156,6 +156,12 @@ public class StockBook {
         draw(resinId, mix, new DrawnFor(null, entry), by);
     }
 
+    /** What such a coat had drawn was drawn for the entry that stands in its place. */
+    @Transactional
+    public void passOn(long entry, long right) {
+        mapper.passOn(entry, right);
+    }
+
     /** Puts back by the book what such a coat had drawn: it never was, or it was another. */
     @Transactional
     public void giveBack(long entry, String by) {

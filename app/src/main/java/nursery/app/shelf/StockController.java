@@ -9,6 +9,8 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Seen;
+import nursery.core.resin.Bottle;
 import nursery.core.resin.Part;
 import nursery.core.resin.Resin;
 import org.springframework.stereotype.Controller;
@@ -100,6 +102,7 @@ class StockController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(leftIn(id)));
                     double leftMl = reader.quantity(
                             "left-" + id, "What is left", floors.ways().volumeUnit());
                     reader.faults().throwIfAny();
@@ -107,6 +110,15 @@ class StockController {
                     return "/shelf/bottles";
                 },
                 form -> page(model, form));
+    }
+
+    private double leftIn(long bottle) {
+        return stock.bottles().stream()
+                .map(StockBook.StockedBottle::bottle)
+                .filter(one -> one.id() == bottle)
+                .mapToDouble(Bottle::leftMl)
+                .findFirst()
+                .orElse(0);
     }
 
     /** How long a new bottle takes to be here: what is ordered by when follows from it. */
@@ -117,6 +129,7 @@ class StockController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
+                    Seen.check(typed, Seen.of(stock.leadDays().getOrDefault(resin, 0)));
                     double days = reader.number("lead-" + resin, "The days until it is here");
                     reader.faults().throwIfAny();
                     stock.setLeadDays(resin, days);

@@ -118,6 +118,9 @@ interface StockMapper {
     @Select("SELECT id, price FROM blank WHERE price IS NOT NULL")
     List<PriceRow> blankPrices();
 
+    @Update("UPDATE bottle_draw SET entry_id = #{to} WHERE entry_id = #{from}")
+    void passOn(@Param("from") long from, @Param("to") long to);
+
     record DrawRow(long bottleId, double ml) {}
 
     @Select("SELECT bottle_id, SUM(ml) FROM bottle_draw WHERE entry_id = #{entryId} GROUP BY bottle_id")

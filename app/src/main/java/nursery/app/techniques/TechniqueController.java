@@ -12,6 +12,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
+import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
 import nursery.app.platform.Upload;
 import nursery.app.wrap.DesignViews;
@@ -146,6 +147,7 @@ class TechniqueController {
                 typed,
                 model,
                 () -> {
+                    Seen.check(typed, Seen.of(designs.usualFor(key).orElse(0L)));
                     FormReader reader = new FormReader(typed);
                     Optional<Long> design =
                             reader.raw("design").isEmpty() ? Optional.empty() : reader.id("design", "The design");

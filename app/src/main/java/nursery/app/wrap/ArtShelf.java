@@ -36,6 +36,7 @@ class ArtShelf {
     private static final int AT_HAND = 60;
     private static final int LARGEST_PNG_BYTES = 12 * 1024 * 1024;
     private static final int MOST_PIXELS_ACROSS = 20_000;
+    private static final long MOST_PIXELS = 64_000_000L;
     private static final double PIXEL_MM = 25.4 / 300;
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', 0x0d, 0x0a, 0x1a, 0x0a};
 
@@ -142,12 +143,16 @@ class ArtShelf {
             reader.dispose();
             faults.within("file", "Its width", across, 8, MOST_PIXELS_ACROSS, "dots");
             faults.within("file", "Its height", down, 8, MOST_PIXELS_ACROSS, "dots");
+            faults.require(
+                    (long) across * down <= MOST_PIXELS,
+                    "file",
+                    "The picture is %d × %d dots: up to 64 million are taken. Scale it down.".formatted(across, down));
             faults.throwIfAny();
             Piece whole = new Piece(
                     name, "#d8d2c4", Shapes.FACTORY.toGeometry(new Envelope(0, across * PIXEL_MM, 0, down * PIXEL_MM)));
             return new Shelved(id, name, Art.of(List.of(whole)), across, List.of());
         } catch (IOException e) {
-            throw new InvalidInput(List.of(new Fault("file", "The picture cannot be read: " + e.getMessage())));
+            throw new InvalidInput(List.of(new Fault("file", "The picture breaks off or is damaged: save it again.")));
         }
     }
 

@@ -101,6 +101,10 @@ public class DesignBook {
         mapper.give(cupId, id, row.version());
     }
 
+    String givenTo(long cup) {
+        return mapper.on(cup).map(ArtMapper.OnCupRow::toString).orElse("");
+    }
+
     @Transactional
     public void take(long cupId) {
         mapper.take(cupId);

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BinaryOperator;
 import java.util.function.UnaryOperator;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
@@ -110,10 +111,15 @@ public class DesignViews {
         Optional<Sheet> of = sheet(step);
         return of.isEmpty()
                 ? List.of()
-                : designs.on(cup.id()).stream()
-                        .flatMap(kept -> Cuts.of(fitted(kept.sketch(), cup)).stream())
+                : Once.aPage(DesignViews.class, "cuts " + cup.id(), () -> cuts(cup)).stream()
                         .filter(cut -> cut.sheet() == of.get())
                         .toList();
+    }
+
+    private List<Cuts.Cut> cuts(Cup cup) {
+        return designs.on(cup.id()).stream()
+                .flatMap(kept -> Cuts.of(fitted(kept.sketch(), cup)).stream())
+                .toList();
     }
 
     /** On the cup itself: its blank may be another edition than the shelf's, or another one. */
@@ -226,6 +232,11 @@ public class DesignViews {
 
     public void take(long cupId) {
         designs.take(cupId);
+    }
+
+    /** Which design a cup was given, in which of its versions; empty for none. */
+    public String givenTo(long cupId) {
+        return designs.givenTo(cupId);
     }
 
     public Optional<Long> usualFor(String technique) {

@@ -85,7 +85,8 @@ class BackupTest {
         shop.sql().update("DELETE FROM cup_step");
         shop.sql().update("UPDATE cup SET name = 'lost'");
         assertThat(checksums()).isNotEqualTo(before);
-        assertThat(Archive.restore(database(), files(), file, Archive.newest())).isEqualTo(made);
+        assertThat(Archive.restore(database(), new KeptShop(shop).loader(), files(), file, Archive.newest()))
+                .isEqualTo(made);
         assertThat(checksums()).isEqualTo(before);
         assertThat(shop.cup("A-02").cup().about().name()).isEqualTo("O'Brien; \\! DROP `x`");
         assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
@@ -101,7 +102,7 @@ class BackupTest {
         assertThat(Archive.make(database(), files(), file, NOW).files())
                 .isEqualTo(FileStore.all(files()).size());
         Files.delete(files().resolve(name));
-        Archive.restore(database(), files(), file, Archive.newest());
+        Archive.restore(database(), new KeptShop(shop).loader(), files(), file, Archive.newest());
         assertThat(files().resolve(name)).hasBinaryContent(picture);
         try (FileSystem zip = FileSystems.newFileSystem(file)) {
             Files.write(zip.getPath("files", name), new byte[] {9});
@@ -115,7 +116,8 @@ class BackupTest {
         Path file = folder.resolve("shop.zip");
         Archive.make(database(), files(), file, NOW);
         Map<String, Long> before = checksums();
-        assertThatThrownBy(() -> Archive.restore(database(), files(), file, Archive.newest() - 1))
+        assertThatThrownBy(() ->
+                        Archive.restore(database(), new KeptShop(shop).loader(), files(), file, Archive.newest() - 1))
                 .hasMessageContaining("made by a newer Nursery");
         assertThat(checksums()).isEqualTo(before);
     }
@@ -212,7 +214,11 @@ class BackupTest {
         Archive.make(database(), files(), now, NOW);
         try {
             Manifest first = Archive.restore(
-                    database(), files(), Path.of("src/test/resources/backups/first-schema.zip"), Archive.newest());
+                    database(),
+                    new KeptShop(shop).loader(),
+                    files(),
+                    Path.of("src/test/resources/backups/first-schema.zip"),
+                    Archive.newest());
             assertThat(first.schema()).isEqualTo(1);
             assertThat(first.cups()).isEqualTo(9);
             shop.bean(Flyway.class).migrate();
@@ -224,9 +230,109 @@ class BackupTest {
                 assertThat(shop.cup("A-0" + cup).cup().plan()).isNotEmpty();
             }
         } finally {
-            Archive.restore(database(), files(), now, Archive.newest());
+            Archive.restore(database(), new KeptShop(shop).loader(), files(), now, Archive.newest());
             shop.sql().update("UPDATE stamp SET version = version + 2000");
         }
+    }
+
+    /** A backup whose dump is another, with sums and counts that fit it. */
+    private Path signedAnew(Path file, java.util.function.UnaryOperator<String> dump) throws Exception {
+        Path other = folder.resolve("signed-%d.zip".formatted(System.nanoTime()));
+        try (ZipFile zip = new ZipFile(file.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
+            String sql = dump.apply(
+                    new String(zip.getInputStream(zip.getEntry("shop.sql")).readAllBytes(), UTF_8));
+            Manifest said = Manifest.of(zip);
+            out.putNextEntry(new ZipEntry("shop.sql"));
+            out.write(sql.getBytes(UTF_8));
+            out.putNextEntry(new ZipEntry("manifest.json"));
+            out.write(new Manifest(
+                            said.madeAt(),
+                            said.schema(),
+                            said.rows(),
+                            sql.getBytes(UTF_8).length,
+                            java.util.HexFormat.of()
+                                    .formatHex(java.security.MessageDigest.getInstance("SHA-256")
+                                            .digest(sql.getBytes(UTF_8))),
+                            0)
+                    .written());
+        }
+        return other;
+    }
+
+    /** Whatever a file with right sums and counts does beyond filling tables, it does not do it to the shop. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "USE nursery; DROP TABLE cup_next_time; SELECT nonsense;",
+                "DROP TABLE nursery.cup_next_time;",
+                "UPDATE nursery.cup SET name = 'gone';",
+                "CREATE TRIGGER t AFTER INSERT ON cup FOR EACH ROW SET @a = 1;",
+                "CREATE VIEW v AS SELECT 1;",
+                "INSERT INTO `stamp` (what, version) VALUES ('more', 1);",
+                "DROP TABLE cup_next_time;",
+                "SELECT nonsense;"
+            })
+    void aSignedBackupThatDoesMoreIsRefusedAndTheShopIsUntouched(String more) throws Exception {
+        Path file = folder.resolve("shop.zip");
+        Archive.make(database(), files(), file, NOW);
+        Map<String, Long> before = checksums();
+        Path evil = signedAnew(file, sql -> sql + "\n" + more + "\n");
+        assertThatThrownBy(
+                        () -> Archive.restore(database(), new KeptShop(shop).loader(), files(), evil, Archive.newest()))
+                .isInstanceOf(Archive.Broken.class)
+                .hasMessageContaining("nothing was changed");
+        assertThat(checksums()).isEqualTo(before);
+        assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
+    }
+
+    /** Cut short before the last table is in its place it is undone; after that it is finished. */
+    @Test
+    void aSwapCutShortIsUndoneOrFinishedAtTheNextStart() throws IOException {
+        Map<String, Long> before = checksums();
+        for (String moved : List.of("maker", "maker stamp cup_counter")) {
+            database().ask("CREATE DATABASE nursery_new; CREATE DATABASE nursery_old");
+            for (String table : moved.split(" ")) {
+                database()
+                        .ask("CREATE TABLE nursery_new.%1$s LIKE nursery.%1$s; SET foreign_key_checks = 0; "
+                                        .formatted(table)
+                                + "RENAME TABLE nursery.%1$s TO nursery_old.%1$s".formatted(table));
+            }
+            // One of them came into the shop already; one that was never in it still waits.
+            database().ask("RENAME TABLE nursery_new.maker TO nursery.maker; CREATE TABLE nursery_new.late (id INT)");
+            new Swap(database()).settle();
+            assertThat(checksums()).as(moved).isEqualTo(before);
+            assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
+        }
+        database()
+                .ask("CREATE DATABASE nursery_new; CREATE DATABASE nursery_old; "
+                        + "CREATE TABLE nursery_old.maker LIKE nursery.maker");
+        new Swap(database()).settle();
+        assertThat(checksums()).isEqualTo(before);
+        assertThat(database().ask("SHOW DATABASES LIKE 'nursery_%'")).isEmpty();
+    }
+
+    /** A megabyte that says it is three gigabytes in one line: it is not unpacked, and a long line takes no memory. */
+    @Test
+    void whatUnpacksToAThousandTimesItsSizeIsRefusedUnread() throws IOException {
+        Path file = folder.resolve("packed.zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(file))) {
+            out.putNextEntry(new ZipEntry("manifest.json"));
+            out.write(("{\"format\":\"nursery-backup\",\"version\":1,\"madeAt\":\"2026-01-01T00:00:00Z\",\"schema\":3,"
+                            + "\"bytes\":3221225472,\"sha256\":\"00\",\"rows\":{}}")
+                    .getBytes(UTF_8));
+            out.putNextEntry(new ZipEntry("shop.sql"));
+            out.write(new byte[1 << 20]);
+        }
+        assertThatThrownBy(() -> Archive.check(file)).hasMessageContaining("no backup does");
+        RowCount rows = new RowCount();
+        rows.write("INSERT INTO `cup` VALUES (1,'".getBytes(UTF_8));
+        byte[] much = new byte[1 << 20];
+        for (int i = 0; i < 64; i++) {
+            rows.write(much);
+        }
+        rows.write("');\nINSERT INTO `cup` VALUES (2);".getBytes(UTF_8));
+        assertThat(rows.rows()).containsExactly(java.util.Map.entry("cup", 2L));
     }
 
     /** The client's own commands would run programs: in its sandbox they do not. */

@@ -18,6 +18,14 @@ record KeptShop(Running shop) {
                 environment.getRequiredProperty("spring.datasource.password"));
     }
 
+    /** Who loads a backup, and can see nothing but where it is loaded. */
+    DatabaseTools.User loader() {
+        var environment = shop.context().getEnvironment();
+        return new DatabaseTools.User(
+                environment.getRequiredProperty("NURSERY_LOADER_USER"),
+                environment.getRequiredProperty("NURSERY_LOADER_PASSWORD"));
+    }
+
     Path files() {
         return Path.of(shop.context().getEnvironment().getRequiredProperty("nursery.files.folder"));
     }

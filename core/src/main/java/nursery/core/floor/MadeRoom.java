@@ -43,15 +43,20 @@ public final class MadeRoom {
     private static Optional<LogEntry> taken(List<CupNow> cups, CupNow cup, SpindleHold hold) {
         return cups.stream()
                 .filter(other -> !other.code().equals(cup.code()))
-                .flatMap(other -> pours(other, hold)
-                        .map(pour -> off(cup, pour.mark(), "Made room for %s.".formatted(other.code()))))
+                .flatMap(other -> pours(other, hold).map(pour -> off(cup, hold, pour.mark(), other.code())))
                 .min(Comparator.comparing(entry -> entry.mark().happenedAt()));
     }
 
-    private static LogEntry off(CupNow cup, Mark pour, String note) {
+    /** What could come off before the other was poured came off at some time nobody wrote down: nothing is told. */
+    private static LogEntry off(CupNow cup, SpindleHold hold, Mark pour, String other) {
+        boolean wasFree = !pour.happenedAt().isBefore(hold.mayComeOffAt());
+        Instant since = wasFree ? hold.mayComeOffAt() : pour.happenedAt();
         Instant last = cup.state().lastDoneAt();
-        Instant at = pour.happenedAt().isBefore(last) ? last : pour.happenedAt();
-        return LogEntry.takenOff(Mark.unnumbered(at, pour.recordedAt(), pour.recordedBy(), note));
+        return LogEntry.takenOff(Mark.unnumbered(
+                since.isBefore(last) ? last : since,
+                pour.recordedAt(),
+                pour.recordedBy(),
+                wasFree ? "" : "Made room for %s.".formatted(other)));
     }
 
     private static Stream<Poured> pours(CupNow other, SpindleHold hold) {

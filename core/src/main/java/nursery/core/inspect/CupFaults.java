@@ -30,6 +30,9 @@ public final class CupFaults {
     /** What is done before the coat below is dulled. */
     private static final Set<StepKind> FIRST = EnumSet.of(StepKind.WIPE, StepKind.FLASH_OFF, StepKind.SAND_RIM);
 
+    private static final Set<StepKind> ADHESIVES =
+            EnumSet.of(StepKind.ADHESIVE, StepKind.GLUE, StepKind.SPRAY_ADHESIVE);
+
     private CupFaults() {}
 
     /** What was seen since the newest coat was poured; of a fault seen twice the later. */
@@ -93,6 +96,11 @@ public final class CupFaults {
                 steps.add(step.numbered(number++));
             }
             return steps;
+        }
+        if (remedy == Remedy.RE_GLITTER
+                && now.state().coats().stream()
+                        .noneMatch(coat -> coat.step().kind().isClearCoat())) {
+            return glitterAgain(now);
         }
         boolean last = isLast(now);
         for (PlanStep step :
@@ -158,6 +166,22 @@ public final class CupFaults {
     private static PlanStep finishing(PlanStep coat) {
         PlanStep last = TechniqueStep.usual(StepKind.FINISHING_COAT).in(coat.number());
         return last.waitingFor(coat.waiting());
+    }
+
+    /** Under no coat yet, glitter goes on the way it went on: its adhesive and itself once more. */
+    private static List<PlanStep> glitterAgain(CupNow now) {
+        List<PlanStep> again = new ArrayList<>();
+        int number = now.cup().freeNumber();
+        for (Set<StepKind> kinds : List.of(ADHESIVES, Set.of(StepKind.GLITTER))) {
+            Optional<PlanStep> newest = now.cup().plan().stream()
+                    .filter(step ->
+                            kinds.contains(step.kind()) && now.state().done().containsKey(step.number()))
+                    .reduce((before, after) -> after);
+            if (newest.isPresent()) {
+                again.add(newest.get().numbered(number++));
+            }
+        }
+        return again;
     }
 
     /** The coat that is scraped off, once more. */

@@ -368,6 +368,17 @@ public final class StartingModel {
                         .helps(Remedy.LEAVE_IT, Remedy.THIN_COAT),
                 cause("dust-in-the-air", "Dust in the air or on the glove", 0.08)
                         .shows("dust", 0.9)
+                        .shows("nibs", 0.5)
+                        .helps(Remedy.SAND_FLAT_AND_COAT, Remedy.LEAVE_IT),
+                cause("flakes-stand-up", "Single flakes stand up under the coat", 0.06)
+                        .shows("nibs", 0.8)
+                        .shows("texture", 0.2)
+                        .shows("sparkle-rough", 0.5)
+                        .when(Fact.COARSE, 0.5, ALWAYS, 5, "coarse flakes lie below")
+                        .when(Fact.CLEAR_COATS, 3, ALWAYS, -4, "{clearCoats} clear coats lie over it")
+                        .helps(Remedy.SAND_FLAT_AND_COAT, Remedy.COAT_AGAIN),
+                cause("crumbs-in-the-mix", "Cured crumbs from pot, stick or brush got in", 0.04)
+                        .shows("nibs", 0.7)
                         .helps(Remedy.SAND_FLAT_AND_COAT, Remedy.LEAVE_IT),
                 cause("touched-too-soon", "It was touched before it was firm", 0.06)
                         .shows("dent", 0.9)
@@ -390,6 +401,7 @@ public final class StartingModel {
         leaks.put(Blemish.PULLED_BACK, 0.03);
         leaks.put(Blemish.SCRATCHES, 0.03);
         leaks.put(Blemish.DUST, 0.03);
+        leaks.put(Blemish.NIBS, 0.03);
         for (Blemish fault : Blemish.values()) {
             signs.add(new Sign(
                     fault.written(), "", leaks.getOrDefault(fault, USUAL_LEAK), "it goes with " + fault.words(), ""));

@@ -26,7 +26,8 @@ public enum Blemish {
     CHIP("chip"),
     DUST("dust or hair"),
     DENT("dent of a finger"),
-    RUN_DOWN("glitter that ran down");
+    RUN_DOWN("glitter that ran down"),
+    NIBS("bumps or nibs");
 
     private final String words;
 
@@ -36,6 +37,11 @@ public enum Blemish {
 
     public String words() {
         return words;
+    }
+
+    /** Whether glitter shows it before any coat lies on it; all else is a coat's. */
+    public boolean isOfGlitter() {
+        return this == PATCHY || this == RUN_DOWN;
     }
 
     /** Its name in a file and in the API, such as {@code fish-eyes}. */

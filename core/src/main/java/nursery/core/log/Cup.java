@@ -32,6 +32,7 @@ import nursery.core.technique.StepKind;
  * @param code what is written on its tape
  * @param plan its steps, in order; a step keeps its number when others are put in before it
  * @param log every entry ever made, cancelled ones included
+ * @param stepsEver the largest number a step of its plan ever bore: none is given to another
  * @param leftAt when it left the floor, if it has: what is put right in a label after that is none of its business
  */
 public record Cup(
@@ -42,6 +43,7 @@ public record Cup(
         Resins resins,
         Schools schools,
         List<PlanStep> plan,
+        int stepsEver,
         Instant startedAt,
         List<LogEntry> log,
         Promise promise,
@@ -121,6 +123,8 @@ public record Cup(
 
     public Cup {
         plan = List.copyOf(plan);
+        stepsEver = Math.max(
+                stepsEver, plan.stream().mapToInt(PlanStep::number).max().orElse(0));
         log = List.copyOf(log);
     }
 
@@ -134,6 +138,7 @@ public record Cup(
                 resins,
                 Schools.of(),
                 plan,
+                0,
                 at,
                 List.of(),
                 Promise.NONE,
@@ -286,17 +291,17 @@ public record Cup(
         return Duration.between(startedAt, at).toSeconds() / SECONDS_PER_MINUTE;
     }
 
-    /** A number no step of this plan bears yet. */
+    /** A number no step of this cup ever bore, also none that was taken out again. */
     public int freeNumber() {
-        return plan.stream().mapToInt(PlanStep::number).max().orElse(0) + 1;
+        return stepsEver + 1;
     }
 
     public Cup with(List<PlanStep> steps) {
-        return new Cup(id, code, about, blank, resins, schools, steps, startedAt, log, promise, leftAt);
+        return new Cup(id, code, about, blank, resins, schools, steps, stepsEver, startedAt, log, promise, leftAt);
     }
 
     public Cup withLog(List<LogEntry> entries) {
-        return new Cup(id, code, about, blank, resins, schools, plan, startedAt, entries, promise, leftAt);
+        return new Cup(id, code, about, blank, resins, schools, plan, stepsEver, startedAt, entries, promise, leftAt);
     }
 
     /** This cup with its coats to come from other resins; what is poured stays what it is. */
@@ -304,7 +309,7 @@ public record Cup(
         List<LogEntry> kept = log.stream()
                 .map(entry -> entry instanceof Poured pour && pour.pot().isEmpty() ? fromItsOwnPot(pour) : entry)
                 .toList();
-        return new Cup(id, code, about, blank, others, schools, plan, startedAt, kept, promise, leftAt);
+        return new Cup(id, code, about, blank, others, schools, plan, stepsEver, startedAt, kept, promise, leftAt);
     }
 
     private LogEntry fromItsOwnPot(Poured pour) {
@@ -313,14 +318,14 @@ public record Cup(
     }
 
     public Cup with(Promise other) {
-        return new Cup(id, code, about, blank, resins, schools, plan, startedAt, log, other, leftAt);
+        return new Cup(id, code, about, blank, resins, schools, plan, stepsEver, startedAt, log, other, leftAt);
     }
 
     public Cup with(Schools others) {
-        return new Cup(id, code, about, blank, resins, others, plan, startedAt, log, promise, leftAt);
+        return new Cup(id, code, about, blank, resins, others, plan, stepsEver, startedAt, log, promise, leftAt);
     }
 
     public Cup known(long number, About as) {
-        return new Cup(number, code, as, blank, resins, schools, plan, startedAt, log, promise, leftAt);
+        return new Cup(number, code, as, blank, resins, schools, plan, stepsEver, startedAt, log, promise, leftAt);
     }
 }

@@ -2,6 +2,7 @@ package nursery.core.log;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -103,16 +104,37 @@ public record CupState(
     /** A spindle taken, and from when the coat on it may come off. */
     public record SpindleHold(Spindle spindle, Instant since, Instant mayComeOffAt) {}
 
+    /** The newest work on a cup when something was done to it. */
+    public record Upon(String what, Instant at) {}
+
+    /** The newest step that was done and not left out. */
+    public Optional<Upon> newestWork(Cup cup) {
+        return done.values().stream()
+                .filter(entry -> entry.kind() != LogEntry.Kind.SKIPPED)
+                .max(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
+                        .thenComparing(entry -> entry.mark().id()))
+                .flatMap(entry -> cup.find(((LogEntry.OfStep) entry).step())
+                        .map(step -> new Upon(step.title(), entry.mark().happenedAt())));
+    }
+
     /** How a cup left the bench: handed over, or abandoned. */
     public record Gone(LogEntry.Kind how, Mark mark) {}
 
     /**
      * Something done against the label or practice.
      *
+     * @param key names the question among those that can be asked about one entry
      * @param about the step it was about
+     * @param upon what it was done on, the newest work before it; empty where it is about the whole cup
      * @param rule the rule it breaks, if it is one of the craft's
      */
-    public record Concern(long entryId, String about, Optional<Rule> rule, String message) {
+    public record Concern(
+            long entryId, String key, String about, Optional<Upon> upon, Optional<Rule> rule, String message) {
+
+        static Concern of(Rule rule, long entryId, String about, Optional<Upon> upon, String message) {
+            return new Concern(entryId, rule.name(), about, upon, Optional.of(rule), message);
+        }
+
         /** Whether it is only worth knowing, and no reason to ask back. */
         public boolean isAdvice() {
             return rule.filter(Rule::isAdvice).isPresent();

@@ -11,6 +11,7 @@ import java.util.Set;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.Film;
 import nursery.core.log.CupState.Concern;
+import nursery.core.log.CupState.Upon;
 import nursery.core.log.LogEntry.OfStep;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Numbers;
@@ -18,6 +19,7 @@ import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Rule;
 import nursery.core.technique.Situation;
+import nursery.core.technique.StepKind;
 
 /**
  * The legal moves of a cup: which entry may follow which state. A refusal is for what cannot have happened or would
@@ -44,6 +46,11 @@ import nursery.core.technique.Situation;
  * <p>Nothing is done to a cup that has left the bench until it is opened again.
  */
 public final class LegalMoves {
+
+    /** Concerns that no rule of the craft stands for, by their keys. */
+    private static final String OUT_OF_ITS_TIME = "OUT_OF_ITS_TIME";
+
+    private static final String HANDED_OVER_EARLY = "HANDED_OVER_EARLY";
 
     /** A tablet's clock may run a little ahead of the shop's. */
     private static final Duration CLOCK_SLACK = Duration.ofMinutes(1);
@@ -95,7 +102,10 @@ public final class LegalMoves {
             case ABANDONED -> tooEarly(state, at).or(() -> saidWhy(entry, "Say in a few words why it is given up."));
             case REOPENED ->
                 Refusal.unless(
-                        state.gone().isPresent() || state.isFinished(), "step", "The cup is on the bench already.");
+                                state.gone().isPresent() || state.isFinished(),
+                                "step",
+                                "The cup is on the bench already.")
+                        .or(() -> tooEarly(state, at));
             case TOUCHED ->
                 Refusal.unless(
                         state.newestCoat()
@@ -114,6 +124,17 @@ public final class LegalMoves {
                 tooEarly(state, at)
                         .or(() -> Refusal.unless(state.hold().isPresent(), "step", "The cup is not on a spindle."));
             case NOTED, REMEDY_CHOSEN, CAUSE_KNOWN, CANCELLED -> Optional.empty();
+        };
+    }
+
+    /**
+     * Whether an entry tells of a moment without anything building on it, so that it may be written down after what
+     * came later: it is judged by what had happened until its own moment.
+     */
+    public static boolean mayComeBetween(LogEntry.Kind kind) {
+        return switch (kind) {
+            case FAULTS_SEEN, TOUCHED, SCUFFED, TAKEN_OFF, NOTED, REMEDY_CHOSEN, CAUSE_KNOWN -> true;
+            case DONE, POURED, SKIPPED, HANDED_OVER, ABANDONED, REOPENED, CANCELLED -> false;
         };
     }
 
@@ -139,9 +160,14 @@ public final class LegalMoves {
         return entry.sightings().isEmpty()
                 ? saidWhy(entry, "Say in a few words what was seen.")
                 : Refusal.unless(
-                        state.newestCoat().isPresent(),
+                        state.newestCoat().isPresent()
+                                || state.layers()
+                                                .minutesSince(StepKind.GLITTER, 0)
+                                                .isPresent()
+                                        && entry.sightings().stream()
+                                                .allMatch(one -> one.fault().isOfGlitter()),
                         "seen",
-                        "No coat is on this cup yet that could show it: write a note instead.");
+                        "No coat was on this cup then that could show it: write a note instead.");
     }
 
     private static Optional<Refusal> saidWhy(LogEntry entry, String otherwise) {
@@ -156,7 +182,8 @@ public final class LegalMoves {
             CupState before =
                     cup.withLog(happened.subList(0, i)).at(room, entry.mark().happenedAt());
             Optional<Refusal> refusal = refusalOf(before, cup, entry, now);
-            if (refusal.isPresent()) {
+            // A coat that never was left nothing on a spindle: that it came off one says nothing against the log.
+            if (refusal.isPresent() && entry.kind() != LogEntry.Kind.TAKEN_OFF) {
                 return refusal;
             }
         }
@@ -186,10 +213,11 @@ public final class LegalMoves {
         return state
                 .newestCoat()
                 .filter(coat -> entry.mark().happenedAt().isBefore(coat.times().sandableFrom()))
-                .map(coat -> new Concern(
+                .map(coat -> Concern.of(
+                        Rule.SAND_TOO_SOON,
                         entry.mark().id(),
                         "Scuffed",
-                        Optional.of(Rule.SAND_TOO_SOON),
+                        Optional.of(new Upon(coat.step().title(), coat.times().pouredAt())),
                         "Scuffed before the coat was sandable: it gums the paper and drags."))
                 .stream()
                 .toList();
@@ -201,7 +229,9 @@ public final class LegalMoves {
                 .filter(entry.mark().happenedAt()::isBefore)
                 .map(cured -> new Concern(
                         entry.mark().id(),
+                        HANDED_OVER_EARLY,
                         "Handed over",
+                        Optional.<Upon>empty(),
                         Optional.<Rule>empty(),
                         "Handed over before full cure: it may dent, print and smell. Tell the owner until "
                                 + "when to leave it alone."))
@@ -211,16 +241,17 @@ public final class LegalMoves {
 
     private static List<Concern> concernsAbout(CupState state, Cup cup, PlanStep step, LogEntry entry) {
         Instant at = entry.mark().happenedAt();
+        Optional<Upon> upon = state.newestWork(cup);
         List<Concern> concerns = new ArrayList<>();
         Judgement.of(situation(state, cup, step, at), 0)
                 .forEach(finding -> concerns.add(
-                        new Concern(entry.mark().id(), step.title(), Optional.of(finding.rule()), finding.message())));
+                        Concern.of(finding.rule(), entry.mark().id(), step.title(), upon, finding.message())));
         if (concerns.stream()
                 .noneMatch(
                         concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
             timing(state, step, at)
-                    .ifPresent(message ->
-                            concerns.add(new Concern(entry.mark().id(), step.title(), Optional.empty(), message)));
+                    .ifPresent(message -> concerns.add(new Concern(
+                            entry.mark().id(), OUT_OF_ITS_TIME, step.title(), upon, Optional.empty(), message)));
         }
         return concerns;
     }
@@ -321,13 +352,16 @@ public final class LegalMoves {
 
     /** An entry cannot lie before the work it builds on. */
     private static Optional<Refusal> tooEarly(CupState state, Instant at) {
-        Instant earliest = state.lastDoneAt();
+        Optional<Instant> left = state.gone().map(gone -> gone.mark().happenedAt());
+        Instant earliest = left.filter(state.lastDoneAt()::isBefore).orElse(state.lastDoneAt());
         if (!at.isBefore(earliest)) {
             return Optional.empty();
         }
-        String message = state.done().isEmpty()
-                ? "That is before the cup was started."
-                : "That is before the step it builds on was done.";
+        String message = left.isPresent()
+                ? "That is before the cup left the bench."
+                : state.done().isEmpty()
+                        ? "That is before the cup was started."
+                        : "That is before the step it builds on was done.";
         return Optional.of(new Refusal("at", message, Optional.empty(), Optional.of(earliest)));
     }
 }

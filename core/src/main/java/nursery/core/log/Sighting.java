@@ -3,6 +3,7 @@ package nursery.core.log;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** A fault as it is seen on a cup: what, where, how much. */
@@ -10,6 +11,21 @@ public record Sighting(Blemish fault, Zone zone, Extent extent) {
 
     /** More at once is no look at a cup. */
     public static final int MOST = Blemish.values().length;
+
+    /**
+     * What is ticked on a form that asks for each fault by its name.
+     *
+     * @param zone where all of it is, all over if that is no place
+     * @param extent how much of it, some if that says nothing
+     */
+    public static List<Sighting> ticked(Predicate<String> isTicked, String prefix, String zone, String extent) {
+        Zone where = Zone.named(zone).orElse(Zone.ALL);
+        Extent much = Extent.named(extent).orElse(Extent.SOME);
+        return Arrays.stream(Blemish.values())
+                .filter(fault -> isTicked.test(prefix + fault.name()))
+                .map(fault -> new Sighting(fault, where, much))
+                .toList();
+    }
 
     public String words() {
         return "%s, %s, %s".formatted(fault.words(), zone.words(), extent.words());

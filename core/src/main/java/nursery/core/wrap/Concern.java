@@ -26,6 +26,7 @@ public record Concern(Kind kind, int item, String words, Optional<Item> fix) {
         TOO_LONG_TO_READ("Too long to read from one side", "Make it shorter"),
         BUMPS("Lies over another uncoated one", ""),
         TOO_SMALL("Pieces too small to weed", ""),
+        TOO_FINE("Too jagged for an outline", ""),
         TOO_THIN("Lines thinner than a blade leaves", ""),
         ISLANDS("Islands fall out of the stencil", "Hold them by bridges"),
         STRETCHES("Has to stretch", ""),
@@ -60,6 +61,7 @@ public record Concern(Kind kind, int item, String words, Optional<Item> fix) {
                         ACROSS_THE_SEAM,
                         BUMPS,
                         TOO_SMALL,
+                        TOO_FINE,
                         TOO_THIN,
                         ISLANDS -> false;
             };

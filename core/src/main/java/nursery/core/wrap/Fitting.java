@@ -332,6 +332,14 @@ public final class Fitting {
             thin += Shapes.thin(coarser, item.sheet().thinnestMm()).size();
             islands += item.sheet().isOpenings() ? Bridges.islands(piece.shape()) : 0;
         }
+        if (item.isTooFine()) {
+            say(
+                    Concern.Kind.TOO_FINE,
+                    i,
+                    "%s is too jagged for an outline, and lies here without one: smooth or simplify its paths."
+                            .formatted(item.name()),
+                    Optional.empty());
+        }
         if (small > 0) {
             say(
                     Concern.Kind.TOO_SMALL,

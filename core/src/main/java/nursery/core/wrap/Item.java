@@ -84,6 +84,25 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         return new Item(name, art, lay, sheet, make.bridged(mm), motifs);
     }
 
+    /** Whether it is too jagged for the outlines that are wanted: it lies there without them. */
+    boolean isTooFine() {
+        return !make.outlinesMm().isEmpty()
+                && !canBeOutlined(Shapes.joined(art.wide(lay.widthMm()).pieces().stream()
+                        .map(Piece::shape)
+                        .toList()));
+    }
+
+    private boolean canBeOutlined(Geometry inner) {
+        double mm = 0;
+        for (double wide : make.outlinesMm()) {
+            mm += wide;
+            if (!Shapes.canBeGrown(inner, mm)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Its pieces in their size around their middle, what lies lowest first. */
     public List<Piece> pieces() {
         List<Piece> sized = art.wide(lay.widthMm()).pieces().stream()
@@ -103,6 +122,9 @@ public record Item(String name, Art art, Lay lay, Sheet sheet, Make make, int mo
         }
         List<Piece> pieces = new ArrayList<>();
         Geometry inner = Shapes.joined(sized.stream().map(Piece::shape).toList());
+        if (!canBeOutlined(inner)) {
+            return sized;
+        }
         Geometry whole = inner;
         double mm = 0;
         for (int i = 0; i < make.outlinesMm().size(); i++) {

@@ -3,16 +3,21 @@ package nursery.core.wrap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.geom.Position;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
+import org.locationtech.jts.operation.buffer.OffsetCurveBuilder;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.polygonize.Polygonizer;
 import org.locationtech.jts.operation.union.UnaryUnionOp;
+import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
 
 /** Shapes joined, outlined, cut apart, and read out of the closed lines a drawing fills. */
 public final class Shapes {
@@ -23,6 +28,14 @@ public final class Shapes {
     private static final int QUARTER = 32;
 
     private static final int MOST_SIMPLE = 64;
+
+    /** Finer than this no blade follows. */
+    private static final double SIMPLER_MM = 0.02;
+
+    private static final double TRUE_MM = 0.003;
+    private static final int FEW_POINTS = 2000;
+    /** More corners than this, when it is simplified, are noise and no outline. */
+    private static final int MOST_GROWN = 40_000;
 
     private Shapes() {}
 
@@ -37,10 +50,44 @@ public final class Shapes {
      * @param keepHoles whether its holes stay, as much smaller; else they are filled
      */
     public static Geometry grown(Geometry shape, double mm, boolean keepHoles) {
-        BufferParameters round = new BufferParameters(QUARTER, BufferParameters.CAP_ROUND);
+        BufferParameters round = new BufferParameters(quarter(mm), BufferParameters.CAP_ROUND);
         round.setSimplifyFactor(0.001);
-        Geometry grown = BufferOp.bufferOp(shape, mm, round);
+        Geometry grown = BufferOp.bufferOp(simpler(shape, mm), mm, round);
         return keepHoles ? grown : filled(grown);
+    }
+
+    /**
+     * Whether an outline so wide can be made of it: not of what is so jagged that the line around it crosses itself
+     * tens of thousands of times.
+     */
+    static boolean canBeGrown(Geometry shape, double mm) {
+        Geometry simpler = simpler(shape, mm);
+        if (simpler.getNumPoints() > MOST_GROWN) {
+            return false;
+        }
+        BufferParameters round = new BufferParameters(quarter(mm), BufferParameters.CAP_ROUND);
+        round.setSimplifyFactor(0.001);
+        OffsetCurveBuilder curves = new OffsetCurveBuilder(FACTORY.getPrecisionModel(), round);
+        List<Coordinate[]> around = new ArrayList<>();
+        for (Polygon polygon : polygons(simpler)) {
+            around.add(curves.getRingCurve(polygon.getExteriorRing().getCoordinates(), Position.LEFT, mm));
+            for (int i = 0; i < polygon.getNumInteriorRing(); i++) {
+                around.add(curves.getRingCurve(polygon.getInteriorRingN(i).getCoordinates(), Position.LEFT, mm));
+            }
+        }
+        return Effort.isBearable(around.stream().filter(line -> line.length > 1).toList());
+    }
+
+    /** So many corners to a quarter that an arc of this radius is true to 0.003 mm. */
+    private static int quarter(double mm) {
+        return (int) Math.max(4, Math.min(QUARTER, Math.ceil(Math.PI / 4 / Math.acos(1 - Math.min(1, TRUE_MM / mm)))));
+    }
+
+    /** Without corners that no blade follows and no outline shows. */
+    private static Geometry simpler(Geometry shape, double mm) {
+        return shape.getNumPoints() < FEW_POINTS
+                ? shape
+                : DouglasPeuckerSimplifier.simplify(shape, Math.min(SIMPLER_MM, mm / 20));
     }
 
     /** Without its holes. */
@@ -75,8 +122,13 @@ public final class Shapes {
      * opening); its corners are no thin places.
      */
     static List<Polygon> thin(Geometry shape, double mm) {
-        Geometry opened = shape.buffer(-mm / 2, QUARTER).buffer(mm / 2 * 1.02, QUARTER);
-        return polygons(beside(shape, opened)).stream()
+        if (!canBeGrown(shape, mm / 2)) {
+            // Nothing is said of what cannot be looked at; that it is too fine is said elsewhere.
+            return List.of();
+        }
+        Geometry coarser = simpler(shape, mm);
+        Geometry opened = coarser.buffer(-mm / 2, QUARTER).buffer(mm / 2 * 1.02, QUARTER);
+        return polygons(beside(coarser, opened)).stream()
                 .filter(part -> part.getArea() > mm * mm / 2)
                 .toList();
     }
@@ -85,6 +137,7 @@ public final class Shapes {
      * What a drawing fills: closed lines, which may cross themselves and one another.
      *
      * @param evenOdd fill by how often a line is crossed on the way out; else by how often they wind around
+     * @throws InvalidInput if they cross so often that nothing can be made of them
      */
     public static Geometry filling(List<Coordinate[]> rings, boolean evenOdd) {
         List<Coordinate[]> closed =
@@ -101,35 +154,24 @@ public final class Shapes {
         List<Geometry> lines = closed.stream()
                 .map(ring -> (Geometry) FACTORY.createLineString(ring))
                 .toList();
+        if (!Effort.isBearable(closed)) {
+            throw new InvalidInput(List.of(new Fault(
+                    "art",
+                    "Its lines cross one another more than %d times: join its shapes, or draw it simpler."
+                            .formatted(Effort.MOST_CROSSINGS))));
+        }
         Polygonizer polygonizer = new Polygonizer();
         polygonizer.add(UnaryUnionOp.union(lines));
         List<Geometry> inside = new ArrayList<>();
+        Windings windings = new Windings(closed);
         for (Object face : polygonizer.getPolygons()) {
             Coordinate within = ((Polygon) face).getInteriorPoint().getCoordinate();
-            int winds = closed.stream().mapToInt(ring -> winding(ring, within)).sum();
+            int winds = windings.around(within);
             if (evenOdd ? winds % 2 != 0 : winds != 0) {
                 inside.add((Polygon) face);
             }
         }
         return joined(inside);
-    }
-
-    /** How often a closed line winds around a point: crossings of the ray to its right, by their direction. */
-    private static int winding(Coordinate[] ring, Coordinate at) {
-        int winds = 0;
-        for (int i = 1; i < ring.length; i++) {
-            Coordinate a = ring[i - 1];
-            Coordinate b = ring[i];
-            if (a.y <= at.y != b.y <= at.y) {
-                double left = (b.x - a.x) * (at.y - a.y) - (at.x - a.x) * (b.y - a.y);
-                if (b.y > a.y && left > 0) {
-                    winds++;
-                } else if (b.y < a.y && left < 0) {
-                    winds--;
-                }
-            }
-        }
-        return winds;
     }
 
     /** A line as wide as a blade or pen draws it, as a shape. */

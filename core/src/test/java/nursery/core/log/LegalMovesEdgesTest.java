@@ -3,6 +3,7 @@ package nursery.core.log;
 import static nursery.core.log.CupStory.hour;
 import static nursery.core.technique.StepKind.BUILD_COAT;
 import static nursery.core.technique.StepKind.FLOOD_COAT;
+import static nursery.core.technique.StepKind.GLITTER;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
@@ -100,7 +101,17 @@ class LegalMovesEdgesTest {
         LogEntry haze =
                 new LogEntry.FaultsSeen(mark(30, ""), List.of(new Sighting(Blemish.HAZE, Zone.ALL, Extent.SOME)));
         assertThat(refusal(cup, haze)).map(Refusal::message).hasValueSatisfying(message -> assertThat(message)
-                .contains("No coat is on this cup yet"));
+                .contains("No coat was on this cup then"));
+        LogEntry patchy =
+                new LogEntry.FaultsSeen(mark(30, ""), List.of(new Sighting(Blemish.PATCHY, Zone.ALL, Extent.SOME)));
+        assertThat(refusal(cup, patchy)).isPresent();
+        Cup glittered = cup(step(1, GLITTER, Wait.none()), step(2, FLOOD_COAT, Wait.none()));
+        log.add(new LogEntry.StepDone(mark(1, ""), 1));
+        assertThat(refusal(glittered.withLog(log), patchy))
+                .as("glitter shows it before there is a coat")
+                .isEmpty();
+        assertThat(refusal(glittered.withLog(log), haze)).isPresent();
+        log.clear();
         log.add(pour(1, 1, 20));
         assertThat(refusal(cup.withLog(log), haze)).isEmpty();
         assertThat(refusal(cup.withLog(log), new LogEntry.FaultsSeen(mark(30, " "), List.of())))
