@@ -88,14 +88,29 @@ public class SoakRaces {
         }
 
         Answer upload(String path, String name, String text) throws Exception {
+            return upload(path, name, text.getBytes(StandardCharsets.UTF_8), Map.of());
+        }
+
+        Answer upload(String path, String name, byte[] file, Map<String, String> more) throws Exception {
             String cut = "cut" + UUID.randomUUID();
             String part = "--" + cut + "\r\nContent-Disposition: form-data; name=";
-            String body = part + "\"token\"\r\n\r\n" + UUID.randomUUID() + "\r\n" + part + "\"file\"; filename=\""
-                    + name + "\"\r\nContent-Type: application/json\r\n\r\n" + text + "\r\n--" + cut + "--\r\n";
+            java.io.ByteArrayOutputStream body = new java.io.ByteArrayOutputStream();
+            Map<String, String> fields = new LinkedHashMap<>(more);
+            fields.put("token", UUID.randomUUID().toString());
+            fields.put("_csrf", csrf);
+            for (Map.Entry<String, String> field : fields.entrySet()) {
+                body.writeBytes((part + "\"" + field.getKey() + "\"\r\n\r\n" + field.getValue() + "\r\n")
+                        .getBytes(StandardCharsets.UTF_8));
+            }
+            body.writeBytes((part + "\"file\"; filename=\"" + name
+                            + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(file);
+            body.writeBytes(("\r\n--" + cut + "--\r\n").getBytes(StandardCharsets.UTF_8));
             HttpResponse<String> answer = client.send(
-                    HttpRequest.newBuilder(URI.create(address + path + "?_csrf=" + csrf))
+                    HttpRequest.newBuilder(URI.create(address + path))
                             .header("Content-Type", "multipart/form-data; boundary=" + cut)
-                            .POST(BodyPublishers.ofString(body))
+                            .POST(BodyPublishers.ofByteArray(body.toByteArray()))
                             .build(),
                     BodyHandlers.ofString());
             return new Answer(answer.statusCode(), answer.body());
@@ -111,6 +126,7 @@ public class SoakRaces {
                 .filter(answer -> answer.getKey() >= 500)
                 .mapToInt(Map.Entry::getValue)
                 .sum();
+        System.out.printf("The bench took %.1f s at the most while pictures and drawings came in.%n", soak.slowest);
         System.out.printf(
                 "%d × 5xx and %d defects in %d races of %d tablets %s: %s%n",
                 failed,
@@ -140,7 +156,7 @@ public class SoakRaces {
                     + find(taken.body(), "<li[^>]*>([^<]*)"));
         }
         for (int i = 0; i < count; i++) {
-            switch (i % 10) {
+            switch (i % 13) {
                 case 0 -> oneName("blank", "/shelf/blanks/new", "/shelf", blank("Race " + run + i));
                 case 1 -> oneName(
                         "turner",
@@ -154,6 +170,9 @@ public class SoakRaces {
                 case 6 -> swap(i, technique);
                 case 7 -> wishes();
                 case 8 -> settings();
+                case 9 -> about(i);
+                case 10 -> pictures(i);
+                case 11 -> drawings(i);
                 default -> readings(i);
             }
         }
@@ -326,6 +345,69 @@ public class SoakRaces {
         List<Answer> told = race("settings", all);
         expect(kept(told) == 1, "settings overwrote each other");
     }
+
+    /** A cup's own words changed from the same page by all: one is first, the others are told. */
+    private void about(int i) throws Exception {
+        String page = tablets.get(0).page("/cups/A-01/about");
+        String seen = find(page, "name=\"seen\" value=\"([^\"]*)\"");
+        String base = find(page, "name=\"base\"[^>]* value=\"(\\d+)\"");
+        List<Sent> all = new ArrayList<>();
+        for (int t = 0; t < TABLETS; t++) {
+            all.add(new Sent(
+                    "/cups/A-01/about",
+                    Map.of(
+                            "seenOf", "about", "seen", seen, "name", "About " + run + i + t, "madeFor", "", "due", "",
+                            "base", base, "last", base, "paint", "#123456", "glitter", "#654321")));
+        }
+        expect(kept(race("about", all)) == 1, "what is said of a cup was overwritten");
+    }
+
+    /** Large pictures from all tablets, while a page is looked at: nobody waits for them. */
+    private void pictures(int i) throws Exception {
+        java.awt.image.BufferedImage image =
+                new java.awt.image.BufferedImage(i % 2 == 0 ? 16_000 : 8000, i % 2 == 0 ? 3990 : 6000,
+                        java.awt.image.BufferedImage.TYPE_BYTE_GRAY);
+        java.io.ByteArrayOutputStream jpeg = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(image, "jpeg", jpeg);
+        uploads("pictures", "/cups/A-01/photos", "large.jpg", jpeg.toByteArray(), Map.of("kind", "STEP", "words", ""));
+    }
+
+    /** Scribbles and jagged rings from all tablets: told that they are too much, or taken; and the bench goes on. */
+    private void drawings(int i) throws Exception {
+        java.util.Random random = new java.util.Random(i);
+        StringBuilder path = new StringBuilder();
+        int points = i % 2 == 0 ? 2000 : 60_000;
+        for (int n = 0; n < points; n++) {
+            double angle = 2 * Math.PI * n / points;
+            double out = 40 + 3 * random.nextDouble();
+            path.append(n == 0 ? 'M' : 'L')
+                    .append(i % 2 == 0 ? 100 * random.nextDouble() : 50 + out * Math.cos(angle))
+                    .append(' ')
+                    .append(i % 2 == 0 ? 100 * random.nextDouble() : 50 + out * Math.sin(angle));
+        }
+        String svg = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><path d='" + path + "Z'/></svg>";
+        uploads("drawings", "/designs/1/art", "scribble.svg", svg.getBytes(StandardCharsets.UTF_8), Map.of());
+    }
+
+    private void uploads(String name, String path, String file, byte[] bytes, Map<String, String> more)
+            throws Exception {
+        races.merge(name, 1, Integer::sum);
+        List<Future<Answer>> running = new ArrayList<>();
+        for (Tablet tablet : tablets) {
+            running.add(hands.submit(() -> tablet.upload(path, file, bytes, more)));
+        }
+        long begun = System.nanoTime();
+        tablets.get(0).page("/");
+        slowest = Math.max(slowest, (System.nanoTime() - begun) / 1e9);
+        for (Future<Answer> one : running) {
+            Answer answer = one.get();
+            answers.merge(answer.status(), 1, Integer::sum);
+            expect(answer.status() < 500, name + ": " + answer.status());
+        }
+    }
+
+    /** How long the bench took at the most while pictures and drawings came in, s. */
+    private double slowest;
 
     /** The room typed by all at once. */
     private void readings(int i) throws Exception {

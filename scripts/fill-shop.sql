@@ -1,5 +1,5 @@
 -- @count finished cups on the first blank, in its first resin, handed over one after another in the last three years;
--- each one colour of glitter, with 25 log entries and 3 batches. Run by scripts/fill-shop.
+-- each one colour of glitter, with 25 log entries and 3 batches; some with something seen, a picture, a design. Run by scripts/fill-shop.
 SET SESSION sql_mode = 'STRICT_TRANS_TABLES';
 SET @last = (SELECT last FROM cup_counter);
 SET @now = UTC_TIMESTAMP(3);
@@ -65,6 +65,23 @@ BEGIN
     SELECT @entries + (c.id - @cups - 1) * 25 + e.n, c.id, e.kind, e.step, e.ml, c.started_at + INTERVAL e.minute MINUTE, c.started_at + INTERVAL e.minute MINUTE,
       IF(e.n MOD 2, 'Mira', 'Jonas'), e.note, @batches + (c.id - @cups - 1) * 3 + e.batch + 1, e.touch, IF(e.kind = 'POURED', @resin, NULL), IF(e.kind = 'POURED', @resin_edition, NULL)
     FROM cup c JOIN fill_entry e WHERE c.id > @cups + done AND c.id <= @cups + upto;
+    INSERT INTO cup_said (cup_id, said) SELECT e.cup_id, GROUP_CONCAT(e.note ORDER BY e.id SEPARATOR '\n') FROM log_entry e
+    WHERE e.cup_id > @cups + done AND e.cup_id <= @cups + upto AND e.note <> '' GROUP BY e.cup_id;
+    -- What they were made with: one of the glitters there are; and on every twentieth something was seen.
+    INSERT INTO cup_material (cup_id, step, material_id, position)
+    SELECT c.id, 4, (SELECT MIN(m.id) FROM material m WHERE m.kind = 'GLITTER') + c.id MOD 3, 0
+    FROM cup c WHERE c.id > @cups + done AND c.id <= @cups + upto AND (SELECT COUNT(*) FROM material m WHERE m.kind = 'GLITTER' AND m.id <
+      (SELECT MIN(m.id) FROM material m WHERE m.kind = 'GLITTER') + 3) = 3;
+    INSERT INTO log_entry (cup_id, kind, seen, happened_at, recorded_at, recorded_by, note)
+    SELECT c.id, 'FAULTS_SEEN', ELT(c.id DIV 20 MOD 3 + 1, 'haze:lower:some', 'fish-eyes:all:much', 'dust:rim:some'), c.started_at + INTERVAL 1090 MINUTE,
+      c.started_at + INTERVAL 1090 MINUTE, 'Mira', '' FROM cup c WHERE c.id > @cups + done AND c.id <= @cups + upto AND c.id MOD 20 = 0;
+    -- Every fifth was photographed and has the first design there is.
+    INSERT INTO photo (cup_id, step, kind, file, small, width, height, words, added_at, added_by)
+    SELECT c.id, 9, 'AFTER', f.file, f.small, f.width, f.height, 'Done', c.started_at + INTERVAL 2310 MINUTE, 'Mira'
+    FROM cup c JOIN (SELECT file, small, width, height FROM photo ORDER BY id LIMIT 1) f WHERE c.id > @cups + done AND c.id <= @cups + upto AND c.id MOD 5 = 0;
+    INSERT INTO cup_design (cup_id, design_id, number)
+    SELECT c.id, d.design_id, d.number FROM cup c JOIN (SELECT design_id, number FROM design_version ORDER BY design_id, number LIMIT 1) d
+    WHERE c.id > @cups + done AND c.id <= @cups + upto AND c.id MOD 5 = 1;
     UPDATE cup_counter SET last = @last + upto;
     COMMIT;
     SET done = upto;

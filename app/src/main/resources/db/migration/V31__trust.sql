@@ -65,3 +65,12 @@ UPDATE cup c JOIN (
   WHERE e.kind <> 'CANCELLED' AND x.id IS NULL GROUP BY e.cup_id) l ON l.cup_id = c.id
 SET c.poured_ml = l.ml, c.coats = l.coats, c.last_at = l.last_at;
 ALTER TABLE log_entry ADD INDEX (kind, cup_id);
+
+-- What was written about a cup, together: looked for without reading every log there is.
+CREATE TABLE cup_said (
+  cup_id BIGINT     NOT NULL PRIMARY KEY,
+  said   MEDIUMTEXT NOT NULL,
+  FOREIGN KEY (cup_id) REFERENCES cup (id)
+) ENGINE = InnoDB;
+SET SESSION group_concat_max_len = 16000000;
+INSERT INTO cup_said (cup_id, said) SELECT cup_id, GROUP_CONCAT(note ORDER BY id SEPARATOR '\n') FROM log_entry WHERE note <> '' GROUP BY cup_id;

@@ -161,11 +161,61 @@
     for (const part of document.querySelectorAll('details[data-fold]:not([data-folded])')) {
       part.dataset.folded = 'yes';
       const kept = localStorage.getItem(`fold-${part.dataset.fold}`);
-      if (kept && !part.querySelector('.wrong, #faults')) part.open = kept === 'open';
+      if (part.dataset.byHand) {
+        // Opened or shut before this script was there.
+        localStorage.setItem(`fold-${part.dataset.fold}`, part.open ? 'open' : 'shut');
+      } else if (kept && !part.querySelector('.wrong, #faults')) part.open = kept === 'open';
       if (location.hash && part.id === location.hash.slice(1)) part.open = true;
       part.querySelector('summary').addEventListener('click', () =>
         localStorage.setItem(`fold-${part.dataset.fold}`, part.open ? 'shut' : 'open'));
     }
+  };
+
+  // A part that is fetched anew keeps what the hand left in it: folds, what was typed meanwhile, where the focus was.
+  const marks = (part) => {
+    const seen = {};
+    const named = (element, name) => {
+      seen[name] = (seen[name] || 0) + 1;
+      return [`${name}#${seen[name]}`, element];
+    };
+    const folds = new Map([...part.querySelectorAll('details')].map((fold) => named(fold, `fold ${fold.dataset.fold || fold.querySelector('summary')?.textContent.trim()}`)));
+    const fields = new Map([...part.querySelectorAll('input:not([type=hidden]), select, textarea')].map((field) => named(field, `field ${field.form?.getAttribute('action')} ${field.name} ${field.type === 'radio' ? field.value : ''}`)));
+    return { folds, fields };
+  };
+  let left = null;
+  document.addEventListener('htmx:beforeRequest', (event) => { event.detail.xhr.sentAt = Date.now(); });
+  document.addEventListener('htmx:beforeSwap', (event) => {
+    const target = event.detail.target;
+    const { folds, fields } = marks(target);
+    const sentAt = event.detail.xhr.sentAt || 0;
+    left = {
+      folds: [...folds].filter(([, fold]) => fold.dataset.byHand).map(([name, fold]) => [name, fold.open]),
+      typed: [...fields].filter(([, field]) => Number(field.dataset.typedAt || 0) > sentAt).map(([name, field]) => [name, field.value, field.checked]),
+      focus: [...fields].filter(([, field]) => field === document.activeElement).map(([name, field]) => [name, field.selectionStart])[0],
+      id: target.id,
+    };
+  });
+  const putBack = () => {
+    const part = left && left.id && document.getElementById(left.id);
+    if (!part) return;
+    const { folds, fields } = marks(part);
+    for (const [name, open] of left.folds) {
+      const fold = folds.get(name);
+      if (fold) { fold.open = open; fold.dataset.byHand = 'yes'; }
+    }
+    for (const [name, value, checked] of left.typed) {
+      const field = fields.get(name);
+      if (!field) continue;
+      if (field.type === 'radio' || field.type === 'checkbox') field.checked = checked;
+      else field.value = value;
+      field.dataset.typedAt = String(Date.now());
+    }
+    if (left.focus && fields.get(left.focus[0]) && document.activeElement === document.body) {
+      const field = fields.get(left.focus[0]);
+      field.focus({ preventScroll: true });
+      if (left.focus[1] !== null && field.setSelectionRange && field.type === 'text') field.setSelectionRange(left.focus[1], left.focus[1]);
+    }
+    left = null;
   };
 
   // Which rows of an editor are open goes with the form, so that they stay so when it comes back.
@@ -208,13 +258,12 @@
   }
 
   // A page that was filled for one step is asked for anew when another is next, unless something was typed into it.
-  let typedInto = false;
-  document.addEventListener('input', (event) => { if (event.target.closest('#log')) typedInto = true; });
+  const isInHand = (form) => form.contains(document.activeElement) || form.querySelector('[data-typed-at], details[data-by-hand]');
   const follow = () => {
     const form = document.getElementById('log');
     const now = document.getElementById('now');
     if (!form || !now || !now.dataset.step || now.dataset.step === form.dataset.step) return;
-    if (typedInto || form.dataset.sent || document.querySelector('.wrong, #faults')) return;
+    if (isInHand(form) || form.dataset.sent || document.querySelector('.wrong, #faults')) return;
     location.reload();
   };
 
@@ -336,7 +385,7 @@
     // A look changes nothing and needs no token, least of all in its address.
     if (event.detail.verb === 'get') for (const name of ['token', '_csrf']) delete event.detail.parameters[name];
   });
-  document.addEventListener('htmx:afterSwap', () => { tick(); ring(); fold(); follow(); readAgain(); });
+  document.addEventListener('htmx:afterSwap', () => { putBack(); tick(); ring(); fold(); echo(); fit(); follow(); readAgain(); });
 
   // Typing a time chooses "at …", in the form it was typed into.
   document.addEventListener('input', (event) => {

@@ -5,3 +5,11 @@
   dark.addEventListener('change', apply);
   apply();
 })();
+// What a hand does before the other scripts are there counts: they find it noted, and leave it as the hand left it.
+document.addEventListener('click', (event) => {
+  const summary = event.target.closest && event.target.closest('summary');
+  if (summary) summary.parentElement.dataset.byHand = 'yes';
+}, true);
+document.addEventListener('input', (event) => {
+  event.target.dataset.typedAt = String(Date.now());
+}, true);

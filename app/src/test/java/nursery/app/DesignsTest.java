@@ -199,7 +199,23 @@ class DesignsTest extends BegunDesign {
         assertThat(draft(fields(page), "i0-width", "76.2")).contains("100 dots an inch at this size: coarse");
         byte[] broken = png.toByteArray();
         assertThat(text(tablet.upload(design() + "/art", "b.png", java.util.Arrays.copyOf(broken, 12))))
-                .contains("cannot be read");
+                .contains("breaks off or is damaged");
+    }
+
+    /** Two thousand random points cross one another half a million times. */
+    @Test
+    void aScribbleIsToldToBeTooMuchAndNothingStops() {
+        java.util.Random random = new java.util.Random(7);
+        StringBuilder path = new StringBuilder("M0 0");
+        for (int i = 0; i < 2000; i++) {
+            path.append("L%.2f %.2f".formatted(100 * random.nextDouble(), 100 * random.nextDouble()));
+        }
+        assertThat(bringIn(
+                        "scribble.svg",
+                        "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 100 100'><path d='%sZ'/></svg>"
+                                .formatted(path)))
+                .contains("cross one another more than 20000 times")
+                .doesNotContain("i0-art");
     }
 
     @Test

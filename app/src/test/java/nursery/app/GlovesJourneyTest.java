@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.SelectOption;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
@@ -423,6 +426,44 @@ class GlovesJourneyTest extends Journey {
         assertThat(page.locator(".meaning")).hasCount(0);
         link("Words of the trade").click();
         assertThat(page.locator(".words")).containsText("tack window");
+    }
+
+    /** With the script still on its way: what a hand opened stays open, what it typed is not followed away. */
+    @Test
+    void aFoldThatIsOpenedBeforeTheScriptIsThereStaysAsTheHandLeftIt() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        // This device last had it shut.
+        page.evaluate("() => localStorage.setItem('fold-history', 'shut')");
+        List<Route> held = new ArrayList<>();
+        page.route("**/js/nursery.js", held::add);
+        page.navigate(page.url(), new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+        page.locator("#history > summary").click();
+        assertThat(page.locator("#history")).hasAttribute("open", "");
+        held.forEach(Route::resume);
+        page.waitForFunction("() => document.querySelector('#history').dataset.folded === 'yes'");
+        assertThat(page.locator("#history")).hasAttribute("open", "");
+        page.unroute("**/js/nursery.js");
+    }
+
+    /** A part that is fetched anew keeps what the hand typed while it was on its way, and the fold it opened. */
+    @Test
+    void whatIsTypedWhileAPartIsFetchedAnewStays() {
+        measureABlank();
+        startACup();
+        page.navigate("/cups/A-01/steps");
+        page.locator("#draft summary").first().click();
+        List<Route> held = new ArrayList<>();
+        page.route("**/steps/draft", held::add);
+        page.locator("#draft .press").last().click();
+        page.waitForCondition(() -> !held.isEmpty());
+        Locator title = page.locator("#draft input[type=text]:visible").first();
+        title.fill("typed meanwhile");
+        page.evaluate("() => { document.querySelector('#draft').dataset.before = 'yes'; }");
+        held.forEach(Route::resume);
+        page.waitForFunction("() => !document.querySelector('#draft').dataset.before");
+        assertThat(page.locator("#draft input[type=text]:visible").first()).hasValue("typed meanwhile");
     }
 
     @Test

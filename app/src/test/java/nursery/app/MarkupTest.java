@@ -77,6 +77,7 @@ class MarkupTest {
             Map.entry("fault_model.saved_by", "''"),
             Map.entry("keep_run.file", "''"),
             Map.entry("keep_run.said", "''"),
+            Map.entry("cup_said.said", "''"),
             Map.entry("entry_question.reason", "''"),
             Map.entry("log_entry.recorded_by", "''"),
             Map.entry("log_entry.note", "''"),

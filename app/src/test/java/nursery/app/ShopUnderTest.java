@@ -139,6 +139,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "bottle_draw",
                 "bottle",
                 "entry_question",
+                "cup_said",
                 "log_entry",
                 "batch_share",
                 "batch",

@@ -23,7 +23,18 @@ import java.util.stream.Stream;
 public final class ShopLoad {
 
     private static final Duration WARM_UP = Duration.ofSeconds(60);
+    /** What is looked at all day, by all tablets. */
     private static final List<String> PAGES = List.of("/", "/cups/%s", "/plan", "/mix", "/room", "/cups");
+    /** Every other page there is a way to, asked for alone. */
+    private static final List<String> OTHERS = List.of(
+            "/cups/archive", "/cups/%s/made", "/cups/%s/story", "/cups/%s/fault", "/cups/%s/why", "/cups/%s/row",
+            "/cups/%s/steps", "/cups/%s/about", "/cups/%s/again", "/cups/%s/photos", "/cups/%s/technique",
+            "/cups/together", "/cups/new", "/faults", "/faults?by=ROOM", "/figures", "/stories", "/stories?find=rim",
+            "/money", "/paper", "/shelf", "/shelf/materials", "/shelf/materials/1", "/shelf/ahead", "/shelf/bottles",
+            "/shelf/resins/1", "/shelf/resins/1/learned", "/shelf/blanks/1", "/techniques", "/techniques/compose",
+            "/designs", "/designs/1", "/shop", "/alarms", "/words", "/board", "/plan/today", "/plan/order",
+            "/plan/hours", "/room/coats", "/backups", "/audit", "/people", "/devices", "/links");
+    private static final int ALONE = 9;
     private static final Pattern CUP = Pattern.compile("href=\"/cups/([A-Z]+-\\d\\d)\"");
 
     private final HttpClient web = HttpClient.newBuilder()
@@ -49,6 +60,7 @@ public final class ShopLoad {
     public static void main(String[] args) throws IOException, InterruptedException {
         ShopLoad load = new ShopLoad(args[0]);
         load.findCups();
+        load.alone();
         int clients = Integer.parseInt(args[1]);
         long pauseMs = Long.parseLong(args[3]);
         load.run(clients, WARM_UP, pauseMs);
@@ -64,6 +76,25 @@ public final class ShopLoad {
         }
         for (String page : PAGES) {
             pages.add(new Page(page, get(page.formatted(cups.get(0))).length(), new ConcurrentLinkedQueue<>()));
+        }
+    }
+
+    /** Each page by itself, a few times: nobody else asks meanwhile but the shop's own work beside. */
+    private void alone() throws IOException, InterruptedException {
+        System.out.printf("%-24s %9s %9s %9s%n", "asked for alone", "p50 ms", "max ms", "KB");
+        for (String path : Stream.concat(PAGES.stream(), OTHERS.stream()).toList()) {
+            long[] micros = new long[ALONE];
+            int bytes = 0;
+            for (int i = -2; i < ALONE; i++) {
+                long begun = System.nanoTime();
+                bytes = get(path.formatted(cups.get(0))).length();
+                if (i >= 0) {
+                    micros[i] = (System.nanoTime() - begun) / 1000;
+                }
+            }
+            java.util.Arrays.sort(micros);
+            System.out.printf(
+                    Locale.ROOT, "%-24s %9.1f %9.1f %9d%n", path.replace("%s", "…"), at(micros, 0.5), at(micros, 1), bytes / 1024);
         }
     }
 

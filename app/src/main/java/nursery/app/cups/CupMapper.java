@@ -178,6 +178,10 @@ interface CupMapper {
             affectData = true)
     long insertEntry(EntryRow entry);
 
+    @Insert("INSERT INTO cup_said (cup_id, said) VALUES (#{cup}, #{note}) ON DUPLICATE KEY UPDATE said = "
+            + "CONCAT(said, '\\n', #{note})")
+    void said(@Param("cup") long cup, @Param("note") String note);
+
     @Insert("INSERT INTO entry_question (entry_id, question, reason) VALUES (#{entry}, #{question}, #{reason})")
     void answer(@Param("entry") long entry, @Param("question") String question, @Param("reason") String reason);
 }

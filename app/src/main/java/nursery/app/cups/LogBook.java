@@ -301,6 +301,9 @@ public class LogBook {
 
     private long insert(long cupId, LogEntry entry, List<Mark.Answer> answers) {
         long id = mapper.insertEntry(EntryRow.of(cupId, entry));
+        if (!entry.mark().note().isEmpty()) {
+            mapper.said(cupId, entry.mark().note());
+        }
         answers.stream()
                 .filter(answer -> !answer.reason().isEmpty())
                 .forEach(answer -> mapper.answer(id, answer.question(), answer.reason()));
@@ -406,7 +409,7 @@ public class LogBook {
         if (!sameTime && wrong instanceof LogEntry.OfStep done) {
             hands.takenBack(cupId, done.step());
         }
-        mapper.insertEntry(EntryRow.of(cupId, cancelled));
+        insert(cupId, cancelled, List.of());
         if (sameWork) {
             long id = insert(cupId, instead.orElseThrow(), wrong.mark().answers());
             stock.passOn(entryId, id);

@@ -183,14 +183,14 @@ interface FloorMapper {
     @Select("<script>SELECT COUNT(*) " + ARCHIVED + "</script>")
     int archivedCount(@Param("now") Instant now, @Param("find") String find, @Param("how") @Nullable String how);
 
-    /** The cups whose coats of a resin were touched, the newest first. */
+    /** The cups whose coats of a resin were touched, among so many of the newest, the newest first. */
     @Select(
             """
-            SELECT c.id FROM cup c
-            WHERE EXISTS (SELECT 1 FROM log_entry t WHERE t.cup_id = c.id AND t.touch IS NOT NULL)
-              AND EXISTS (SELECT 1 FROM log_entry p WHERE p.cup_id = c.id AND p.resin_id = #{resinId})
-            ORDER BY c.id DESC LIMIT #{most}""")
-    List<Long> touched(@Param("resinId") long resinId, @Param("most") int most);
+            SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id = t.cup_id AND p.kind = 'POURED'
+              AND p.resin_id = #{resinId}
+            WHERE t.kind = 'TOUCHED' AND t.cup_id > (SELECT COALESCE(MAX(id), 0) FROM cup) - #{newest}
+            ORDER BY t.cup_id DESC LIMIT #{most}""")
+    List<Long> touched(@Param("resinId") long resinId, @Param("newest") int newest, @Param("most") int most);
 
     @Select("<script>" + CUP + "WHERE c.id IN " + IDS + " ORDER BY c.id DESC</script>")
     List<CupRow> cupsOf(@Param("ids") List<Long> ids);

@@ -58,6 +58,9 @@ public class Floors {
 
     public static final int ARCHIVE_PAGE = 50;
     private static final int MOST_TOUCHED = 60;
+    /** What a resin does today is told by the touches of the last months. */
+    private static final int NEWEST_CUPS = 5000;
+
     private static final Duration AROUND_A_CUP = Duration.ofDays(2);
 
     private final FloorMapper mapper;
@@ -258,7 +261,7 @@ public class Floors {
 
     public Felt felt(long resinId) {
         Instant now = moments.now();
-        List<Cup> touched = cups.all(mapper.touched(resinId, MOST_TOUCHED), base(), now);
+        List<Cup> touched = cups.all(mapper.touched(resinId, NEWEST_CUPS, MOST_TOUCHED), base(), now);
         Instant from =
                 touched.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
         return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));

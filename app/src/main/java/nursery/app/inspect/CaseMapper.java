@@ -52,7 +52,7 @@ interface CaseMapper {
             @Nullable String turner,
             String step,
             @Nullable String lot,
-            @Nullable Double roomC,
+            Instant pouredAt,
             @Nullable String seen) {
 
         Schools ways() {
@@ -60,11 +60,7 @@ interface CaseMapper {
         }
     }
 
-    /**
-     * The newest cups with a coat, with all that was seen on them; the resin and turner of each one's newest coat.
-     *
-     * @param place where the room is read that coats cure in
-     */
+    /** The newest cups with a coat, with all that was seen on them; the resin and turner of each one's newest coat. */
     @Select(
             """
             SELECT c.id AS cup_id, c.technique, c.schools, r.name AS resin, t.name AS turner, st.title AS step,
@@ -73,9 +69,7 @@ interface CaseMapper {
                   WHERE d.entry_id = p.id),
                 (SELECT MIN(b.lot) FROM bottle_draw d JOIN bottle b ON b.id = d.bottle_id AND b.part = 'B'
                   WHERE d.batch_id = p.batch_id)) AS lot,
-              (SELECT g.temperature_c FROM room_reading g WHERE g.place = #{place} AND g.taken_at <= p.happened_at
-                AND g.taken_at > p.happened_at - INTERVAL 3 HOUR ORDER BY g.taken_at DESC LIMIT 1) AS room_c,
-              f.seen
+              p.happened_at, f.seen
             FROM (SELECT e.cup_id, MAX(e.id) AS pour FROM log_entry e LEFT JOIN log_entry x ON x.cancels_id = e.id
                 WHERE e.kind = 'POURED' AND e.cup_id > (SELECT MAX(id) FROM cup) - #{most} AND x.id IS NULL
                 GROUP BY e.cup_id) n
@@ -88,5 +82,13 @@ interface CaseMapper {
                 WHERE s.kind = 'FAULTS_SEEN' AND s.cup_id > (SELECT MAX(id) FROM cup) - #{most} AND x.id IS NULL
                 GROUP BY s.cup_id) f ON f.cup_id = c.id
             ORDER BY c.id DESC""")
-    List<CoatRow> coated(@Param("most") int most, @Param("place") String place);
+    List<CoatRow> coated(@Param("most") int most);
+
+    /** @param hour since 1970 */
+    record HourRow(long hour, double roomC) {}
+
+    /** What a room was on average, hour by hour. */
+    @Select("SELECT UNIX_TIMESTAMP(taken_at) DIV 3600 AS hour, AVG(temperature_c) AS room_c FROM room_reading "
+            + "WHERE place = #{place} AND taken_at >= #{since} GROUP BY hour")
+    List<HourRow> hours(@Param("place") String place, @Param("since") Instant since);
 }

@@ -1,5 +1,7 @@
 package nursery.app.inspect;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -37,6 +39,8 @@ class HereController {
     /** About what a busy shop makes in half a year; the newest count. */
     private static final int MOST_CUPS = 5000;
 
+    private static final String ROOM = "ROOM";
+    private static final long LOOKS_BACK_H = 3;
     private static final double COLD_C = 18;
     private static final double WARM_C = 25;
 
@@ -59,7 +63,7 @@ class HereController {
                     new By("RESIN", "resin of the newest coat", CoatRow::resin),
                     new By("TURNER", "turner of the newest coat", row -> Optional.ofNullable(row.turner())
                             .orElse("hung or by hand")),
-                    new By("ROOM", "the room at the newest coat", row -> warmth(row.roomC())),
+                    new By(ROOM, "the room at the newest coat", row -> ""),
                     new By("STEP", "newest coat", CoatRow::step),
                     new By("LOT", "hardener’s lot", row -> Optional.ofNullable(row.lot())
                             .orElse("not in the book"))));
@@ -70,6 +74,20 @@ class HereController {
             }
             return all;
         }
+    }
+
+    /** How the room was when a coat was poured: in that hour, or the last before it that was read. */
+    private Function<CoatRow, String> room(List<CoatRow> cups) {
+        Instant since =
+                cups.stream().map(CoatRow::pouredAt).min(Instant::compareTo).orElse(Instant.EPOCH);
+        TreeMap<Long, Double> hours = new TreeMap<>();
+        mapper.hours(floors.roomPlan().curePlace(), since.minus(Duration.ofHours(LOOKS_BACK_H)))
+                .forEach(row -> hours.put(row.hour(), row.roomC()));
+        return row -> {
+            long hour = row.pouredAt().getEpochSecond() / Duration.ofHours(1).toSeconds();
+            Map.Entry<Long, Double> last = hours.floorEntry(hour);
+            return warmth(last == null || last.getKey() < hour - LOOKS_BACK_H ? null : last.getValue());
+        };
     }
 
     /** P28: below 18 °C resin spreads badly; the label's own warmth is about 21 to 24 °C (from memory). */
@@ -121,8 +139,8 @@ class HereController {
                 .filter(known -> known.name().equals(by))
                 .findFirst()
                 .orElse(ways.get(0));
-        List<CoatRow> cups = mapper.coated(MOST_CUPS, floors.roomPlan().curePlace());
-        List<Group> groups = groups(cups, way.of, only);
+        List<CoatRow> cups = mapper.coated(MOST_CUPS);
+        List<Group> groups = groups(cups, way.name().equals(ROOM) ? room(cups) : way.of, only);
         model.addAttribute("cups", cups.size());
         model.addAttribute("faults", Blemish.values());
         model.addAttribute("fault", only.orElse(null));

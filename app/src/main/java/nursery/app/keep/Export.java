@@ -138,6 +138,7 @@ final class Export {
         OF_A_CUP.put("cup", "id = %1$d");
         OF_A_CUP.put("cup_step", "cup_id = %1$d");
         OF_A_CUP.put("log_entry", "cup_id = %1$d");
+        OF_A_CUP.put("entry_question", "entry_id IN (SELECT id FROM log_entry WHERE cup_id = %1$d)");
         OF_A_CUP.put("batch_share", "cup_id = %1$d");
         OF_A_CUP.put("batch", "id IN (SELECT batch_id FROM batch_share WHERE cup_id = %1$d)");
         OF_A_CUP.put("cup_design", "cup_id = %1$d");

@@ -42,7 +42,7 @@ interface StoryMapper {
               UNION ALL SELECT id, made_for, 'made for' FROM cup
               UNION ALL SELECT id, technique, 'technique' FROM cup
               UNION ALL SELECT id, code, 'code' FROM cup
-              UNION ALL SELECT cup_id, note, 'note in its log' FROM log_entry
+              UNION ALL SELECT cup_id, said, 'note in its log' FROM cup_said
               UNION ALL SELECT cup_id, words, 'next time' FROM cup_next_time
               UNION ALL SELECT cup_id, words, 'picture' FROM photo
               UNION ALL SELECT m.cup_id, a.name, 'material' FROM cup_material m JOIN material a ON a.id = m.material_id

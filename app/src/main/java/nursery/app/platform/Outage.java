@@ -32,10 +32,6 @@ final class Outage {
 
     /** In one sentence; empty if the trouble is another. */
     static Optional<String> sentence(Throwable trouble) {
-        if (trouble instanceof TransactionSystemException || trouble instanceof CannotCreateTransactionException) {
-            // A transaction that can neither be begun nor ended has lost its database, whatever words that comes in.
-            return Optional.of(gone());
-        }
         Throwable cause = trouble;
         for (int deep = 0; cause != null && deep < DEEPEST; deep++) {
             if (cause instanceof SQLException sql) {
@@ -56,7 +52,10 @@ final class Outage {
             }
             cause = cause.getCause();
         }
-        return Optional.empty();
+        // A transaction that can neither be begun nor ended has lost its database, whatever words that comes in.
+        return trouble instanceof TransactionSystemException || trouble instanceof CannotCreateTransactionException
+                ? Optional.of(gone())
+                : Optional.empty();
     }
 
     private static boolean isGone(SQLException trouble) {

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ArtMapper {
@@ -93,6 +94,23 @@ interface ArtMapper {
     @Select("SELECT design_id, number FROM cup_design WHERE cup_id = #{cup}")
     Optional<OnCupRow> on(long cup);
 
-    @Select("SELECT c.code FROM cup_design d JOIN cup c ON c.id = d.cup_id WHERE d.design_id = #{design} ORDER BY c.id")
-    List<String> cupsWith(long design);
+    /** @param of how many cups have it in all */
+    record WithRow(long designId, String code, int of) {}
+
+    /** The newest cups with each design. */
+    @Select(
+            """
+            SELECT w.design_id, c.code, w.of FROM (
+              SELECT design_id, cup_id, ROW_NUMBER() OVER (PARTITION BY design_id ORDER BY cup_id DESC) AS place,
+                COUNT(*) OVER (PARTITION BY design_id) AS of FROM cup_design
+              WHERE #{design} IS NULL OR design_id = #{design}) w JOIN cup c ON c.id = w.cup_id
+            WHERE w.place <= #{most} ORDER BY w.design_id, w.cup_id""")
+    List<WithRow> cupsWith(@Param("design") @Nullable Long design, @Param("most") int most);
+
+    record KeptRow(long id, int number, String body) {}
+
+    /** Every design as it was last kept. */
+    @Select("SELECT d.id, d.version, v.body FROM design d JOIN design_version v ON v.design_id = d.id AND v.number = "
+            + "d.version ORDER BY d.id")
+    List<KeptRow> kept();
 }

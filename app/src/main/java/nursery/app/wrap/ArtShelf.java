@@ -12,6 +12,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -27,12 +29,13 @@ import nursery.core.wrap.Piece;
 import nursery.core.wrap.Shapes;
 import org.locationtech.jts.geom.Envelope;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Art that was read in. It is never changed, so what was read out of it once is kept at hand. */
 @Service
 class ArtShelf {
 
+    private static final Semaphore ONE = new Semaphore(1, true);
+    private static final int PATIENCE_S = 8;
     private static final int AT_HAND = 60;
     private static final int LARGEST_PNG_BYTES = 12 * 1024 * 1024;
     private static final int MOST_PIXELS_ACROSS = 20_000;
@@ -92,17 +95,33 @@ class ArtShelf {
     }
 
     /**
-     * Puts a file on the shelf; the same file twice is one.
+     * Puts a file on the shelf; the same file twice is one. It is read before anything is written, one at a time: a
+     * large one takes seconds, and nobody waits for the database meanwhile.
      *
      * @return its number
-     * @throws InvalidInput if it cannot be fitted, with what to do
+     * @throws InvalidInput if it cannot be fitted, with what to do, or others are in line
      */
-    @Transactional
-    public long add(String name, byte[] file, String by) {
-        Shelved read = read(0, name, file);
+    long add(String name, byte[] file, String by) {
+        Shelved read = alone(name, file);
         String digest = sha256(file);
         mapper.insert(read.name(), isPng(file) ? "png" : "svg", digest, file, moments.now(), by);
         return mapper.same(digest).orElseThrow(Gone::new);
+    }
+
+    private static Shelved alone(String name, byte[] file) {
+        try {
+            if (!ONE.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
+                throw SvgReader.refused("Other drawings are being read just now: send it again in a moment.");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw SvgReader.refused("It was not read: send it again.");
+        }
+        try {
+            return read(0, name, file);
+        } finally {
+            ONE.release();
+        }
     }
 
     private static Shelved read(long id, String name, byte[] file) {

@@ -1,7 +1,9 @@
 package nursery.app.wrap;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
@@ -9,6 +11,7 @@ import nursery.app.wrap.ArtMapper.DesignRow;
 import nursery.app.wrap.ArtMapper.VersionRow;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -16,6 +19,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Published
 @Service
 public class DesignBook {
+
+    private static final int NEWEST_CUPS = 12;
 
     private final ArtMapper mapper;
     private final ArtShelf shelf;
@@ -51,12 +56,50 @@ public class DesignBook {
         return mapper.on(cupId).flatMap(row -> version(row.designId(), row.number()));
     }
 
-    List<String> cupsWith(long id) {
-        return mapper.cupsWith(id);
+    /**
+     * The cups a design is on.
+     *
+     * @param newest their codes, of the newest
+     * @param of how many there are
+     */
+    record With(List<String> newest, int of) {
+        static final With NONE = new With(List.of(), 0);
+
+        public int more() {
+            return of - newest.size();
+        }
+    }
+
+    With cupsWith(long id) {
+        return cups(id).getOrDefault(id, With.NONE);
+    }
+
+    /** The same of all designs, by their numbers. */
+    Map<Long, With> cupsWith() {
+        return cups(null);
+    }
+
+    private Map<Long, With> cups(@Nullable Long id) {
+        return mapper.cupsWith(id, NEWEST_CUPS).stream()
+                .collect(Collectors.groupingBy(
+                        ArtMapper.WithRow::designId,
+                        Collectors.collectingAndThen(
+                                Collectors.toList(),
+                                rows -> new With(
+                                        rows.stream()
+                                                .map(ArtMapper.WithRow::code)
+                                                .toList(),
+                                        rows.get(0).of()))));
+    }
+
+    /** Every design as it was last kept. */
+    List<Kept> everyOne() {
+        return mapper.kept().stream()
+                .map(row -> new Kept(row.id(), row.number(), DesignFile.read(row.body(), shelf)))
+                .toList();
     }
 
     /** Art for a design, by its file. Throws what reading it throws. */
-    @Transactional
     public long addArt(String name, byte[] file, String by) {
         return shelf.add(name, file, by);
     }

@@ -43,7 +43,10 @@ public class DesignViews {
     private final DesignBook designs;
     private final Bench bench;
 
-    DesignViews(DesignBook designs, Bench bench) {
+    private final Drawn drawn;
+
+    DesignViews(DesignBook designs, Bench bench, Drawn drawn) {
+        this.drawn = drawn;
         this.designs = designs;
         this.bench = bench;
     }
@@ -79,17 +82,30 @@ public class DesignViews {
      * @param with the colours of the materials its steps name, by their numbers
      */
     public Optional<OnCup> on(Cup cup, Show show, Map<Integer, List<String>> with) {
-        return designs.on(cup.id()).map(kept -> {
-            Fitting fitting = fitted(kept.sketch(), cup);
-            SideDrawing side = SideDrawing.of(fitting, kept.sketch(), 0, recoloured(cup, with));
-            return new OnCup(
-                    kept.id(),
-                    kept.sketch().name(),
-                    side.viewBox(),
-                    side.inside(),
-                    laying(fitting, show),
-                    fitting.isFit());
-        });
+        return designs.on(cup.id())
+                .map(kept -> drawn.of(key(kept, cup, show, with), () -> {
+                    Fitting fitting = fitted(kept.sketch(), cup);
+                    SideDrawing side = SideDrawing.of(fitting, kept.sketch(), 0, recoloured(cup, with));
+                    return new OnCup(
+                            kept.id(),
+                            kept.sketch().name(),
+                            side.viewBox(),
+                            side.inside(),
+                            laying(fitting, show),
+                            fitting.isFit());
+                }));
+    }
+
+    private static List<Object> key(DesignBook.Kept kept, Cup cup, Show show, Map<Integer, List<String>> with) {
+        return List.of(
+                "on a cup",
+                kept.id(),
+                kept.number(),
+                cup.blank(),
+                show.lengthUnit(),
+                cup.plan().stream()
+                        .map(step -> step.kind() + " " + with.getOrDefault(step.number(), List.of()))
+                        .toList());
     }
 
     /** Each piece in the nearest colour of those its sheet is named in. */
@@ -117,9 +133,11 @@ public class DesignViews {
     }
 
     private List<Cuts.Cut> cuts(Cup cup) {
-        return designs.on(cup.id()).stream()
-                .flatMap(kept -> Cuts.of(fitted(kept.sketch(), cup)).stream())
-                .toList();
+        return designs.on(cup.id())
+                .map(kept -> drawn.of(
+                        List.of("cuts", kept.id(), kept.number(), cup.blank()),
+                        () -> Cuts.of(fitted(kept.sketch(), cup))))
+                .orElse(List.of());
     }
 
     /** On the cup itself: its blank may be another edition than the shelf's, or another one. */

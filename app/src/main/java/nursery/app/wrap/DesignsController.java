@@ -52,17 +52,19 @@ class DesignsController {
     private final Bench bench;
     private final Floors floors;
     private final FormPost posts;
+    private final Drawn drawn;
 
-    DesignsController(DesignBook designs, ArtShelf shelf, Bench bench, Floors floors, FormPost posts) {
+    DesignsController(DesignBook designs, ArtShelf shelf, Bench bench, Floors floors, FormPost posts, Drawn drawn) {
         this.designs = designs;
         this.shelf = shelf;
         this.bench = bench;
         this.floors = floors;
         this.posts = posts;
+        this.drawn = drawn;
     }
 
     /** A design in the list. */
-    record Listed(long id, String name, String blank, SideDrawing side, List<String> cups) {}
+    record Listed(long id, String name, String blank, SideDrawing side, DesignBook.With cups) {}
 
     /** A concern with what stands beside its touch. */
     record Told(int place, Concern concern, String words) {}
@@ -77,17 +79,18 @@ class DesignsController {
 
     private String list(Form form, Model model) {
         List<Listed> listed = new ArrayList<>();
-        for (ArtMapper.DesignRow row : designs.all()) {
-            designs.find(row.id()).ifPresent(kept -> {
-                ShelfBlank blank = bench.blank(kept.sketch().blankId());
-                Fitting fitting = Bench.fitted(bench.on(kept.sketch(), blank.id()), blank);
-                listed.add(new Listed(
-                        row.id(),
-                        row.name(),
-                        blank.name(),
-                        SideDrawing.of(fitting, kept.sketch(), 0),
-                        designs.cupsWith(row.id())));
-            });
+        Map<Long, DesignBook.With> cups = designs.cupsWith();
+        for (DesignBook.Kept kept : designs.everyOne()) {
+            ShelfBlank blank = bench.blank(kept.sketch().blankId());
+            listed.add(new Listed(
+                    kept.id(),
+                    kept.sketch().name(),
+                    blank.name(),
+                    drawn.of(
+                            List.of("list", kept.id(), kept.number(), blank.blank()),
+                            () -> SideDrawing.of(
+                                    Bench.fitted(bench.on(kept.sketch(), blank.id()), blank), kept.sketch(), 0)),
+                    cups.getOrDefault(kept.id(), DesignBook.With.NONE)));
         }
         model.addAttribute("form", form);
         model.addAttribute("show", floors.show());

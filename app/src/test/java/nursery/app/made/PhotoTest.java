@@ -2,6 +2,7 @@ package nursery.app.made;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.metadata.Directory;
@@ -97,6 +98,25 @@ class PhotoTest {
         return colour.getRed() > 128 && colour.getGreen() > 128
                 ? "white"
                 : colour.getRed() > 128 ? "red" : colour.getGreen() > 128 ? "green" : "blue";
+    }
+
+    /** Inside the limit of 64 million: read by every so many dots each way, so that little memory is taken. */
+    @ParameterizedTest
+    @CsvSource({"16000,3990", "3990,16000", "65500,900", "8000,6000"})
+    void aPictureThatIsLongOrLargeIsTakenInLittleMemory(int width, int height) throws IOException {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
+        byte[] jpeg = written(image, "jpeg");
+        image.flush();
+        image = null;
+        com.sun.management.ThreadMXBean threads =
+                (com.sun.management.ThreadMXBean) java.lang.management.ManagementFactory.getThreadMXBean();
+        long before = threads.getThreadAllocatedBytes(Thread.currentThread().getId());
+        PhotoMaker.Made made = PhotoMaker.of(jpeg);
+        long taken = threads.getThreadAllocatedBytes(Thread.currentThread().getId()) - before;
+        assertThat(Math.max(made.width(), made.height())).isLessThanOrEqualTo(2048);
+        assertThat((double) made.width() / made.height())
+                .isCloseTo((double) width / height, within(0.1 * width / height));
+        assertThat(taken).as("bytes taken").isLessThan(200_000_000);
     }
 
     /** What stands above left once it is upright, and below right, by EXIF 2.32, tag 0x0112. */

@@ -62,4 +62,17 @@ class CsvTextTest {
     void otherTextStaysAsItIs(String cell) {
         assertThat(CsvText.safe(cell)).isEqualTo(cell);
     }
+
+    /** The library names itself and its parts; a maker is told the line and what to look for. */
+    @Test
+    void whatCannotBeReadIsToldWithoutTheLibrarysOwnWords() throws IOException {
+        try (CsvText file = CsvText.open("name,count\nBell,\"2\n")) {
+            assertThatThrownBy(() -> file.parser().getRecords())
+                    .satisfies(e -> assertThat(CsvText.whatIsWrong((Exception) e))
+                            .matches("The file breaks off or is not CSV at line \\d+: a quote is opened.*")
+                            .doesNotContain("EOF")
+                            .doesNotContain("token")
+                            .doesNotContain("apache"));
+        }
+    }
 }
