@@ -25,6 +25,19 @@ import org.springframework.context.ConfigurableApplicationContext;
 @ExtendWith(ShopUnderTest.class)
 class StatementsTest {
 
+    /** Forms that begin something, log something or ask something: what they are filled with is a proposal. */
+    private static final String NEW =
+            "/cups/[A-Z0-9-]+/(log|fault|plan|photos|again|remedy|cause|row|begin|technique|undo|made/\\d+/weighed/\\d+)"
+                    + "|/cups/(new|together)|/mix(/\\d+/\\w+)?|/plan/(want|order|import|search)|/room(/import|/sensors)?"
+                    + "|/welcome|/shelf/(resins|blanks|materials)/new|/shelf/(bottles|turners|measuring-cups)"
+                    + "|/shelf/resins/\\d+/learned|/techniques/compose|/shelf/materials/\\d+/(lots|weighed|jar)|/links"
+                    + "|/people|/faults/cause|/designs|/join|/devices/tokens|/shop/maker";
+
+    private static final Pattern FORM = Pattern.compile("(?s)<form[^>]*method=\"post\"[^>]*>.*?</form>");
+    private static final Pattern FILLED =
+            Pattern.compile("(?s)<(?:input(?![^>]*type=\"(?:hidden|submit|file)\")[^>]*(?:value=\"[^\"]+\"|checked)|"
+                    + "textarea[^>]*>[^<\\s]|option[^>]*value=\"[^\"]+\"[^>]*selected)");
+
     private static final int MOST = 20;
     private static final Pattern LINK = Pattern.compile("href=\"(/[^\"#]*)[\"#]");
     /** No pages: what is downloaded, printed or streamed. */
