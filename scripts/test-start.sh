@@ -32,7 +32,9 @@ check() { # WHAT CONDITION...
   if "$@"; then passed=$((passed + 1)); else failed=$((failed + 1)) && say "FAILED: $what" && sed 's/^/    /' "$work/out" "$work/err" >&2; fi
 }
 says() { grep -q -- "$1" "$work/err"; }
-get() { (exec 3<>"/dev/tcp/127.0.0.1/$port" && printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$1" >&3 && cat <&3) 2>/dev/null; }
+get() { # PATH [COOKIE]
+  (exec 3<>"/dev/tcp/127.0.0.1/$port" && printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\nCookie: %s\r\n\r\n' "$1" "${2:-}" >&3 && cat <&3) 2>/dev/null
+}
 shows() { get "$1" | grep -q -- "$2"; }
 hides() { ! shows "$1" "$2"; }
 one_ready_line() { [ "$(cat "$work/out")" = "Nursery is ready: http://127.0.0.1:$port/" ]; }
@@ -76,8 +78,10 @@ ended
 start demo
 check "after a killed start the next one clears up and starts" one_ready_line
 database=$(cat "$copy/var/demo/mariadb.pid")
+cookie=$(get / | sed -n 's/^Set-Cookie: \(nursery=[^;]*\).*/\1/p')
 kill -STOP "$database"
 check "a frozen database is given up within seconds" eval '[ "$(timeout 8 bash -c "$(declare -f get); port=$port; get /cups" | grep -c "does not answer")" = 1 ]'
+check "and to somebody who was here before" eval '[ -n "$cookie" ] && [ "$(timeout 12 bash -c "$(declare -f get); port=$port; get /cups $cookie" | grep -c "does not answer")" = 1 ]'
 kill -CONT "$database"
 back() { local left=300; until shows / 'Winter sky' || [ "$left" = 0 ]; do sleep 0.1; left=$((left - 1)); done; [ "$left" -gt 0 ]; }
 check "and used again when it thaws" back

@@ -9,7 +9,6 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HexFormat;
-import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -72,6 +71,31 @@ class MigrationsTest {
         assertThat(found).containsExactlyInAnyOrderEntriesOf(LANDED);
     }
 
+    /** A shop of before: reasons in notes, a pack by its name, a material left behind at a step that is no more. */
+    private static final String OF_BEFORE =
+            """
+            INSERT INTO resin (id, name) VALUES (1, 'R');
+            INSERT INTO blank (id, name) VALUES (1, 'Slim');
+            INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why,
+                form, base_coated, rim_bare_mm, base_bare_mm, handle_gap_mm)
+                VALUES (1, 1, 1, '2026-01-01', '', 'FIRST', 'STRAIGHT', 1, 5, 0, 0);
+            INSERT INTO cup (id, code, name, made_for, blank_id, base_resin_id, last_resin_id,
+                paint_colour, glitter_colour, schools, started_at)
+                VALUES (1, 'A-01', 'n', '', 1, 1, 1, '#000000', '#000000', '', '2026-01-01');
+            INSERT INTO cup_step (cup_id, number, kind, wait_kind, wait_amount, detail)
+                VALUES (1, 3, 'WASH', 'none', 0, '');
+            INSERT INTO log_entry (id, cup_id, kind, step, happened_at, recorded_at, recorded_by, note) VALUES
+                (1, 1, 'DONE', 3, '2026-01-02', '2026-01-02', 'Mira',
+                    'warm water\\nAll the same, because: On purpose'),
+                (2, 1, 'NOTED', NULL, '2026-01-03', '2026-01-03', 'Mira',
+                    'All the same, because: x\\nAll the same, because: the hour'),
+                (3, 1, 'NOTED', NULL, '2026-01-04', '2026-01-04', 'Mira',
+                    'she said: All the same, because: why');
+            INSERT INTO material (id, name, kind, colour, lead_days, place, mix)
+                VALUES (1, 'slim', 'BLANK', '#000000', 7, '', ''), (2, 'Gold', 'GLITTER', '#000000', 7, '', '');
+            INSERT INTO cup_material (cup_id, step, material_id, position) VALUES (1, 3, 2, 0), (1, 9, 2, 0);
+            """;
+
     /** A shop of before with what people had: reasons in notes, a pack by its name, numbers used again, orphans. */
     @Test
     void whatStoodInNotesAndNamesIsCarriedOver(ShopUnderTest.Running shop) {
@@ -87,21 +111,7 @@ class MigrationsTest {
                     .load()
                     .migrate();
             JdbcTemplate before = new JdbcTemplate(new DriverManagerDataSource(url, user, password));
-            for (String sql : List.of(
-                    "INSERT INTO resin (id, name) VALUES (1, 'R')",
-                    "INSERT INTO blank (id, name) VALUES (1, 'Slim')",
-                    "INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why, form, base_coated, rim_bare_mm, "
-                            + "base_bare_mm, handle_gap_mm) VALUES (1, 1, 1, '2026-01-01', '', 'FIRST', 'STRAIGHT', 1, 5, 0, 0)",
-                    "INSERT INTO cup (id, code, name, made_for, blank_id, base_resin_id, last_resin_id, paint_colour, glitter_colour, "
-                            + "schools, started_at) VALUES (1, 'A-01', 'n', '', 1, 1, 1, '#000000', '#000000', '', '2026-01-01')",
-                    "INSERT INTO cup_step (cup_id, number, kind, wait_kind, wait_amount, detail) VALUES (1, 3, 'WASH', 'none', 0, '')",
-                    "INSERT INTO log_entry (id, cup_id, kind, step, happened_at, recorded_at, recorded_by, note) VALUES "
-                            + "(1, 1, 'DONE', 3, '2026-01-02', '2026-01-02', 'Mira', 'warm water\nAll the same, because: On purpose'), "
-                            + "(2, 1, 'NOTED', NULL, '2026-01-03', '2026-01-03', 'Mira', 'All the same, because: x\nAll the same, because: the hour'), "
-                            + "(3, 1, 'NOTED', NULL, '2026-01-04', '2026-01-04', 'Mira', 'she said: All the same, because: why')",
-                    "INSERT INTO material (id, name, kind, colour, lead_days, place, mix) VALUES (1, 'slim', 'BLANK', '#000000', 7, '', ''), "
-                            + "(2, 'Gold', 'GLITTER', '#000000', 7, '', '')",
-                    "INSERT INTO cup_material (cup_id, step, material_id, position) VALUES (1, 3, 2, 0), (1, 9, 2, 0)")) {
+            for (String sql : OF_BEFORE.split(";\\s*\n")) {
                 before.execute(sql);
             }
             Flyway.configure().dataSource(url, user, password).load().migrate();

@@ -22,11 +22,18 @@ import nursery.core.log.Spindle;
  * A line of a cup's history, cancelled entries included.
  *
  * @param id the entry's number; what follows from another cup's log has none
+ * @param why it was done all the same, in the maker's words, where that was asked; possibly empty
  * @param cancelled by whom and when it was cancelled, and why; empty if it stands
  */
 @Published
 public record HistoryLine(
-        OptionalLong id, String what, String when, String recorded, String note, Optional<String> cancelled) {
+        OptionalLong id,
+        String what,
+        String when,
+        String recorded,
+        String note,
+        String why,
+        Optional<String> cancelled) {
 
     /** Newest first. A cancellation is told on the line it cancels. */
     public static List<HistoryLine> of(Cup cup, Show show) {
@@ -107,6 +114,11 @@ public record HistoryLine(
                 show.at(mark.happenedAt()),
                 recorded,
                 mark.note(),
+                mark.answers().stream()
+                        .map(Mark.Answer::reason)
+                        .filter(reason -> !reason.isBlank())
+                        .distinct()
+                        .collect(Collectors.joining("; ")),
                 cancellation.map(by -> "cancelled by %s at %s%s"
                         .formatted(
                                 by.recordedBy(),
