@@ -30,6 +30,7 @@ INSERT INTO fill_entry VALUES
   (22, 2310, 'NOTED', NULL, NULL, NULL, NULL, 'Photographed.'), (23, 4000, 'NOTED', NULL, NULL, NULL, NULL, 'Label written.'),
   (24, 6800, 'NOTED', NULL, NULL, NULL, NULL, 'Fetched by the customer.'), (25, 6810, 'HANDED_OVER', NULL, NULL, NULL, NULL, '');
 
+DROP PROCEDURE IF EXISTS fill_shop;
 DELIMITER //
 CREATE PROCEDURE fill_shop(count INT)
 BEGIN
@@ -72,8 +73,9 @@ BEGIN
     SELECT c.id, 4, (SELECT MIN(m.id) FROM material m WHERE m.kind = 'GLITTER') + c.id MOD 3, 0
     FROM cup c WHERE c.id > @cups + done AND c.id <= @cups + upto AND (SELECT COUNT(*) FROM material m WHERE m.kind = 'GLITTER' AND m.id <
       (SELECT MIN(m.id) FROM material m WHERE m.kind = 'GLITTER') + 3) = 3;
-    INSERT INTO log_entry (cup_id, kind, seen, happened_at, recorded_at, recorded_by, note)
-    SELECT c.id, 'FAULTS_SEEN', ELT(c.id DIV 20 MOD 3 + 1, 'haze:lower:some', 'fish-eyes:all:much', 'dust:rim:some'), c.started_at + INTERVAL 1090 MINUTE,
+    -- Behind the numbers that the others have yet to be given.
+    INSERT INTO log_entry (id, cup_id, kind, seen, happened_at, recorded_at, recorded_by, note)
+    SELECT @entries + count * 25 + c.id - @cups, c.id, 'FAULTS_SEEN', ELT(c.id DIV 20 MOD 3 + 1, 'haze:lower:some', 'fish-eyes:all:much', 'dust:rim:some'), c.started_at + INTERVAL 1090 MINUTE,
       c.started_at + INTERVAL 1090 MINUTE, 'Mira', '' FROM cup c WHERE c.id > @cups + done AND c.id <= @cups + upto AND c.id MOD 20 = 0;
     -- Every fifth was photographed and has the first design there is.
     INSERT INTO photo (cup_id, step, kind, file, small, width, height, words, added_at, added_by)

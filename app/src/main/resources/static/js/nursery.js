@@ -245,10 +245,13 @@
       const ago = new Date(now() - Number(when.value) * 60000);
       // The Swedish way of writing a moment is the one a time input has.
       const local = when.value === 'at' ? at : ago.toLocaleString('sv-SE', { timeZone: root.dataset.zone }).replace(' ', 'T').slice(0, 16);
-      for (const button of form.querySelectorAll('[data-fits-from], [data-fits-until]')) {
-        const fits = (!button.dataset.fitsFrom || local >= button.dataset.fitsFrom) && (!button.dataset.fitsUntil || local < button.dataset.fitsUntil);
-        button.classList.toggle('quiet-btn', !fits);
-        button.classList.toggle('go', fits);
+      const buttons = [...form.querySelectorAll('[data-fits-from], [data-fits-until]')];
+      const fits = (button) => (!button.dataset.fitsFrom || local >= button.dataset.fitsFrom) && (!button.dataset.fitsUntil || local < button.dataset.fitsUntil);
+      // Where none fits yet, the one that will is still the one to press.
+      const main = buttons.find(fits) || buttons[0];
+      for (const button of buttons) {
+        button.classList.toggle('quiet-btn', !fits(button));
+        button.classList.toggle('go', button === main);
       }
     }
   };

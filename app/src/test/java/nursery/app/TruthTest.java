@@ -391,7 +391,7 @@ class TruthTest extends CupForms {
         ok(tablet.send("/cups/" + code + "/fault", typed("seen-SOFT", "on", "zone", "all", "extent", "much")));
         assertThat(tablet.page("/cups/" + code + "/why"))
                 .contains("The ratio was off")
-                .contains("19.8 % off the ratio");
+                .contains("20 % off the ratio");
         MvcTestResult less =
                 tablet.send("/cups/" + startCup() + "/row", typed("step-1", "on", "at-1", at(ago(0.1)), "note", ""));
         assertThat(less).hasStatus(302);

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import nursery.app.floor.FloorMapper.PlaceRow;
 import nursery.app.floor.FloorMapper.PourRow;
 import nursery.app.floor.FloorMapper.StampRow;
@@ -91,7 +93,7 @@ public class Floors {
 
     /** The floor now; read once for a page. */
     public Floor now() {
-        return Once.aPage(Floors.class, "floor", () -> at(moments.now()));
+        return Once.aPage(Floors.class, "floor", () -> at(moment()));
     }
 
     /** The shop's own ways. */
@@ -144,13 +146,8 @@ public class Floors {
     /** The floor at a moment. */
     public Floor at(Instant now) {
         Ways ways = ways();
-        StampRow stamps = stamps();
-        Shelf shelf = shelves.shelf(stamps.shelf());
-        Air air = airs.air(stamps, ways.zone(), now);
-        List<CupNow> onTheFloor = MadeRoom.on(
-                cups.onTheFloor(new CupReader.Base(shelf, ways.zone(), hands.hands(stamps.hands())), air.course(), now),
-                air.course(),
-                now);
+        Air air = air(now);
+        List<CupNow> onTheFloor = cups(air, now);
         List<PlaceRow> places = mapper.places(now);
         List<Pin> pins = places.stream()
                 .filter(PlaceRow::pinned)
@@ -165,13 +162,55 @@ public class Floors {
                 now,
                 ways,
                 air,
-                shelf,
+                shelf(),
                 onTheFloor,
                 Batches.of(mapper.open()),
                 pace,
                 hours.hours(ways.quiet(), now),
                 pins,
                 kept);
+    }
+
+    /** Of a page, one moment. */
+    private Instant moment() {
+        return Once.aPage(Floors.class, "moment", moments::now);
+    }
+
+    /** The cups on the floor now. */
+    public List<CupNow> cups() {
+        return cups(air(moment()), moment());
+    }
+
+    /** The cups on the floor at a moment. */
+    private List<CupNow> cups(Air air, Instant now) {
+        return Once.aPage(
+                Floors.class,
+                "cups " + now,
+                () -> MadeRoom.on(cups.onTheFloor(base(), air.course(), now), air.course(), now));
+    }
+
+    /** The floor now for who measures and prices: without what is mixed, planned and pinned, and the hours for it. */
+    public Floor withoutAPlan() {
+        return Once.aPage(Floors.class, "without a plan", () -> {
+            Instant now = moment();
+            Ways ways = ways();
+            Air air = air(now);
+            return new Floor(
+                    now,
+                    ways,
+                    air,
+                    shelf(),
+                    cups(air, now),
+                    List.of(),
+                    ways.minutesPerCup().orElseGet(this::learnedPace),
+                    HoursReader.usual(ways.quiet()),
+                    List.of(),
+                    List.of());
+        });
+    }
+
+    private Air air(Instant now) {
+        return airs.air(stamps(), ways().zone(), now);
     }
 
     /** How the plan stands, laid out once for as long as nothing it rests on changes. */
@@ -189,12 +228,15 @@ public class Floors {
 
     /** A cup wherever it lies: on the floor, or in the archive. */
     public Optional<CupNow> cup(String code) {
-        Floor floor = now();
-        return floor.find(code).or(() -> archived(code, floor));
+        Instant now = moment();
+        return cups(air(now), now).stream()
+                .filter(cup -> cup.code().equals(code))
+                .findFirst()
+                .or(() -> archived(code, now));
     }
 
-    private Optional<CupNow> archived(String code, Floor floor) {
-        return cups.find(code, base(), floor.now()).map(cup -> new CupNow(cup, cup.at(roomOf(cup), floor.now())));
+    private Optional<CupNow> archived(String code, Instant now) {
+        return cups.find(code, base(), now).map(cup -> new CupNow(cup, cup.at(roomOf(cup), now)));
     }
 
     /** The cup an address names; a page about none is 404. */
@@ -260,7 +302,7 @@ public class Floors {
     public record Felt(List<Cup> cups, RoomCourse room) {}
 
     public Felt felt(long resinId) {
-        Instant now = moments.now();
+        Instant now = moment();
         List<Cup> touched = cups.all(mapper.touched(resinId, NEWEST_CUPS, MOST_TOUCHED), base(), now);
         Instant from =
                 touched.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
@@ -269,7 +311,7 @@ public class Floors {
 
     /** Cups wherever they lie, as they were written down: where they stand now is not worked out. */
     public List<Cup> cups(List<Long> ids) {
-        return cups.all(ids, base(), moments.now());
+        return cups.all(ids, base(), moment());
     }
 
     /**
@@ -277,10 +319,13 @@ public class Floors {
      * is not its own room: nothing is to be read out of their times.
      */
     public List<CupNow> cupsByTheirLogs(List<Long> ids) {
-        Floor floor = now();
+        Instant now = moment();
+        RoomCourse room = air(now).course();
+        Map<String, CupNow> floor =
+                cups(air(now), now).stream().collect(Collectors.toMap(CupNow::code, Function.identity()));
         return cups(ids).stream()
-                .map(cup -> floor.find(cup.code())
-                        .orElseGet(() -> new CupNow(cup, cup.at(floor.air().course(), floor.now()))))
+                .map(cup ->
+                        Optional.ofNullable(floor.get(cup.code())).orElseGet(() -> new CupNow(cup, cup.at(room, now))))
                 .toList();
     }
 
@@ -289,7 +334,7 @@ public class Floors {
      * a coat. Cups of about the same days: the room is read once for all of them.
      */
     public Map<Long, Instant> curedAt(List<Long> ids) {
-        Instant now = moments.now();
+        Instant now = moment();
         List<Cup> left = cups.all(ids, base(), now);
         Optional<Instant> from = left.stream().map(Cup::startedAt).min(Instant::compareTo);
         if (from.isEmpty()) {
@@ -310,7 +355,7 @@ public class Floors {
         return cup.leftAt()
                 .map(left ->
                         airs.then(roomPlan().curePlace(), cup.startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
-                .orElseGet(() -> now().air().course());
+                .orElseGet(() -> air(moment()).course());
     }
 
     private double learnedPace() {

@@ -28,13 +28,21 @@ class HoursReader {
         this.mapper = mapper;
     }
 
-    BenchHours hours(QuietHours quiet, Instant now) {
+    /** Of a shop that has not said its own. */
+    static BenchHours usual(QuietHours quiet) {
         Map<DayOfWeek, DayHours> bench = new EnumMap<>(DayOfWeek.class);
         Map<DayOfWeek, DayHours> booth = new EnumMap<>(DayOfWeek.class);
         for (DayOfWeek day : DayOfWeek.values()) {
             bench.put(day, day == DayOfWeek.SATURDAY || day == DayOfWeek.SUNDAY ? WEEKEND : EVENING);
             booth.put(day, BOOTH);
         }
+        return new BenchHours(bench, booth, Map.of(), quiet);
+    }
+
+    BenchHours hours(QuietHours quiet, Instant now) {
+        BenchHours usual = usual(quiet);
+        Map<DayOfWeek, DayHours> bench = new EnumMap<>(usual.bench());
+        Map<DayOfWeek, DayHours> booth = new EnumMap<>(usual.booth());
         Map<LocalDate, DayHours> except = new HashMap<>();
         // Hours of the evening before may run into the first day.
         for (HoursRow row : mapper.hours(now.atZone(quiet.zone()).toLocalDate().minusDays(1))) {

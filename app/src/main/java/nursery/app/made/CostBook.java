@@ -10,9 +10,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.app.floor.Floors;
 import nursery.app.made.Outlays.Outlay;
+import nursery.app.made.SpoiledMapper.PlaceRow;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.MaterialBook.Used;
@@ -81,14 +84,15 @@ public class CostBook {
     public List<CupCost> of(List<CupNow> cups) {
         Prices prices = prices();
         List<Long> ids = cups.stream().map(cup -> cup.cup().id()).toList();
-        Spoiled lost = spoiled(prices, ids);
-        Map<Long, Outlay> spent = outlays.of(ids, prices.ways().digits());
+        Map<Long, Outlay> spent = new LinkedHashMap<>();
+        Spoiled lost = spoiled(prices, ids, spent);
         List<Long> ahead = cups.stream()
                 .filter(cup -> !cup.stepsAhead().isEmpty())
                 .map(cup -> cup.cup().id())
                 .toList();
-        Map<Long, Map<Integer, List<Material>>> chosen =
-                ahead.isEmpty() ? Map.of() : materials.chosen(ahead, materials.everything());
+        Map<Long, Map<Integer, List<Material>>> chosen = ahead.size() == 1
+                ? Map.of(ahead.get(0), materials.chosen(ahead.get(0)))
+                : materials.chosen(ahead, materials.everything());
         return cups.stream()
                 .map(cup -> {
                     List<Line> lines = new ArrayList<>(own(
@@ -108,7 +112,13 @@ public class CostBook {
      * @param perMl what a millilitre costs, of the newest bottle with a price, by resin and part
      * @param blanks what one costs, of its newest pack with a price or as it is kept, by its name
      */
-    private record Prices(Money ways, Floor floor, Map<String, BigDecimal> perMl, Map<String, BigDecimal> blanks) {
+    private record Prices(
+            Money ways, Supplier<Floor> asked, Map<String, BigDecimal> perMl, Map<String, BigDecimal> blanks) {
+        /** Only what is still to come asks for it. */
+        Floor floor() {
+            return asked.get();
+        }
+
         Optional<BigDecimal> perMl(long resin, Part part) {
             return Optional.ofNullable(perMl.get(resin + part.name()));
         }
@@ -124,14 +134,13 @@ public class CostBook {
                             stocked.resinId() + bottle.part().name(),
                             price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
         }
-        Floor floor = floors.now();
         Map<String, BigDecimal> blanks = new LinkedHashMap<>();
         Map<Long, BigDecimal> kept = stock.blankPrices();
         Map<Long, List<Lot>> packs = materials.packs();
-        floor.shelf().blanks().forEach(blank -> perUnit(packs.getOrDefault(blank.id(), List.of()))
+        floors.shelf().blanks().forEach(blank -> perUnit(packs.getOrDefault(blank.id(), List.of()))
                 .or(() -> Optional.ofNullable(kept.get(blank.id())))
                 .ifPresent(price -> blanks.put(blank.name(), price)));
-        return new Prices(money.ways(), floor, perMl, blanks);
+        return new Prices(money.ways(), floors::withoutAPlan, perMl, blanks);
     }
 
     /** What one cup of an order would cost, made of what is usual for its steps. */
@@ -165,7 +174,7 @@ public class CostBook {
     /** With the share of what was spoiled that the next cup bears. */
     private CupCost asNext(List<Line> own, Prices prices) {
         List<Line> lines = new ArrayList<>(own);
-        Optional.of(spoiled(prices, List.of()).next())
+        Optional.of(spoiled(prices, List.of(), new LinkedHashMap<>()).next())
                 .filter(share -> share.signum() > 0)
                 .ifPresent(share -> lines.add(spoiledLine(Optional.empty(), share)));
         return new CupCost(lines);
@@ -238,14 +247,14 @@ public class CostBook {
 
     private static List<Line> resinAhead(CupNow now, List<PlanStep> ahead, Prices prices) {
         Money ways = prices.ways();
-        Floor floor = prices.floor();
         List<Line> lines = new ArrayList<>();
         double toCome = 0;
         Optional<BigDecimal> cost = Optional.of(BigDecimal.ZERO);
         for (PlanStep step : ahead) {
             if (step.kind().isPour()) {
                 var resin = now.cup().resinFor(step);
-                Mix mix = floor.mixedFor(now.cup(), resin, now.share(step).suggestedMl());
+                Mix mix = prices.floor()
+                        .mixedFor(now.cup(), resin, now.share(step).suggestedMl());
                 toCome += mix.partAMl() + mix.partBMl();
                 for (Part part : Part.values()) {
                     Optional<BigDecimal> each = prices.perMl(resin.id(), part)
@@ -355,19 +364,30 @@ public class CostBook {
         }
     }
 
-    private Spoiled spoiled(Prices prices, List<Long> asked) {
-        Instant since = prices.floor().now().minus(YEAR);
-        List<Long> gone = spoiled.since(since);
-        Map<Long, Outlay> spent = outlays.of(gone, prices.ways().digits());
+    /** @param spent is given what went into the cups that were asked for: it is read with what went into the lost */
+    private Spoiled spoiled(Prices prices, List<Long> asked, Map<Long, Outlay> spent) {
+        Instant since = floors.show().now().minus(YEAR);
+        List<Long> gone = new ArrayList<>();
+        Map<Long, Integer> places = new LinkedHashMap<>();
+        int good = 0;
+        for (PlaceRow row : spoiled.since(since, asked)) {
+            Integer place = row.place();
+            if (place == null) {
+                gone.add(row.id());
+            } else if (row.id() == SpoiledMapper.ALL_OTHERS) {
+                good = place;
+            } else {
+                places.put(row.id(), place - 1);
+            }
+        }
+        spent.putAll(outlays.of(
+                Stream.concat(gone.stream(), asked.stream()).distinct().toList(),
+                prices.ways().digits()));
         BigDecimal lost = floors.cups(gone).stream()
                 .map(cup -> soFar(cup, spent.getOrDefault(cup.id(), Outlay.NOTHING), prices))
                 .reduce(BigDecimal.ZERO, BigDecimal::add)
                 .setScale(prices.ways().digits(), RoundingMode.HALF_UP);
-        Map<Long, Integer> places = asked.isEmpty()
-                ? Map.of()
-                : spoiled.places(since, asked).stream()
-                        .collect(Collectors.toMap(row -> row.id(), row -> row.place() - 1));
-        return new Spoiled(lost, spoiled.good(since), places);
+        return new Spoiled(lost, good, places);
     }
 
     /** What went into a cup that comes no further. */

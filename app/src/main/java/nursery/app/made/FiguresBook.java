@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import nursery.app.floor.Floors;
@@ -28,7 +29,6 @@ import nursery.app.picture.WeeksChart;
 import nursery.app.picture.WeeksChart.Week;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
-import nursery.core.floor.Floor;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.HandsOn;
@@ -162,10 +162,11 @@ class FiguresBook {
         List<CupRow> promised = done.stream().filter(row -> row.dueOn() != null).toList();
         // Of those on the floor the room decides yet; of those that left it is worked out once, beside everything else.
         Map<String, Instant> cured = new HashMap<>();
-        Floor floor = floors.now();
+        Map<String, CupNow> floor = floors.cups().stream().collect(Collectors.toMap(CupNow::code, Function.identity()));
         promised.forEach(row -> (row.left()
                         ? Optional.ofNullable(row.curedAt())
-                        : floor.find(row.code()).flatMap(cup -> cup.state().fullCureAt()))
+                        : Optional.ofNullable(floor.get(row.code()))
+                                .flatMap(cup -> cup.state().fullCureAt()))
                 .ifPresent(at -> cured.put(row.code(), at)));
         int late = (int) promised.stream()
                 .filter(row -> isLate(row, cured.getOrDefault(row.code(), Instant.MIN), show.zone()))

@@ -7,6 +7,7 @@ import nursery.app.made.PhotoMapper.PhotoRow;
 import nursery.app.platform.FileStore;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.core.measure.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -47,7 +48,7 @@ public class PhotoBook {
     }
 
     List<PhotoRow> of(long cup) {
-        return mapper.of(cup);
+        return Once.aPage(PhotoBook.class, "of " + cup, () -> mapper.of(cup));
     }
 
     Optional<byte[]> file(String name) {

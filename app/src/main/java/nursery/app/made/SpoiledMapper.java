@@ -6,27 +6,29 @@ import java.util.List;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface SpoiledMapper {
 
-    /** @param place among those that were not given up, from 1 */
-    record PlaceRow(long id, int place) {}
+    /** No cup: the row that says how many were not given up, those on the go among them. */
+    long ALL_OTHERS = 0;
 
-    /** Cups that were given up. */
-    @Select("SELECT id FROM cup WHERE left_how = 'ABANDONED' AND started_at >= #{since} ORDER BY code")
-    List<Long> since(Instant since);
+    /** @param place among those that were not given up, from 1; one that was has none */
+    record PlaceRow(long id, @Nullable Integer place) {}
 
-    /** How many were not, those on the go among them. */
-    @Select("SELECT COUNT(*) FROM cup WHERE left_how <> 'ABANDONED' AND started_at >= #{since}")
-    int good(Instant since);
-
+    /** Cups that were given up, how many were not, and the places of those that were asked for among these. */
     @Select(
             """
-            <script>SELECT g.id, g.place FROM (
+            <script>
+            SELECT id, NULL AS place FROM cup WHERE left_how = 'ABANDONED' AND started_at &gt;= #{since}
+            UNION ALL
+            SELECT 0, COUNT(*) FROM cup WHERE left_how &lt;&gt; 'ABANDONED' AND started_at &gt;= #{since}
+            <if test="!cups.isEmpty()">UNION ALL
+            SELECT g.id, g.place FROM (
               SELECT id, ROW_NUMBER() OVER (ORDER BY started_at, id) AS place FROM cup
               WHERE left_how &lt;&gt; 'ABANDONED' AND started_at &gt;= #{since}) g
-            WHERE g.id IN <foreach collection="cups" item="cup" open="(" separator="," close=")">#{cup}</foreach>
+            WHERE g.id IN <foreach collection="cups" item="cup" open="(" separator="," close=")">#{cup}</foreach></if>
             </script>""")
-    List<PlaceRow> places(@Param("since") Instant since, @Param("cups") Collection<Long> cups);
+    List<PlaceRow> since(@Param("since") Instant since, @Param("cups") Collection<Long> cups);
 }

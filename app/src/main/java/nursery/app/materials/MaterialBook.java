@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
+import java.util.stream.Collector;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialMapper.LotRow;
@@ -128,7 +129,12 @@ public class MaterialBook {
                 .toList();
     }
 
+    /** On a page out of all, which are read together; where something is done, it alone, as it is at that moment. */
     public Optional<Stocked> find(long id) {
+        return Once.isAPage() ? Optional.ofNullable(everything().get(id)) : findAfresh(id);
+    }
+
+    private Optional<Stocked> findAfresh(long id) {
         return mapper.find(id)
                 .map(row -> new Stocked(
                         material(row),
@@ -173,17 +179,17 @@ public class MaterialBook {
 
     /** Which blank on the shelf a pack is of, by its number. */
     Optional<Long> blankOf(long material) {
-        return mapper.blankOf(material);
+        return Once.aPage(MaterialBook.class, "blank of " + material, () -> mapper.blankOf(material));
     }
 
     /** The packs of each blank that is kept in packs, by the blank's number. */
     public Map<Long, List<Lot>> packs() {
-        Map<Long, List<Lot>> lots = mapper.lotsOfKind(MaterialKind.BLANK.name()).stream()
-                .collect(Collectors.groupingBy(
-                        LotRow::materialId, Collectors.mapping(MaterialBook::lot, Collectors.toList())));
+        Map<Long, Stocked> all = everything();
         Map<Long, List<Lot>> packs = new LinkedHashMap<>();
         mapper.packs().forEach(pack -> packs.computeIfAbsent(pack.blankId(), blank -> new ArrayList<>())
-                .addAll(lots.getOrDefault(pack.materialId(), List.of())));
+                .addAll(Optional.ofNullable(all.get(pack.materialId()))
+                        .map(Stocked::lots)
+                        .orElse(List.of())));
         return packs;
     }
 
@@ -251,17 +257,12 @@ public class MaterialBook {
         mapper.insertWeighed(id, basis, used, moments.now(), by);
     }
 
-    /** Of one among many: on a page they are read together. */
     private Usage usageOf(Material material) {
-        return Once.aPage(MaterialBook.class, "usages", this::usages).apply(material);
-    }
-
-    private Function<Material, Usage> usages() {
-        Map<Long, List<Usage.Weighed>> weighed = mapper.weighed().stream()
-                .collect(Collectors.groupingBy(
-                        WeighedRow::materialId,
-                        Collectors.mapping(row -> new Usage.Weighed(row.areaCm2(), row.used()), Collectors.toList())));
-        return material -> Usage.learned(material.kind(), weighed.getOrDefault(material.id(), List.of()));
+        return Once.isAPage()
+                ? Optional.ofNullable(everything().get(material.id()))
+                        .map(Stocked::usage)
+                        .orElseGet(() -> usage(material))
+                : usage(material);
     }
 
     private Usage usage(Material material) {
@@ -274,7 +275,7 @@ public class MaterialBook {
 
     /** What the steps of a cup are made with. */
     public Map<Integer, List<Material>> chosen(long cup) {
-        return Once.aPage(MaterialBook.class, "chosen " + cup, () -> chosenAfresh(cup));
+        return Once.aPage(MaterialBook.class, "chosen by " + cup, () -> chosenAfresh(cup));
     }
 
     private Map<Integer, List<Material>> chosenAfresh(long cup) {
@@ -293,6 +294,10 @@ public class MaterialBook {
 
     /** The same for all cups that are named, by their numbers. */
     public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups, Map<Long, Stocked> all) {
+        return Once.aPage(MaterialBook.class, "chosen " + cups, () -> chosenAfresh(cups, all));
+    }
+
+    private Map<Long, Map<Integer, List<Material>>> chosenAfresh(Collection<Long> cups, Map<Long, Stocked> all) {
         Map<Long, Map<Integer, List<Material>>> chosen = new LinkedHashMap<>();
         if (!cups.isEmpty()) {
             mapper.chosenOf(cups).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
@@ -438,9 +443,13 @@ public class MaterialBook {
 
     /** The same of several: of a shelf of thousands nothing else is read. */
     public Map<Long, List<Used>> usedBy(Collection<Long> cups, int digits) {
-        Map<Long, Material> all = mapper.usedBy(cups).stream()
-                .map(MaterialBook::material)
-                .collect(Collectors.toMap(Material::id, one -> one));
+        return Once.each(MaterialBook.class, "used by " + digits, cups, unknown -> usedByAfresh(unknown, digits));
+    }
+
+    private Map<Long, List<Used>> usedByAfresh(Collection<Long> cups, int digits) {
+        Map<Long, Material> all = Once.isAPage()
+                ? everything().values().stream().map(Stocked::material).collect(byNumber())
+                : mapper.usedBy(cups).stream().map(MaterialBook::material).collect(byNumber());
         Map<Long, List<Used>> used = new LinkedHashMap<>();
         for (MaterialMapper.MoveRow row : mapper.movesOf(cups)) {
             used.computeIfAbsent(row.cupId(), cup -> new ArrayList<>())
@@ -453,6 +462,10 @@ public class MaterialBook {
                             row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())));
         }
         return used;
+    }
+
+    private static Collector<Material, ?, Map<Long, Material>> byNumber() {
+        return Collectors.toMap(Material::id, one -> one);
     }
 
     /** Which cups something of each lot went on, by the lot's number: a bad lot names its cups. */

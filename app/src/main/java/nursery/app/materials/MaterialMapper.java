@@ -97,13 +97,6 @@ interface MaterialMapper {
             + "material_lot l ON l.id = v.lot_id WHERE v.cup_id IN " + THESE + ")</script>")
     List<MaterialRow> usedBy(@Param("cups") Collection<Long> cups);
 
-    @Select(
-            """
-            SELECT l.id, l.material_id, l.lot, l.amount, l.used, l.price, l.bought_on, l.opened_on
-            FROM material_lot l JOIN material m ON m.id = l.material_id
-            WHERE m.kind = #{kind} ORDER BY l.bought_on, l.id""")
-    List<LotRow> lotsOfKind(String kind);
-
     @Select("SELECT id FROM material WHERE id = #{id} FOR UPDATE")
     Optional<Long> lock(long id);
 

@@ -38,7 +38,8 @@ public record CsvText(CSVParser parser, char delimiter) implements Closeable {
     /** What is wrong with a file that could not be read to its end, without the library's own words. */
     public static String whatIsWrong(Exception trouble) {
         Matcher line = LINE.matcher(String.valueOf(trouble.getMessage()));
-        return "The file breaks off or is not CSV%s: a quote is opened there and not closed, or stands in the middle of a field."
+        return ("The file breaks off or is not CSV%s: a quote is opened there and not closed, or stands in the middle "
+                        + "of a field.")
                 .formatted(line.find() ? " at line " + line.group(1) : "");
     }
 

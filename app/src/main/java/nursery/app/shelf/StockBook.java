@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.shelf.StockMapper.BottleRow;
 import nursery.app.shelf.StockMapper.CupShareRow;
@@ -188,6 +189,10 @@ public class StockBook {
 
     /** The same of several, each by its number. */
     public Map<Long, List<PaidDraw>> paidFor(Collection<Long> cups, int digits) {
+        return Once.each(StockBook.class, "paid for " + digits, cups, unknown -> paidForAfresh(unknown, digits));
+    }
+
+    private Map<Long, List<PaidDraw>> paidForAfresh(Collection<Long> cups, int digits) {
         Map<Long, List<CupShareRow>> beside =
                 mapper.sharesBeside(cups).stream().collect(Collectors.groupingBy(CupShareRow::batch));
         Map<Long, List<PaidDraw>> paid = new LinkedHashMap<>();
@@ -214,7 +219,13 @@ public class StockBook {
 
     /** What was paid for each bottle, where it is kept. */
     public Map<Long, BigDecimal> prices() {
-        return mapper.prices().stream().collect(Collectors.toMap(row -> row.id(), row -> row.price()));
+        return prices(false);
+    }
+
+    private Map<Long, BigDecimal> prices(boolean ofBlanks) {
+        return Once.aPage(StockBook.class, "prices", mapper::prices).stream()
+                .filter(row -> row.ofBlank() == ofBlanks)
+                .collect(Collectors.toMap(row -> row.id(), row -> row.price()));
     }
 
     @Transactional
@@ -236,7 +247,7 @@ public class StockBook {
     }
 
     public Map<Long, BigDecimal> blankPrices() {
-        return mapper.blankPrices().stream().collect(Collectors.toMap(row -> row.id(), row -> row.price()));
+        return prices(true);
     }
 
     @Transactional

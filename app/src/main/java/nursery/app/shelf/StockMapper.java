@@ -107,16 +107,15 @@ interface StockMapper {
     @Update("UPDATE bottle SET price = #{price} WHERE id = #{id}")
     void setPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
 
-    @Select("SELECT id, price FROM bottle WHERE price IS NOT NULL")
-    List<PriceRow> prices();
+    record PriceRow(boolean ofBlank, long id, BigDecimal price) {}
 
-    record PriceRow(long id, BigDecimal price) {}
+    /** Of every bottle and every blank that has one. */
+    @Select("SELECT FALSE AS of_blank, id, price FROM bottle WHERE price IS NOT NULL "
+            + "UNION ALL SELECT TRUE, id, price FROM blank WHERE price IS NOT NULL")
+    List<PriceRow> prices();
 
     @Update("UPDATE blank SET price = #{price} WHERE id = #{id}")
     void setBlankPrice(@Param("id") long id, @Param("price") @Nullable BigDecimal price);
-
-    @Select("SELECT id, price FROM blank WHERE price IS NOT NULL")
-    List<PriceRow> blankPrices();
 
     @Update("UPDATE bottle_draw SET entry_id = #{to} WHERE entry_id = #{from}")
     void passOn(@Param("from") long from, @Param("to") long to);

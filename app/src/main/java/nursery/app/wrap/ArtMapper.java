@@ -22,7 +22,7 @@ interface ArtMapper {
 
     record VersionRow(int number, Instant savedAt, String savedBy) {}
 
-    record OnCupRow(long designId, int number) {}
+    record OnCupRow(long cupId, long designId, int number) {}
 
     @Select("SELECT id, name, kind FROM art ORDER BY id")
     List<ArtRow> all();
@@ -91,8 +91,13 @@ interface ArtMapper {
     @Delete("DELETE FROM technique_design WHERE technique = #{technique}")
     void noUsual(String technique);
 
-    @Select("SELECT design_id, number FROM cup_design WHERE cup_id = #{cup}")
+    @Select("SELECT cup_id, design_id, number FROM cup_design WHERE cup_id = #{cup}")
     Optional<OnCupRow> on(long cup);
+
+    /** Of every cup that has not left by then, which design is on it; number 0 if none is. */
+    @Select("SELECT c.id AS cup_id, COALESCE(d.design_id, 0) AS design_id, COALESCE(d.number, 0) AS number "
+            + "FROM cup c LEFT JOIN cup_design d ON d.cup_id = c.id WHERE c.leaves_at > #{now}")
+    List<OnCupRow> onTheFloor(Instant now);
 
     /** @param of how many cups have it in all */
     record WithRow(long designId, String code, int of) {}

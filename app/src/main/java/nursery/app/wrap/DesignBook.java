@@ -3,11 +3,14 @@ package nursery.app.wrap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.wrap.ArtMapper.DesignRow;
+import nursery.app.wrap.ArtMapper.OnCupRow;
 import nursery.app.wrap.ArtMapper.VersionRow;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
@@ -53,7 +56,19 @@ public class DesignBook {
     }
 
     public Optional<Kept> on(long cupId) {
-        return mapper.on(cupId).flatMap(row -> version(row.designId(), row.number()));
+        return onCup(cupId).filter(row -> row.number() > 0).flatMap(row -> version(row.designId(), row.number()));
+    }
+
+    /** On a page all that are on the floor are read together. */
+    private Optional<OnCupRow> onCup(long cupId) {
+        if (!Once.isAPage()) {
+            return mapper.on(cupId);
+        }
+        Map<Long, OnCupRow> floor =
+                Once.aPage(DesignBook.class, "floor", () -> mapper.onTheFloor(moments.now()).stream()
+                        .collect(Collectors.toMap(OnCupRow::cupId, Function.identity())));
+        return Optional.ofNullable(floor.get(cupId))
+                .or(() -> Once.aPage(DesignBook.class, "on " + cupId, () -> mapper.on(cupId)));
     }
 
     /**
@@ -145,7 +160,10 @@ public class DesignBook {
     }
 
     String givenTo(long cup) {
-        return mapper.on(cup).map(ArtMapper.OnCupRow::toString).orElse("");
+        return onCup(cup)
+                .filter(row -> row.number() > 0)
+                .map(OnCupRow::toString)
+                .orElse("");
     }
 
     @Transactional
