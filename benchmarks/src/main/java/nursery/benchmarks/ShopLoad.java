@@ -27,13 +27,52 @@ public final class ShopLoad {
     private static final List<String> PAGES = List.of("/", "/cups/%s", "/plan", "/mix", "/room", "/cups");
     /** Every other page there is a way to, asked for alone. */
     private static final List<String> OTHERS = List.of(
-            "/cups/archive", "/cups/%s/made", "/cups/%s/story", "/cups/%s/fault", "/cups/%s/why", "/cups/%s/row",
-            "/cups/%s/steps", "/cups/%s/about", "/cups/%s/again", "/cups/%s/photos", "/cups/%s/technique",
-            "/cups/together", "/cups/new", "/faults", "/faults?by=ROOM", "/figures", "/stories", "/stories?find=rim",
-            "/money", "/paper", "/shelf", "/shelf/materials", "/shelf/materials/1", "/shelf/ahead", "/shelf/bottles",
-            "/shelf/resins/1", "/shelf/resins/1/learned", "/shelf/blanks/1", "/techniques", "/techniques/compose",
-            "/designs", "/designs/1", "/shop", "/alarms", "/words", "/board", "/plan/today", "/plan/order",
-            "/plan/hours", "/room/coats", "/backups", "/audit", "/people", "/devices", "/links");
+            "/cups/archive",
+            "/cups/%s/made",
+            "/cups/%s/story",
+            "/cups/%s/fault",
+            "/cups/%s/why",
+            "/cups/%s/row",
+            "/cups/%s/steps",
+            "/cups/%s/about",
+            "/cups/%s/again",
+            "/cups/%s/photos",
+            "/cups/%s/technique",
+            "/cups/together",
+            "/cups/new",
+            "/faults",
+            "/faults?by=ROOM",
+            "/figures",
+            "/stories",
+            "/stories?find=rim",
+            "/money",
+            "/paper",
+            "/shelf",
+            "/shelf/materials",
+            "/shelf/materials/1",
+            "/shelf/ahead",
+            "/shelf/bottles",
+            "/shelf/resins/1",
+            "/shelf/resins/1/learned",
+            "/shelf/blanks/1",
+            "/techniques",
+            "/techniques/compose",
+            "/designs",
+            "/designs/1",
+            "/shop",
+            "/alarms",
+            "/words",
+            "/board",
+            "/plan/today",
+            "/plan/order",
+            "/plan/hours",
+            "/room/coats",
+            "/backups",
+            "/audit",
+            "/people",
+            "/devices",
+            "/links");
+
     private static final int ALONE = 9;
     private static final Pattern CUP = Pattern.compile("href=\"/cups/([A-Z]+-\\d\\d)\"");
 
@@ -94,7 +133,12 @@ public final class ShopLoad {
             }
             java.util.Arrays.sort(micros);
             System.out.printf(
-                    Locale.ROOT, "%-24s %9.1f %9.1f %9d%n", path.replace("%s", "…"), at(micros, 0.5), at(micros, 1), bytes / 1024);
+                    Locale.ROOT,
+                    "%-24s %9.1f %9.1f %9d%n",
+                    path.replace("%s", "…"),
+                    at(micros, 0.5),
+                    at(micros, 1),
+                    bytes / 1024);
         }
     }
 
