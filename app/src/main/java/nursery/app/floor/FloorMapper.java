@@ -186,10 +186,11 @@ interface FloorMapper {
     /** The cups whose coats of a resin were touched, among so many of the newest, the newest first. */
     @Select(
             """
-            SELECT DISTINCT t.cup_id FROM log_entry t JOIN log_entry p ON p.cup_id = t.cup_id AND p.kind = 'POURED'
-              AND p.resin_id = #{resinId}
-            WHERE t.kind = 'TOUCHED' AND t.cup_id > (SELECT COALESCE(MAX(id), 0) FROM cup) - #{newest}
-            ORDER BY t.cup_id DESC LIMIT #{most}""")
+            SELECT c.id FROM cup c WHERE c.id > (SELECT COALESCE(MAX(id), 0) FROM cup) - #{newest}
+              AND EXISTS (SELECT 1 FROM log_entry p WHERE p.cup_id = c.id AND p.kind = 'POURED'
+                AND p.resin_id = #{resinId})
+              AND EXISTS (SELECT 1 FROM log_entry t WHERE t.cup_id = c.id AND t.kind = 'TOUCHED')
+            ORDER BY c.id DESC LIMIT #{most}""")
     List<Long> touched(@Param("resinId") long resinId, @Param("newest") int newest, @Param("most") int most);
 
     @Select("<script>" + CUP + "WHERE c.id IN " + IDS + " ORDER BY c.id DESC</script>")

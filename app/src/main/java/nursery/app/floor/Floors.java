@@ -59,7 +59,7 @@ public class Floors {
     private static final int BATCHES_TOLD = 60;
 
     public static final int ARCHIVE_PAGE = 50;
-    private static final int MOST_TOUCHED = 60;
+    private static final int MOST_TOUCHED = 40;
     /** What a resin does today is told by the touches of the last months. */
     private static final int NEWEST_CUPS = 5000;
 

@@ -37,7 +37,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class HereController {
 
     /** About what a busy shop makes in half a year; the newest count. */
-    private static final int MOST_CUPS = 5000;
+    private static final int MOST_CUPS = 2000;
 
     private static final String ROOM = "ROOM";
     private static final long LOOKS_BACK_H = 3;

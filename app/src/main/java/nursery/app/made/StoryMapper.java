@@ -37,19 +37,23 @@ interface StoryMapper {
     /** Everything that was written about cups; {@code like} has its signs escaped. */
     @Select(
             """
-            <script>SELECT c.code, c.name, c.made_for, c.started_at, MIN(w.found) FROM cup c JOIN (
-              SELECT id AS cup, name AS said, 'name' AS found FROM cup
-              UNION ALL SELECT id, made_for, 'made for' FROM cup
-              UNION ALL SELECT id, technique, 'technique' FROM cup
-              UNION ALL SELECT id, code, 'code' FROM cup
-              UNION ALL SELECT cup_id, said, 'note in its log' FROM cup_said
-              UNION ALL SELECT cup_id, words, 'next time' FROM cup_next_time
-              UNION ALL SELECT cup_id, words, 'picture' FROM photo
-              UNION ALL SELECT m.cup_id, a.name, 'material' FROM cup_material m JOIN material a ON a.id = m.material_id
-              UNION ALL SELECT v.cup_id, l.lot, 'lot' FROM material_move v JOIN material_lot l ON l.id = v.lot_id
-              UNION ALL SELECT s.cup_id, b.lot, 'resin lot' FROM batch_share s JOIN bottle_draw d ON d.batch_id =
-                s.batch_id JOIN bottle b ON b.id = d.bottle_id
-            ) w ON w.cup = c.id WHERE w.said LIKE #{like} GROUP BY c.id ORDER BY c.started_at DESC
-            LIMIT 100</script>""")
+            SELECT c.code, c.name, c.made_for, c.started_at,
+              CASE WHEN c.name LIKE #{like} THEN 'name' WHEN c.code LIKE #{like} THEN 'code'
+                WHEN c.made_for LIKE #{like} THEN 'made for' WHEN c.technique LIKE #{like} THEN 'technique'
+                WHEN n.words LIKE #{like} THEN 'next time' WHEN o.found IS NOT NULL THEN o.found
+                ELSE 'note in its log' END
+            FROM cup c LEFT JOIN cup_said s ON s.cup_id = c.id LEFT JOIN cup_next_time n ON n.cup_id = c.id
+              LEFT JOIN (SELECT cup_id, MIN(found) AS found FROM (
+                SELECT cup_id, 'picture' AS found FROM photo WHERE words LIKE #{like}
+                UNION ALL SELECT cup_id, 'material' FROM cup_material
+                  WHERE material_id IN (SELECT id FROM material WHERE name LIKE #{like})
+                UNION ALL SELECT cup_id, 'lot' FROM material_move
+                  WHERE lot_id IN (SELECT id FROM material_lot WHERE lot LIKE #{like})
+                UNION ALL SELECT s.cup_id, 'resin lot' FROM batch_share s JOIN bottle_draw d ON d.batch_id = s.batch_id
+                  WHERE d.bottle_id IN (SELECT id FROM bottle WHERE lot LIKE #{like})
+              ) w WHERE cup_id IS NOT NULL GROUP BY cup_id) o ON o.cup_id = c.id
+            WHERE c.name LIKE #{like} OR c.made_for LIKE #{like} OR c.technique LIKE #{like} OR c.code LIKE #{like}
+              OR n.words LIKE #{like} OR s.said LIKE #{like} OR o.found IS NOT NULL
+            ORDER BY c.started_at DESC LIMIT 100""")
     List<FoundRow> search(String like);
 }
