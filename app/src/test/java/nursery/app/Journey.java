@@ -124,7 +124,8 @@ abstract class Journey {
     void unfold(String words) {
         Locator summary = page.locator("summary", new Page.LocatorOptions().setHasText(words))
                 .first();
-        if (!(Boolean) summary.evaluate("summary => summary.parentElement.open")) {
+        // A press is lost that begins on a part and ends on the one that was fetched in its place: one presses again.
+        for (int i = 0; i < 3 && !(Boolean) summary.evaluate("summary => summary.parentElement.open"); i++) {
             summary.click();
         }
     }
