@@ -25,10 +25,13 @@ import org.springframework.context.ConfigurableApplicationContext;
 @ExtendWith(ShopUnderTest.class)
 class StatementsTest {
 
-    /** Forms that begin something, log something or ask something: what they are filled with is a proposal. */
+    /**
+     * Forms that begin something, log something or ask something: what they are filled with is a proposal. An entry is
+     * never changed: one that was corrected meanwhile is refused by itself.
+     */
     private static final String NEW =
-            "/cups/[A-Z0-9-]+/(log|fault|plan|photos|again|remedy|cause|row|begin|technique|undo|made/\\d+/weighed"
-                    + "/\\d+)|/cups/(new|together)|/mix(/\\d+/\\w+)?|/plan/(want|order|import|search)"
+            "/cups/[A-Z0-9-]+/(log|entries/\\d+|fault|plan|photos|again|remedy|cause|row|begin|technique|undo"
+                    + "|made/\\d+/weighed/\\d+)|/cups/(new|together)|/mix(/\\d+/\\w+)?|/plan/(want|order|import|search)"
                     + "|/room(/import|/sensors)?"
                     + "|/welcome|/shelf/(resins|blanks|materials)/new|/shelf/(bottles|turners|measuring-cups)"
                     + "|/shelf/resins/\\d+/learned|/techniques/compose|/shelf/materials/\\d+/(lots|weighed|jar)|/links"

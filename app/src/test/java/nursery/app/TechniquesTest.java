@@ -649,4 +649,25 @@ class TechniquesTest {
                 .hasSize(15);
         assertThat(tablet.page("/techniques/" + copyOf("waves") + "/edit")).doesNotContain("of other schools");
     }
+
+    /** Eight layers of the longest kind are more steps than a technique has: it stays as it was, and says so. */
+    @Test
+    void howeverMuchIsAddedADraftAnswers() {
+        List<String> layers = Pattern.compile("value=\"add-([^\"]+)\"")
+                .matcher(tablet.page("/techniques/compose"))
+                .results()
+                .map(found -> found.group(1))
+                .toList();
+        assertThat(layers).hasSizeGreaterThan(5);
+        for (String layer : layers) {
+            Map<String, String> form = new LinkedHashMap<>();
+            for (int i = 0; i < 7; i++) {
+                form.put("layer-" + i, layer);
+            }
+            form.put("press", "add-" + layer);
+            assertThat(tablet.send("/techniques/compose/draft", form)).as(layer).hasStatusOk();
+        }
+        assertThat(tablet.send("/techniques/compose/draft", Map.of("press", "add")))
+                .hasStatusOk();
+    }
 }

@@ -131,10 +131,32 @@ class ComposeController {
     /** What stands together after a touch; changes nothing. */
     @PostMapping("/techniques/compose/draft")
     String draft(@RequestParam Map<String, String> typed, Model model) {
-        page(
-                new Form(pressed(typed, typed.getOrDefault("press", "")), List.of(), typed.getOrDefault("token", "")),
-                model);
+        Map<String, String> draft = pressed(typed, typed.getOrDefault("press", ""));
+        String tooMuch = "";
+        while (!draw(draft, typed.getOrDefault("token", ""), tooMuch, model)) {
+            // What was added last is too much with the rest: it is left out, and that is said.
+            List<String> layers = palette(draft).layers(draft);
+            draft.keySet().removeIf(field -> field.startsWith("layer-"));
+            for (int i = 0; i < layers.size() - 1; i++) {
+                draft.put("layer-" + i, layers.get(i));
+            }
+            tooMuch = "That is more steps than one technique takes: take a layer away to add another.";
+        }
         return "techniques/compose :: draft";
+    }
+
+    /** Whether it could be drawn: of nothing but a base and a finish everything can. */
+    private boolean draw(Map<String, String> draft, String token, String tooMuch, Model model) {
+        try {
+            model.addAttribute("tooMuch", tooMuch);
+            page(new Form(draft, List.of(), token), model);
+            return true;
+        } catch (InvalidInput refused) {
+            if (palette(draft).layers(draft).isEmpty()) {
+                throw refused;
+            }
+            return false;
+        }
     }
 
     @PostMapping("/techniques/compose")
@@ -163,7 +185,7 @@ class ComposeController {
         List<String> layers = new ArrayList<>(palette.layers(typed));
         String[] parts = press.split("-", 2);
         int at = parts.length == 2 && parts[1].matches("\\d{1,2}") ? Integer.parseInt(parts[1]) : -1;
-        if (parts[0].equals("add") && layers.size() < MOST_LAYERS) {
+        if (parts[0].equals("add") && parts.length == 2 && layers.size() < MOST_LAYERS) {
             palette.named(parts[1], Place.LAYER).map(Block::key).ifPresent(layers::add);
         } else if (at >= 0 && at < layers.size()) {
             switch (parts[0]) {
