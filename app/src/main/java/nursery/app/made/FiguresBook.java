@@ -6,6 +6,7 @@ import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -136,28 +137,34 @@ class FiguresBook {
         }
     }
 
+    private static void count(int[] weeks, LocalDate first, Instant at, ZoneId zone) {
+        long week = Math.floorDiv(ChronoUnit.DAYS.between(first, LocalDate.ofInstant(at, zone)), 7L);
+        if (week >= 0 && week < weeks.length) {
+            weeks[(int) week]++;
+        }
+    }
+
     Figures figures() {
         Show show = floors.show();
         LocalDate monday = show.today().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         LocalDate first = monday.minusWeeks(WEEKS - 1L);
         List<CupRow> rows =
                 mapper.cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant(), show.now());
-        List<Week> weeks = new ArrayList<>();
-        for (int i = 0; i < WEEKS; i++) {
-            LocalDate from = first.plusWeeks(i);
-            LocalDate until = from.plusWeeks(1);
-            int begun = 0;
-            int finished = 0;
-            int spoiled = 0;
-            for (CupRow row : rows) {
-                LocalDate started = LocalDate.ofInstant(row.startedAt(), show.zone());
-                LocalDate last = LocalDate.ofInstant(row.lastAt(), show.zone());
-                begun += in(started, from, until) ? 1 : 0;
-                finished += in(last, from, until) && isFinished(row) ? 1 : 0;
-                spoiled += in(last, from, until) && row.how().equals(ABANDONED) ? 1 : 0;
+        int[] begunIn = new int[WEEKS];
+        int[] finishedIn = new int[WEEKS];
+        int[] spoiledIn = new int[WEEKS];
+        for (CupRow row : rows) {
+            count(begunIn, first, row.startedAt(), show.zone());
+            if (isFinished(row)) {
+                count(finishedIn, first, row.lastAt(), show.zone());
             }
-            weeks.add(new Week(from, begun, finished, spoiled));
+            if (row.how().equals(ABANDONED)) {
+                count(spoiledIn, first, row.lastAt(), show.zone());
+            }
         }
+        List<Week> weeks = IntStream.range(0, WEEKS)
+                .mapToObj(i -> new Week(first.plusWeeks(i), begunIn[i], finishedIn[i], spoiledIn[i]))
+                .toList();
         List<CupRow> done = rows.stream().filter(row -> isFinished(row)).toList();
         List<CupRow> promised = done.stream().filter(row -> row.dueOn() != null).toList();
         // Of those on the floor the room decides yet; of those that left it is worked out once, beside everything else.
@@ -211,10 +218,6 @@ class FiguresBook {
     private static boolean isLate(CupRow row, Instant cured, ZoneId zone) {
         return row.dueOn() != null
                 && cured.isAfter(row.dueOn().atStartOfDay(zone).toInstant());
-    }
-
-    private static boolean in(LocalDate day, LocalDate from, LocalDate until) {
-        return !day.isBefore(from) && day.isBefore(until);
     }
 
     private static boolean isFinished(CupRow row) {
