@@ -59,7 +59,7 @@ class PlanPagesTest extends PlannedShop {
 
         assertThat(shop.departures()).isNotEmpty();
         assertThat(tablet.page("/board")).contains("The plan moved", "was planned and is not logged");
-        assertThat(tablet.page("/plan")).contains("what you see is moved to fit");
+        assertThat(tablet.page("/plan")).contains("the plan below is moved to fit");
         keep();
         assertThat(shop.departures()).isEmpty();
     }
