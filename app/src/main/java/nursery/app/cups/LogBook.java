@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import nursery.app.floor.EntryRow;
@@ -14,25 +13,18 @@ import nursery.app.materials.MaterialBook;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
-import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
 import nursery.core.cure.RoomCourse;
-import nursery.core.film.PourCheck;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
-import nursery.core.floor.Turner;
-import nursery.core.floor.Turning;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
-import nursery.core.log.CupState.Concern;
 import nursery.core.log.LegalMoves;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Refusal;
 import nursery.core.log.Spindle;
-import nursery.core.resin.RatioCheck;
-import nursery.core.technique.PlanStep;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -81,7 +73,7 @@ public class LogBook {
      */
     @Transactional
     public void add(String code, LogEntry entry, Reasons reasons) {
-        List<Question> open = write(code, entry, "", reasons);
+        List<Question> open = write(code, entry, Among.ONE, reasons);
         if (!open.isEmpty()) {
             throw NotLogged.questioned(open);
         }
@@ -93,13 +85,26 @@ public class LogBook {
         add(code, entry, confirmed ? Reasons.UNSAID : Reasons.NONE);
     }
 
+    /** Which of several entries that are written together one is: by its cup, or by its step. */
+    private record Among(String name, String code) {
+        static final Among ONE = new Among("", "");
+
+        static Among cups(String code) {
+            return new Among(code + "-", code);
+        }
+
+        static Among steps(int number) {
+            return new Among(number + "-", "");
+        }
+    }
+
     /**
      * Writes an entry with the answers to what is asked about it.
      *
-     * @param of which of several entries it is, for the questions' names
+     * @param of which of several entries it is, for the questions
      * @return what was asked, if any of it is not answered: then the caller has to undo it
      */
-    private List<Question> write(String code, LogEntry entry, String of, Reasons reasons) {
+    private List<Question> write(String code, LogEntry entry, Among of, Reasons reasons) {
         Optional<Spindle> spindle = spindleOf(entry);
         spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow(Gone::new));
         long cupId = mapper.lock(code).orElseThrow(Gone::new);
@@ -116,12 +121,13 @@ public class LogBook {
         List<Question> asked = new ArrayList<>();
         LegalMoves.concernsAbout(before, cup, entry).stream()
                 .filter(concern -> !concern.isAdvice())
-                .map(concern -> new Question(of, concern))
+                .map(concern -> new Question(of.name(), of.code(), concern))
                 .forEach(asked::add);
         if (entry instanceof LogEntry.Poured pour) {
-            Stream.concat(aboutPour(read, before, pour).stream(), aboutMix(read, before, pour).stream())
-                    .map(concern -> new Question(of, concern))
-                    .forEach(asked::add);
+            new CoatQuestions(read, before, pour)
+                    .all(pour.batch().stream().boxed().findFirst().flatMap(floors::batch)).stream()
+                            .map(concern -> new Question(of.name(), of.code(), concern))
+                            .forEach(asked::add);
         }
         List<Mark.Answer> answers = asked.stream()
                 .flatMap(question -> reasons.to(question).stream()
@@ -149,101 +155,6 @@ public class LogBook {
     private static Cup written(Cup cup) {
         return cup.withLog(
                 cup.log().stream().filter(entry -> entry.mark().isInTheBook()).toList());
-    }
-
-    /** What is asked about a coat beside the label: whether it stays there, and who has the spindle. */
-    private static List<Concern> aboutPour(Read read, CupState before, LogEntry.Poured pour) {
-        Cup cup = read.cup();
-        String about = cup.step(pour.step()).title();
-        Optional<CupState.Upon> upon = before.newestWork(cup);
-        long entry = pour.mark().id();
-        List<Concern> concerns = new ArrayList<>();
-        againstPour(read, pour)
-                .ifPresent(words ->
-                        concerns.add(new Concern(entry, "WILL_NOT_STAY", about, upon, Optional.empty(), words)));
-        pour.spindle()
-                .flatMap(taken -> spindleIsTaken(read, taken, pour))
-                .ifPresent(words ->
-                        concerns.add(new Concern(entry, "SPINDLE_TAKEN", about, upon, Optional.empty(), words)));
-        return concerns;
-    }
-
-    /** What was measured is judged where it is mixed; a mix that is written down afterwards is judged here. */
-    private Optional<Concern> aboutMix(Read read, CupState before, LogEntry.Poured pour) {
-        return pour.batch().stream()
-                .boxed()
-                .findFirst()
-                .flatMap(floors::batch)
-                .flatMap(batch -> batch.actual()
-                        .map(pair -> RatioCheck.of(
-                                pour.pot().orElseThrow().resin().label().at(batch.ratio()),
-                                pair.partAMl(),
-                                pair.partBMl())))
-                .filter(check -> check.verdict() == RatioCheck.Verdict.DO_NOT_USE)
-                .map(check -> new Concern(
-                        pour.mark().id(),
-                        "RATIO_OFF",
-                        read.cup().step(pour.step()).title(),
-                        before.newestWork(read.cup()),
-                        Optional.empty(),
-                        check.words() + " It may stay soft: nothing goes over it until it is hard."));
-    }
-
-    private static Optional<String> spindleIsTaken(Read read, Spindle spindle, LogEntry.Poured pour) {
-        Instant at = pour.mark().happenedAt();
-        return holder(read, spindle, at, read.cup().code())
-                .map(other ->
-                        "%s still carries %s, which counts as taken off then.".formatted(spindle.name(), other.code()))
-                .or(() -> Turning.beside(pour, read.cup(), read.floor().cups(), read.room())
-                        .map(other -> "%s had %s on it from %s to %s: both cannot have turned there."
-                                .formatted(
-                                        spindle.name(),
-                                        other.code(),
-                                        Show.of(
-                                                        read.floor().ways(),
-                                                        read.floor().now())
-                                                .at(other.from()),
-                                        Show.of(
-                                                        read.floor().ways(),
-                                                        read.floor().now())
-                                                .at(other.until()))));
-    }
-
-    /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
-    private static Optional<String> againstPour(Read read, LogEntry.Poured pour) {
-        Cup cup = read.cup();
-        PlanStep step = cup.step(pour.step());
-        if (pour.spindle().isEmpty() && cup.staysWithoutSpindle(step)) {
-            return Optional.empty();
-        }
-        OptionalDouble rpm = read.floor().shelf().turners().stream()
-                .filter(turner ->
-                        pour.spindle().filter(turner.spindles()::contains).isPresent())
-                .mapToDouble(Turner::rpm)
-                .findFirst();
-        return PourCheck.against(
-                cup.blank(),
-                pour.pot().map(pot -> pot.resin().label()).orElseGet(() -> cup.labelFor(step)),
-                pour.amountMl(),
-                rpm,
-                read.room().temperatureCAt(pour.mark().happenedAt()));
-    }
-
-    /** The other cup that was on a spindle at a moment, by what had happened until then. */
-    private static Optional<CupNow> holder(Read read, Spindle spindle, Instant then, String code) {
-        return read.floor().cups().stream()
-                .filter(other -> !other.code().equals(code))
-                .filter(other -> other.cup()
-                        .asOf(read.room(), then)
-                        .hold()
-                        .filter(hold -> hold.spindle().id() == spindle.id())
-                        .isPresent())
-                .filter(other -> other.state()
-                        .hold()
-                        .filter(hold -> hold.spindle().id() == spindle.id()
-                                && !hold.since().isAfter(then))
-                        .isPresent())
-                .findFirst();
     }
 
     /** A cup as it is under its lock, with the floor around it. */
@@ -347,7 +258,7 @@ public class LogBook {
         List<Question> asked = new ArrayList<>();
         for (Map.Entry<String, LogEntry> each : new TreeMap<>(entries).entrySet()) {
             try {
-                asked.addAll(write(each.getKey(), each.getValue(), each.getKey() + "-", reasons));
+                asked.addAll(write(each.getKey(), each.getValue(), Among.cups(each.getKey()), reasons));
             } catch (NotLogged answer) {
                 answer.refusals().forEach(refusal -> refusals.add(refusal.of(each.getKey())));
             }
@@ -366,7 +277,7 @@ public class LogBook {
     public void addRow(String code, List<? extends LogEntry.OfStep> entries, Reasons reasons) {
         List<Question> asked = new ArrayList<>();
         for (LogEntry.OfStep entry : entries) {
-            asked.addAll(write(code, entry, entry.step() + "-", reasons));
+            asked.addAll(write(code, entry, Among.steps(entry.step()), reasons));
         }
         if (!asked.isEmpty()) {
             throw NotLogged.questioned(asked);

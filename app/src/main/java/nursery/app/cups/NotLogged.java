@@ -3,6 +3,7 @@ package nursery.app.cups;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import nursery.app.platform.Form;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.log.Refusal;
@@ -64,7 +65,7 @@ public final class NotLogged extends RuntimeException {
                     .orElse("");
             faults.add(new Fault(refusal.field(), refusal.message() + by + from));
         }
-        questions.forEach(question -> faults.add(new Fault(Question.FIELD + question.id(), question.words(show))));
+        questions.forEach(question -> faults.add(new Fault(Form.QUESTION + question.id(), question.words(show))));
         return new InvalidInput(faults);
     }
 }

@@ -7,14 +7,12 @@ import nursery.core.log.CupState.Concern;
 /**
  * What is asked before something is logged that goes against the label or practice.
  *
- * @param of which of several entries it is about, empty if there is but one
+ * @param of which of several entries it is about, for its name on a form; empty if there is but one
+ * @param code the cup it is about where several are asked about; else empty, for the page says it
  * @param concern what is questionable about it
  */
 @Published
-public record Question(String of, Concern concern) {
-
-    /** Every fault that is a question, and the inputs that answer it, are named by this. */
-    public static final String FIELD = "concern-";
+public record Question(String of, String code, Concern concern) {
 
     /** Names it on a form. */
     public String id() {
@@ -26,7 +24,7 @@ public record Question(String of, Concern concern) {
         String upon = concern.upon()
                 .map(below -> ", on %s of %s".formatted(below.what(), show.at(below.at())))
                 .orElse("");
-        String cup = of.matches("[A-Z].*") ? of.substring(0, of.length() - 1) + ", " : "";
+        String cup = code.isEmpty() ? "" : code + ", ";
         return "%s%s%s: %s".formatted(cup, concern.about(), upon, concern.message());
     }
 }

@@ -26,7 +26,8 @@ public record Form(Map<String, String> typed, List<Fault> faults, String token) 
     }
 
     /** Inputs whose fault is a question start so. */
-    private static final String QUESTION = "concern-";
+    /** Every fault that is a question, and the inputs that answer it, are named by this. */
+    public static final String QUESTION = "concern-";
 
     /** Something that is asked before the form is taken: its name and its words. */
     public record Asked(String id, String words) {}
