@@ -43,10 +43,6 @@ class StatementsTest {
                     + "textarea[^>]*>[^<\\s]|option[^>]*value=\"[^\"]+\"[^>]*selected)");
 
     private static final int MOST = 20;
-    /** What they price is kept in a dozen tables. */
-    private static final Pattern PRICES = Pattern.compile("/figures|/cups/[A-Z0-9-]+/(made|story)");
-
-    private static final int MOST_THAT_PRICES = 24;
     private static final Pattern LINK = Pattern.compile("href=\"(/[^\"#]*)[\"#]");
     /** No pages: what is downloaded, printed or streamed. */
     private static final String FILE =
@@ -65,9 +61,7 @@ class StatementsTest {
             Map<String, Long> asked = walk(maker, shop);
             assertThat(asked).as("pages that there is a way to").hasSizeGreaterThan(60);
             Map<String, Long> tooMany = new TreeMap<>(asked);
-            tooMany.entrySet()
-                    .removeIf(page ->
-                            page.getValue() <= (PRICES.matcher(page.getKey()).matches() ? MOST_THAT_PRICES : MOST));
+            tooMany.entrySet().removeIf(page -> page.getValue() <= MOST);
             assertThat(tooMany).as("pages that ask too many things").isEmpty();
             assertThat(blind)
                     .as("forms that edit what is kept and do not say what they showed")

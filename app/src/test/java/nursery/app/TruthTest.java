@@ -102,6 +102,19 @@ class TruthTest extends CupForms {
     }
 
     @Test
+    void yesterdaysWorkBeginsACupTakenUpToday() {
+        String code = startCup();
+        ok(tablet.send("/cups/" + code + "/log", typed("what", "DONE", "step", "1", "when", "at", "at", at(ago(20)))));
+        assertThat(shop.cup(code).cup().begunAt())
+                .isEqualTo(ago(20).truncatedTo(java.time.temporal.ChronoUnit.MINUTES));
+        assertThat(shop.cup(code).state().concerns()).isEmpty();
+        long prep = newest(code, LogEntry.Kind.DONE).mark().id();
+        ok(tablet.send("/cups/" + code + "/undo", typed("entry", "" + prep)));
+        assertThat(shop.cup(code).cup().begunAt())
+                .isEqualTo(shop.cup(code).cup().startedAt());
+    }
+
+    @Test
     void remediesCausesHandOverGiveUpComingBackAndTouchesHaveTheirTime() {
         String code = flooded();
         forward(2);

@@ -305,7 +305,7 @@ public class Floors {
         Instant now = moment();
         List<Cup> touched = cups.all(mapper.touched(resinId, NEWEST_CUPS, MOST_TOUCHED), base(), now);
         Instant from =
-                touched.stream().map(Cup::startedAt).min(Instant::compareTo).orElse(now);
+                touched.stream().map(Cup::begunAt).min(Instant::compareTo).orElse(now);
         return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
     }
 
@@ -336,7 +336,7 @@ public class Floors {
     public Map<Long, Instant> curedAt(List<Long> ids) {
         Instant now = moment();
         List<Cup> left = cups.all(ids, base(), now);
-        Optional<Instant> from = left.stream().map(Cup::startedAt).min(Instant::compareTo);
+        Optional<Instant> from = left.stream().map(Cup::begunAt).min(Instant::compareTo);
         if (from.isEmpty()) {
             return Map.of();
         }
@@ -353,8 +353,11 @@ public class Floors {
     /** What a room was over a cup's life: the floor's own, or for one in the archive its own stretch. */
     public RoomCourse roomOf(Cup cup) {
         return cup.leftAt()
-                .map(left ->
-                        airs.then(roomPlan().curePlace(), cup.startedAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP)))
+                .map(left -> Once.aPage(
+                        Floors.class,
+                        "room from " + cup.begunAt() + " to " + left,
+                        () -> airs.then(
+                                roomPlan().curePlace(), cup.begunAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP))))
                 .orElseGet(() -> air(moment()).course());
     }
 

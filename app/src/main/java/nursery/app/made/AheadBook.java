@@ -68,7 +68,7 @@ class AheadBook {
         floor.cups().forEach(cup -> cups.put(cup.code(), cup));
         Map<Long, Stocked> all = materials.everything();
         Map<Long, Map<Integer, List<Material>>> chosen = materials.chosen(
-                cups.values().stream().map(cup -> cup.cup().id()).toList(), all);
+                cups.values().stream().map(cup -> cup.cup().id()).toList());
         List<StockedBottle> bottles = stock.bottles();
         Map<Long, Integer> leads = stock.leadDays();
         Map<Long, List<Need>> ofMaterial = new LinkedHashMap<>();

@@ -21,18 +21,16 @@ import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.MaterialBook.Used;
 import nursery.app.materials.Money;
 import nursery.app.materials.MoneyBook;
+import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
-import nursery.app.shelf.StockBook;
 import nursery.app.shelf.StockBook.PaidDraw;
-import nursery.app.shelf.StockBook.StockedBottle;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.measure.Numbers;
 import nursery.core.plan.Order;
-import nursery.core.resin.Bottle;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Part;
 import nursery.core.stock.Lot;
@@ -55,7 +53,7 @@ public class CostBook {
     private static final Duration YEAR = Duration.ofDays(365);
 
     private final MaterialBook materials;
-    private final StockBook stock;
+    private final PaidMapper paid;
     private final Outlays outlays;
     private final MoneyBook money;
     private final Floors floors;
@@ -63,13 +61,13 @@ public class CostBook {
 
     CostBook(
             MaterialBook materials,
-            StockBook stock,
+            PaidMapper paid,
             Outlays outlays,
             MoneyBook money,
             Floors floors,
             SpoiledMapper spoiled) {
         this.materials = materials;
-        this.stock = stock;
+        this.paid = paid;
         this.outlays = outlays;
         this.money = money;
         this.floors = floors;
@@ -90,9 +88,8 @@ public class CostBook {
                 .filter(cup -> !cup.stepsAhead().isEmpty())
                 .map(cup -> cup.cup().id())
                 .toList();
-        Map<Long, Map<Integer, List<Material>>> chosen = ahead.size() == 1
-                ? Map.of(ahead.get(0), materials.chosen(ahead.get(0)))
-                : materials.chosen(ahead, materials.everything());
+        Map<Long, Map<Integer, List<Material>>> chosen =
+                ahead.size() == 1 ? Map.of(ahead.get(0), materials.chosen(ahead.get(0))) : materials.chosen(ahead);
         return cups.stream()
                 .map(cup -> {
                     List<Line> lines = new ArrayList<>(own(
@@ -109,38 +106,31 @@ public class CostBook {
     /**
      * What is read once for however many cups.
      *
-     * @param perMl what a millilitre costs, of the newest bottle with a price, by resin and part
+     * @param each what a millilitre costs, of the newest bottle with a price, by resin and part
      * @param blanks what one costs, of its newest pack with a price or as it is kept, by its name
      */
     private record Prices(
-            Money ways, Supplier<Floor> asked, Map<String, BigDecimal> perMl, Map<String, BigDecimal> blanks) {
+            Money ways, Supplier<Floor> asked, Map<String, BigDecimal> each, Map<String, BigDecimal> blanks) {
         /** Only what is still to come asks for it. */
         Floor floor() {
             return asked.get();
         }
 
         Optional<BigDecimal> perMl(long resin, Part part) {
-            return Optional.ofNullable(perMl.get(resin + part.name()));
+            return Optional.ofNullable(each.get(resin + part.name()));
         }
     }
 
     private Prices prices() {
-        Map<Long, BigDecimal> paid = stock.prices();
-        Map<String, BigDecimal> perMl = new LinkedHashMap<>();
-        for (StockedBottle stocked : stock.bottles()) {
-            Bottle bottle = stocked.bottle();
-            Optional.ofNullable(paid.get(bottle.id()))
-                    .ifPresent(price -> perMl.put(
-                            stocked.resinId() + bottle.part().name(),
-                            price.divide(BigDecimal.valueOf(bottle.holdsMl()), MathContext.DECIMAL64)));
-        }
+        Map<String, BigDecimal> each = new LinkedHashMap<>();
+        Once.aPage(CostBook.class, "paid", paid::paid)
+                .forEach(row -> each.put(
+                        row.number() + row.what(),
+                        row.price().divide(BigDecimal.valueOf(row.amount()), MathContext.DECIMAL64)));
         Map<String, BigDecimal> blanks = new LinkedHashMap<>();
-        Map<Long, BigDecimal> kept = stock.blankPrices();
-        Map<Long, List<Lot>> packs = materials.packs();
-        floors.shelf().blanks().forEach(blank -> perUnit(packs.getOrDefault(blank.id(), List.of()))
-                .or(() -> Optional.ofNullable(kept.get(blank.id())))
+        floors.shelf().blanks().forEach(blank -> Optional.ofNullable(each.get(blank.id() + "BLANK"))
                 .ifPresent(price -> blanks.put(blank.name(), price)));
-        return new Prices(money.ways(), floors::withoutAPlan, perMl, blanks);
+        return new Prices(money.ways(), floors::withoutAPlan, each, blanks);
     }
 
     /** What one cup of an order would cost, made of what is usual for its steps. */

@@ -148,8 +148,11 @@ class FiguresBook {
         Show show = floors.show();
         LocalDate monday = show.today().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         LocalDate first = monday.minusWeeks(WEEKS - 1L);
-        List<CupRow> rows =
-                mapper.cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant(), show.now());
+        List<CupRow> rows = mapper
+                .cups(first.minusWeeks(52).atStartOfDay(show.zone()).toInstant(), show.now())
+                .stream()
+                .sorted(Comparator.comparing(CupRow::lastAt).thenComparing(CupRow::id))
+                .toList();
         int[] begunIn = new int[WEEKS];
         int[] finishedIn = new int[WEEKS];
         int[] spoiledIn = new int[WEEKS];
@@ -240,7 +243,7 @@ class FiguresBook {
 
     private List<Smooth> smooth(List<CupNow> cups) {
         Map<Long, Map<Integer, List<Material>>> chosen =
-                materials.chosen(cups.stream().map(cup -> cup.cup().id()).toList(), materials.everything());
+                materials.chosen(cups.stream().map(cup -> cup.cup().id()).toList());
         Map<Material, List<Integer>> coats = new LinkedHashMap<>();
         for (CupNow cup : cups) {
             cup.cup()

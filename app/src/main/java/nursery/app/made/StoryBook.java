@@ -86,7 +86,7 @@ class StoryBook {
                 cup.about().blank(),
                 rounded(cup.blank().area().coatedCm2(), 1),
                 designs.on(cup, show).map(design -> design.name()).orElse(null),
-                cup.startedAt(),
+                cup.begunAt(),
                 cup.promise()
                         .dueAt()
                         .map(due -> due.atZone(show.zone()).toLocalDate())

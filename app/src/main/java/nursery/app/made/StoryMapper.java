@@ -34,26 +34,28 @@ interface StoryMapper {
     @Update("UPDATE paper_ways SET care = #{words}")
     void setCare(String words);
 
-    /** Everything that was written about cups; {@code like} has its signs escaped. */
+    /**
+     * Everything that was written about cups; {@code like} has its signs escaped. Each table is looked through once,
+     * and only what was found is joined to its cup; where a word stands in several places, the first of them is told.
+     */
     @Select(
             """
-            SELECT c.code, c.name, c.made_for, c.started_at,
-              CASE WHEN c.name LIKE #{like} THEN 'name' WHEN c.code LIKE #{like} THEN 'code'
-                WHEN c.made_for LIKE #{like} THEN 'made for' WHEN c.technique LIKE #{like} THEN 'technique'
-                WHEN n.words LIKE #{like} THEN 'next time' WHEN o.found IS NOT NULL THEN o.found
-                ELSE 'note in its log' END
-            FROM cup c LEFT JOIN cup_said s ON s.cup_id = c.id LEFT JOIN cup_next_time n ON n.cup_id = c.id
-              LEFT JOIN (SELECT cup_id, MIN(found) AS found FROM (
-                SELECT cup_id, 'picture' AS found FROM photo WHERE words LIKE #{like}
-                UNION ALL SELECT cup_id, 'material' FROM cup_material
-                  WHERE material_id IN (SELECT id FROM material WHERE name LIKE #{like})
-                UNION ALL SELECT cup_id, 'lot' FROM material_move
+            SELECT STRAIGHT_JOIN c.code, c.name, c.made_for, c.started_at, SUBSTR(f.found, 2) FROM (
+              SELECT cup_id, MIN(found) AS found FROM (
+                SELECT id AS cup_id, CASE WHEN name LIKE #{like} THEN '1name' WHEN code LIKE #{like} THEN '2code'
+                  WHEN made_for LIKE #{like} THEN '3made for' ELSE '4technique' END AS found FROM cup
+                WHERE name LIKE #{like} OR code LIKE #{like} OR made_for LIKE #{like} OR technique LIKE #{like}
+                UNION ALL SELECT cup_id, '5next time' FROM cup_next_time WHERE words LIKE #{like}
+                UNION ALL SELECT cup_id, '6lot' FROM material_move
                   WHERE lot_id IN (SELECT id FROM material_lot WHERE lot LIKE #{like})
-                UNION ALL SELECT s.cup_id, 'resin lot' FROM batch_share s JOIN bottle_draw d ON d.batch_id = s.batch_id
+                UNION ALL SELECT cup_id, '6material' FROM cup_material
+                  WHERE material_id IN (SELECT id FROM material WHERE name LIKE #{like})
+                UNION ALL SELECT cup_id, '6picture' FROM photo WHERE words LIKE #{like}
+                UNION ALL SELECT s.cup_id, '6resin lot' FROM batch_share s JOIN bottle_draw d ON d.batch_id = s.batch_id
                   WHERE d.bottle_id IN (SELECT id FROM bottle WHERE lot LIKE #{like})
-              ) w WHERE cup_id IS NOT NULL GROUP BY cup_id) o ON o.cup_id = c.id
-            WHERE c.name LIKE #{like} OR c.made_for LIKE #{like} OR c.technique LIKE #{like} OR c.code LIKE #{like}
-              OR n.words LIKE #{like} OR s.said LIKE #{like} OR o.found IS NOT NULL
+                UNION ALL SELECT cup_id, '7note in its log' FROM cup_said WHERE said LIKE #{like}
+              ) w WHERE cup_id IS NOT NULL GROUP BY cup_id) f
+            JOIN cup c ON c.id = f.cup_id
             ORDER BY c.started_at DESC LIMIT 100""")
     List<FoundRow> search(String like);
 }

@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
-import java.util.stream.Collector;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialMapper.LotRow;
@@ -109,7 +108,7 @@ public class MaterialBook {
                 .collect(Collectors.groupingBy(
                         WeighedRow::materialId,
                         Collectors.mapping(row -> new Usage.Weighed(row.areaCm2(), row.used()), Collectors.toList())));
-        return mapper.all().stream()
+        return rows().values().stream()
                 .map(row -> new Stocked(
                         material(row),
                         lots.getOrDefault(row.id(), List.of()),
@@ -117,6 +116,12 @@ public class MaterialBook {
                         row.goneAt() != null))
                 .collect(Collectors.toMap(
                         stocked -> stocked.material().id(), Function.identity(), (a, b) -> a, LinkedHashMap::new));
+    }
+
+    /** As they are kept, by their numbers: what lies in packs is asked for where it is told. */
+    private Map<Long, MaterialRow> rows() {
+        return Once.aPage(MaterialBook.class, "rows", () -> mapper.all().stream()
+                .collect(Collectors.toMap(MaterialRow::id, Function.identity(), (a, b) -> a, LinkedHashMap::new)));
     }
 
     /** What is on the shelf, by kind and name. */
@@ -180,17 +185,6 @@ public class MaterialBook {
     /** Which blank on the shelf a pack is of, by its number. */
     Optional<Long> blankOf(long material) {
         return Once.aPage(MaterialBook.class, "blank of " + material, () -> mapper.blankOf(material));
-    }
-
-    /** The packs of each blank that is kept in packs, by the blank's number. */
-    public Map<Long, List<Lot>> packs() {
-        Map<Long, Stocked> all = everything();
-        Map<Long, List<Lot>> packs = new LinkedHashMap<>();
-        mapper.packs().forEach(pack -> packs.computeIfAbsent(pack.blankId(), blank -> new ArrayList<>())
-                .addAll(Optional.ofNullable(all.get(pack.materialId()))
-                        .map(Stocked::lots)
-                        .orElse(List.of())));
-        return packs;
     }
 
     /** Takes a table: a material of a name that is known gets the lot, another is added. */
@@ -293,17 +287,18 @@ public class MaterialBook {
     }
 
     /** The same for all cups that are named, by their numbers. */
-    public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups, Map<Long, Stocked> all) {
-        return Once.aPage(MaterialBook.class, "chosen " + cups, () -> chosenAfresh(cups, all));
+    public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups) {
+        return Once.aPage(MaterialBook.class, "chosen " + cups, () -> chosenAfresh(cups));
     }
 
-    private Map<Long, Map<Integer, List<Material>>> chosenAfresh(Collection<Long> cups, Map<Long, Stocked> all) {
+    private Map<Long, Map<Integer, List<Material>>> chosenAfresh(Collection<Long> cups) {
         Map<Long, Map<Integer, List<Material>>> chosen = new LinkedHashMap<>();
         if (!cups.isEmpty()) {
+            Map<Long, MaterialRow> all = rows();
             mapper.chosenOf(cups).forEach(row -> Optional.ofNullable(all.get(row.materialId()))
-                    .ifPresent(stocked -> chosen.computeIfAbsent(row.cupId(), cup -> new LinkedHashMap<>())
+                    .ifPresent(found -> chosen.computeIfAbsent(row.cupId(), cup -> new LinkedHashMap<>())
                             .computeIfAbsent(row.step(), step -> new ArrayList<>())
-                            .add(stocked.material())));
+                            .add(material(found))));
         }
         return chosen;
     }
@@ -447,9 +442,8 @@ public class MaterialBook {
     }
 
     private Map<Long, List<Used>> usedByAfresh(Collection<Long> cups, int digits) {
-        Map<Long, Material> all = Once.isAPage()
-                ? everything().values().stream().map(Stocked::material).collect(byNumber())
-                : mapper.usedBy(cups).stream().map(MaterialBook::material).collect(byNumber());
+        Map<Long, Material> all = (Once.isAPage() ? rows().values() : mapper.usedBy(cups))
+                .stream().map(MaterialBook::material).collect(Collectors.toMap(Material::id, one -> one));
         Map<Long, List<Used>> used = new LinkedHashMap<>();
         for (MaterialMapper.MoveRow row : mapper.movesOf(cups)) {
             used.computeIfAbsent(row.cupId(), cup -> new ArrayList<>())
@@ -462,10 +456,6 @@ public class MaterialBook {
                             row.step() == null ? OptionalInt.empty() : OptionalInt.of(row.step())));
         }
         return used;
-    }
-
-    private static Collector<Material, ?, Map<Long, Material>> byNumber() {
-        return Collectors.toMap(Material::id, one -> one);
     }
 
     /** Which cups something of each lot went on, by the lot's number: a bad lot names its cups. */

@@ -120,13 +120,6 @@ interface MaterialMapper {
     @Select("SELECT blank_id FROM material WHERE id = #{id} AND blank_id IS NOT NULL")
     Optional<Long> blankOf(long id);
 
-    /** Which blank each pack that is in use is of. */
-    record PackRow(long materialId, long blankId) {}
-
-    @Select("SELECT id, blank_id FROM material WHERE kind = 'BLANK' AND gone_at IS NULL AND blank_id IS NOT NULL "
-            + "ORDER BY id")
-    List<PackRow> packs();
-
     @Update("UPDATE material SET gone_at = #{at} WHERE id = #{id}")
     void gone(@Param("id") long id, @Param("at") @Nullable Instant at);
 

@@ -68,7 +68,7 @@ public class StepWeighing {
     @Transactional
     public void before(Cup cup, PlanStep step, Material material, double amount, Instant at, String by) {
         check("Before", amount);
-        happened(cup, at);
+        happened(at);
         named(cup, step, material);
         mapper.before(cup.id(), step.number(), material.id(), amount, at, by);
     }
@@ -81,7 +81,7 @@ public class StepWeighing {
     @Transactional
     public void after(Cup cup, PlanStep step, Material material, double amount, Instant at, String by) {
         check("After", amount);
-        happened(cup, at);
+        happened(at);
         List<Material> named = named(cup, step, material);
         WeighingRow row = mapper.of(cup.id()).stream()
                 .filter(one -> one.step() == step.number() && one.materialId() == material.id())
@@ -137,11 +137,10 @@ public class StepWeighing {
         faults.throwIfAny();
     }
 
-    private void happened(Cup cup, Instant at) {
+    private void happened(Instant at) {
         Faults faults = new Faults();
         faults.require(
                 !at.isAfter(moments.now()), "at", "That time is still to come: weigh it when it is to be weighed.");
-        faults.require(!at.isBefore(cup.startedAt()), "at", "That is before the cup was started.");
         faults.throwIfAny();
     }
 

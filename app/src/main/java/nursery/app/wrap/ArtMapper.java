@@ -94,10 +94,10 @@ interface ArtMapper {
     @Select("SELECT cup_id, design_id, number FROM cup_design WHERE cup_id = #{cup}")
     Optional<OnCupRow> on(long cup);
 
-    /** Of every cup that has not left by then, which design is on it; number 0 if none is. */
+    /** Of every cup that has not left by then, and of one more, which design is on it; number 0 if none is. */
     @Select("SELECT c.id AS cup_id, COALESCE(d.design_id, 0) AS design_id, COALESCE(d.number, 0) AS number "
-            + "FROM cup c LEFT JOIN cup_design d ON d.cup_id = c.id WHERE c.leaves_at > #{now}")
-    List<OnCupRow> onTheFloor(Instant now);
+            + "FROM cup c LEFT JOIN cup_design d ON d.cup_id = c.id WHERE c.leaves_at > #{now} OR c.id = #{cup}")
+    List<OnCupRow> onTheFloor(@Param("now") Instant now, @Param("cup") long cup);
 
     /** @param of how many cups have it in all */
     record WithRow(long designId, String code, int of) {}

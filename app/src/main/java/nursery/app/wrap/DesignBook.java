@@ -65,7 +65,7 @@ public class DesignBook {
             return mapper.on(cupId);
         }
         Map<Long, OnCupRow> floor =
-                Once.aPage(DesignBook.class, "floor", () -> mapper.onTheFloor(moments.now()).stream()
+                Once.aPage(DesignBook.class, "floor", () -> mapper.onTheFloor(moments.now(), cupId).stream()
                         .collect(Collectors.toMap(OnCupRow::cupId, Function.identity())));
         return Optional.ofNullable(floor.get(cupId))
                 .or(() -> Once.aPage(DesignBook.class, "on " + cupId, () -> mapper.on(cupId)));

@@ -33,6 +33,7 @@ import nursery.core.technique.StepKind;
  * @param plan its steps, in order; a step keeps its number when others are put in before it
  * @param log every entry ever made, cancelled ones included
  * @param stepsEver the largest number a step of its plan ever bore: none is given to another
+ * @param startedAt when it was taken up here; what was done to it before may be written down later ({@link #begunAt})
  * @param leftAt when it left the floor, if it has: what is put right in a label after that is none of its business
  */
 public record Cup(
@@ -284,6 +285,15 @@ public record Cup(
     /** This cup without a step of its plan. */
     public Cup without(PlanStep step) {
         return with(plan.stream().filter(one -> one.number() != step.number()).toList());
+    }
+
+    /** When work on it began: when it was taken up here, or with the earliest that was written down of it since. */
+    public Instant begunAt() {
+        return happened().stream()
+                .map(entry -> entry.mark().happenedAt())
+                .filter(startedAt::isAfter)
+                .min(Instant::compareTo)
+                .orElse(startedAt);
     }
 
     /** Minutes from its start, the clock its layers are counted by. */

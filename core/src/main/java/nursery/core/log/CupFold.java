@@ -76,11 +76,18 @@ public final class CupFold {
     }
 
     public CupState stateAt(Instant now) {
+        Instant worked = notBeforeWork(lastDone, now);
+        Instant ended = notBeforeWork(lastEnded, now);
         Optional<NextAction> next = cup.plan().stream()
                 .filter(step -> !done.containsKey(step.number()))
                 .findFirst()
-                .map(step -> NextStep.of(step, effective(step), new WallClock(newestCoat(), lastDone, lastEnded), now));
-        return new CupState(done, coats, next, layers, hold, lastDone, lastEnded, lastSeen, gone, concerns);
+                .map(step -> NextStep.of(step, effective(step), new WallClock(newestCoat(), worked, ended), now));
+        return new CupState(done, coats, next, layers, hold, worked, ended, lastSeen, gone, concerns);
+    }
+
+    /** A cup that nothing was done to had begun whenever one looks: what is written about earlier work begins it. */
+    private Instant notBeforeWork(Instant last, Instant now) {
+        return last.equals(cup.startedAt()) && now.isBefore(last) ? now : last;
     }
 
     /** A step that was left out has nothing to dry: what it would have waited for itself is waited for instead. */

@@ -359,9 +359,7 @@ public final class LegalMoves {
         }
         String message = left.isPresent()
                 ? "That is before the cup left the bench."
-                : state.done().isEmpty()
-                        ? "That is before the cup was started."
-                        : "That is before the step it builds on was done.";
+                : "That is before the step it builds on was done.";
         return Optional.of(new Refusal("at", message, Optional.empty(), Optional.of(earliest)));
     }
 }

@@ -4,6 +4,7 @@ import static nursery.core.log.CupStory.hour;
 import static nursery.core.technique.StepKind.BUILD_COAT;
 import static nursery.core.technique.StepKind.FLOOD_COAT;
 import static nursery.core.technique.StepKind.GLITTER;
+import static nursery.core.technique.StepKind.PAINT;
 import static nursery.core.technique.StepKind.PREP;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -65,9 +66,26 @@ class LegalMovesTest {
                     assertThat(refusal.field()).isEqualTo("at");
                     assertThat(refusal.earliest()).contains(hour(6));
                 });
-        assertThat(story().refusal(new LogEntry.StepDone(story().mark(-1), 1), 1))
+    }
+
+    @Test
+    void yesterdaysWorkBeginsACupTakenUpToday() {
+        CupStory story = story();
+        LogEntry.StepDone prep = new LogEntry.StepDone(story.mark(-20), story.number(PREP));
+        CupState then = story.at(-20);
+        assertThat(LegalMoves.refusalOf(then, story.file(), prep, hour(0))).isEmpty();
+        assertThat(LegalMoves.concernsAbout(then, story.file(), prep)).isEmpty();
+        story.done(PREP, -20);
+        assertThat(story.file().begunAt()).isEqualTo(hour(-20));
+        assertThat(LegalMoves.refusalOf(
+                        story.at(-21),
+                        story.file(),
+                        new LogEntry.StepDone(story.mark(-21), story.number(PAINT)),
+                        hour(0)))
                 .map(Refusal::message)
-                .hasValueSatisfying(message -> assertThat(message).contains("before the cup was started"));
+                .contains("That is before the step it builds on was done.");
+        // Taken back, it begins when it was taken up.
+        assertThat(story.cancelled(1, 0).file().begunAt()).isEqualTo(CupStory.START);
     }
 
     @ParameterizedTest
