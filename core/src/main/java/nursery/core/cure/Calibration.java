@@ -3,6 +3,7 @@ package nursery.core.cure;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,8 +65,18 @@ public record Calibration(
     private static final double ACTIVATION_REACH = 3;
     private static final double LEAST_ACTIVATION = 5;
     private static final double MOST_ACTIVATION = 150;
-    private static final int COAT_NODES = 15;
-    private static final double COAT_REACH = 2.8;
+    private static final double SPEED_STEP = 2 * MOST_LOG_SPEED / (SPEEDS - 1);
+    /**
+     * What a coat has of its own, in steps of the speeds, up to 2.8 standard deviations to either side: a speed with an
+     * offset is then another speed of the same grid, and is worked out once.
+     */
+    private static final int[] COAT_STEPS = {-21, -18, -15, -12, -9, -6, -3, 0, 3, 6, 9, 12, 15, 18, 21};
+
+    private static final int FARTHEST_STEP = COAT_STEPS[COAT_STEPS.length - 1];
+    private static final double[] COAT_WEIGHTS = Arrays.stream(COAT_STEPS)
+            .mapToDouble(step -> step * SPEED_STEP / COAT_SPREAD)
+            .map(z -> Math.exp(-z * z / 2))
+            .toArray();
     private static final double YOUNGEST_H = 1e-3;
     private static final double TAIL = 0.025;
 
@@ -138,7 +149,7 @@ public record Calibration(
                 logPosterior[a][s] = -(off * off + b * b) / 2;
             }
             for (Collection<Observation> coat : byCoat.values()) {
-                addCoat(logPosterior[a], speeds, label, clock, coat);
+                addCoat(logPosterior[a], label, clock, coat);
             }
         });
         double[] bySpeed = new double[SPEEDS];
@@ -166,20 +177,21 @@ public record Calibration(
     }
 
     /** Adds what one coat's touches say at every speed, what the coat has of its own summed out. */
-    private static void addCoat(
-            double[] logPosterior, double[] speeds, Label label, CureClock clock, Collection<Observation> touches) {
-        double[] offsets = even(-COAT_REACH * COAT_SPREAD, COAT_REACH * COAT_SPREAD, COAT_NODES);
+    private static void addCoat(double[] logPosterior, Label label, CureClock clock, Collection<Observation> touches) {
         Ages[] ages = ages(clock, touches);
         Bracket[] brackets = brackets(label, touches);
-        for (int s = 0; s < speeds.length; s++) {
+        double[] together = new double[SPEEDS + 2 * FARTHEST_STEP];
+        for (int k = 0; k < together.length; k++) {
+            double logSpeed = -MOST_LOG_SPEED + (k - FARTHEST_STEP) * SPEED_STEP;
+            together[k] = 1;
+            for (int i = 0; i < ages.length; i++) {
+                together[k] *= brackets[i].likelihood(ages[i], logSpeed);
+            }
+        }
+        for (int s = 0; s < SPEEDS; s++) {
             double sum = 0;
-            for (double offset : offsets) {
-                double z = offset / COAT_SPREAD;
-                double product = Math.exp(-z * z / 2);
-                for (int i = 0; i < ages.length; i++) {
-                    product *= brackets[i].likelihood(ages[i], speeds[s] + offset);
-                }
-                sum += product;
+            for (int node = 0; node < COAT_STEPS.length; node++) {
+                sum += COAT_WEIGHTS[node] * together[s + FARTHEST_STEP + COAT_STEPS[node]];
             }
             logPosterior[s] += Math.log(Math.max(Double.MIN_NORMAL, sum));
         }
@@ -203,7 +215,8 @@ public record Calibration(
     private static double likeliest(Ages[] ages, Bracket[] brackets, double b) {
         double best = Double.NEGATIVE_INFINITY;
         double found = 0;
-        for (double offset : even(-COAT_REACH * COAT_SPREAD, COAT_REACH * COAT_SPREAD, COAT_NODES)) {
+        for (int step : COAT_STEPS) {
+            double offset = step * SPEED_STEP;
             double z = offset / COAT_SPREAD;
             double sum = -z * z / 2;
             for (int i = 0; i < ages.length; i++) {
