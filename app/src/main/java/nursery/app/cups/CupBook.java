@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import nursery.app.cups.CupMapper.NewCupRow;
 import nursery.app.floor.Floors;
 import nursery.app.floor.StepRow;
@@ -100,9 +101,11 @@ public class CupBook {
                 order.about().technique(),
                 startedAt,
                 order.matters()));
-        for (int i = 0; i < order.plan().size(); i++) {
-            mapper.insertStep(StepRow.of(id, i + 1, order.plan().get(i)));
-        }
+        mapper.insertSteps(
+                id,
+                IntStream.range(0, order.plan().size())
+                        .mapToObj(i -> StepRow.of(id, i + 1, order.plan().get(i)))
+                        .toList());
         stores.takeBlank(id, order.blankId());
         return code;
     }

@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import nursery.app.floor.EntryRow;
 import nursery.app.floor.StepRow;
@@ -99,10 +100,12 @@ interface CupMapper {
             + "last_at = #{lastAt} WHERE id = #{id}")
     void settle(SumsRow sums);
 
-    /** Puts a step into a plan; its number is the cup's for good. */
-    default void insertStep(StepRow step) {
-        insertStepRow(step);
-        numbered(step.cupId(), step.number());
+    /** Puts steps into a cup's plan; their numbers are the cup's for good. */
+    default void insertSteps(long cupId, List<StepRow> steps) {
+        if (!steps.isEmpty()) {
+            insertStepRows(steps);
+            numbered(cupId, steps.stream().mapToInt(StepRow::number).max().orElseThrow());
+        }
     }
 
     @Update("UPDATE cup SET next_step = GREATEST(next_step, #{number} + 1) WHERE id = #{cupId}")
@@ -110,11 +113,15 @@ interface CupMapper {
 
     @Insert(
             """
+            <script>
             INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail,
               role, material, width_mm, height_mm, grit, amount_ml)
-            VALUES (#{cupId}, #{number}, #{position}, #{kind}, #{title}, #{waitKind}, #{waitAmount}, #{waitFast},
-              #{detail}, #{role}, #{material}, #{widthMm}, #{heightMm}, #{grit}, #{amountMl})""")
-    void insertStepRow(StepRow step);
+            VALUES <foreach collection="steps" item="s" separator=",">
+              (#{s.cupId}, #{s.number}, #{s.position}, #{s.kind}, #{s.title}, #{s.waitKind}, #{s.waitAmount},
+              #{s.waitFast}, #{s.detail}, #{s.role}, #{s.material}, #{s.widthMm}, #{s.heightMm}, #{s.grit},
+              #{s.amountMl})</foreach>
+            </script>""")
+    void insertStepRows(@Param("steps") List<StepRow> steps);
 
     /** A step that is still ahead, at its new place and as it is to be done now. */
     @Update(

@@ -99,16 +99,44 @@ public class LogBook {
     }
 
     /**
+     * An entry as it may be written.
+     *
+     * @param asked every question about it
+     * @param answers to those that were answered
+     */
+    private record Judged(LogEntry entry, List<Question> asked, List<Mark.Answer> answers) {
+        /** What was asked, if any of it is not answered: then the caller has to undo what was written. */
+        List<Question> open() {
+            return answers.size() < asked.size() ? asked : List.of();
+        }
+    }
+
+    /**
      * Writes an entry with the answers to what is asked about it.
      *
      * @param of which of several entries it is, for the questions
-     * @return what was asked, if any of it is not answered: then the caller has to undo it
      */
     private List<Question> write(String code, LogEntry entry, Among of, Reasons reasons) {
-        Optional<Spindle> spindle = spindleOf(entry);
-        spindle.ifPresent(taken -> mapper.lockSpindle(taken.id()).orElseThrow(Gone::new));
-        long cupId = mapper.lock(code).orElseThrow(Gone::new);
+        long cupId = lock(code, List.of(entry));
         Read read = read(code);
+        Judged judged = judge(read, entry, of, reasons);
+        write(cupId, read, List.of(judged));
+        return judged.open();
+    }
+
+    /** The spindles before the cup, and in one order: two that want each other's must not wait for each other. */
+    private long lock(String code, List<? extends LogEntry> entries) {
+        entries.stream()
+                .flatMap(entry -> spindleOf(entry).stream())
+                .map(Spindle::id)
+                .distinct()
+                .sorted()
+                .forEach(spindle -> mapper.lockSpindle(spindle).orElseThrow(Gone::new));
+        return mapper.lock(code).orElseThrow(Gone::new);
+    }
+
+    /** @throws NotLogged if it could not have happened */
+    private Judged judge(Read read, LogEntry entry, Among of, Reasons reasons) {
         Cup cup = read.cup();
         Instant happened = entry.mark().happenedAt();
         boolean between = LegalMoves.mayComeBetween(entry.kind());
@@ -133,8 +161,7 @@ public class LogBook {
                 .flatMap(question -> reasons.to(question).stream()
                         .map(reason -> new Mark.Answer(question.concern().key(), reason)))
                 .toList();
-        write(cupId, read, List.of(entry), answers);
-        return answers.size() < asked.size() ? asked : List.of();
+        return new Judged(entry, asked, answers);
     }
 
     /** Whether what was written down already still stands with an entry before it. */
@@ -158,7 +185,16 @@ public class LogBook {
     }
 
     /** A cup as it is under its lock, with the floor around it. */
-    record Read(Floor floor, Cup cup, RoomCourse room) {}
+    record Read(Floor floor, Cup cup, RoomCourse room) {
+        /** With one more entry in its log. */
+        Read and(LogEntry entry) {
+            return new Read(
+                    floor,
+                    cup.withLog(
+                            Stream.concat(cup.log().stream(), Stream.of(entry)).toList()),
+                    room);
+        }
+    }
 
     Read read(String code) {
         Floor floor = floors.at(moments.now());
@@ -175,12 +211,15 @@ public class LogBook {
      * Writes entries, takes what was mixed for them out of the bottles, and works out anew when the cup leaves the
      * floor.
      */
-    private void write(long cupId, Read read, List<LogEntry> entries, List<Mark.Answer> answers) {
+    private void write(long cupId, Read read, List<Judged> entries) {
         if (read.cup().log().isEmpty()) {
             events.publishEvent(new CupBegun(read.cup().code()));
         }
-        for (LogEntry entry : entries) {
-            long id = insert(cupId, entry, answers);
+        Read after = read;
+        for (Judged judged : entries) {
+            LogEntry entry = judged.entry();
+            after = after.and(entry);
+            long id = insert(cupId, entry, judged.answers());
             if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
                 read.cup()
                         .find(((LogEntry.OfStep) entry).step())
@@ -204,10 +243,7 @@ public class LogBook {
                         entry.mark().recordedBy());
             }
         }
-        Cup after = read.cup()
-                .withLog(Stream.concat(read.cup().log().stream(), entries.stream())
-                        .toList());
-        settle(cupId, after.at(read.room(), moments.now()));
+        settle(cupId, after.cup().at(read.room(), moments.now()));
     }
 
     private long insert(long cupId, LogEntry entry, List<Mark.Answer> answers) {
@@ -275,10 +311,17 @@ public class LogBook {
      */
     @Transactional
     public void addRow(String code, List<? extends LogEntry.OfStep> entries, Reasons reasons) {
-        List<Question> asked = new ArrayList<>();
+        long cupId = lock(code, entries);
+        Read read = read(code);
+        List<Judged> row = new ArrayList<>();
+        Read soFar = read;
         for (LogEntry.OfStep entry : entries) {
-            asked.addAll(write(code, entry, Among.steps(entry.step()), reasons));
+            row.add(judge(soFar, entry, Among.steps(entry.step()), reasons));
+            soFar = soFar.and(entry);
         }
+        write(cupId, read, row);
+        List<Question> asked =
+                row.stream().flatMap(judged -> judged.open().stream()).toList();
         if (!asked.isEmpty()) {
             throw NotLogged.questioned(asked);
         }
@@ -330,8 +373,10 @@ public class LogBook {
             write(
                     cupId,
                     new Read(read.floor(), corrected.withLog(withoutLast(corrected.log(), instead)), read.room()),
-                    instead.stream().toList(),
-                    wrong.mark().answers());
+                    instead.stream()
+                            .map(right ->
+                                    new Judged(right, List.of(), wrong.mark().answers()))
+                            .toList());
         }
     }
 

@@ -1,5 +1,6 @@
 package nursery.app.cups;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -148,14 +149,16 @@ public class PlanChanges {
             }
         }
         Set<Integer> there = now.stream().map(PlanStep::number).collect(Collectors.toSet());
+        List<StepRow> added = new ArrayList<>();
         for (int i = 0; i < ahead.size(); i++) {
             StepRow row = StepRow.of(cupId, from + i, ahead.get(i));
             if (there.contains(ahead.get(i).number())) {
                 mapper.updateStep(row);
             } else {
-                mapper.insertStep(row);
+                added.add(row);
             }
         }
+        mapper.insertSteps(cupId, added);
         log.settle(cupId, cup.with(here.planWith(ahead)).at(read.room(), moments.now()));
     }
 
@@ -184,7 +187,7 @@ public class PlanChanges {
                 .map(next -> mapper.positionOf(cupId, next.step().number()))
                 .orElseGet(() -> lastPosition(cupId, cup) + 1);
         mapper.shiftSteps(cupId, position);
-        mapper.insertStep(StepRow.of(cupId, position, step));
+        mapper.insertSteps(cupId, List.of(StepRow.of(cupId, position, step)));
         log.settle(
                 cupId,
                 cup.withStepBefore(state.next().map(next -> next.step()), step).at(read.room(), moments.now()));

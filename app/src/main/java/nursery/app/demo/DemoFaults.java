@@ -2,32 +2,19 @@ package nursery.app.demo;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
-import nursery.app.cups.CupBook;
 import nursery.app.cups.LogBook;
 import nursery.app.floor.Floors;
-import nursery.app.techniques.TechniqueBook;
-import nursery.core.floor.CupNow;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Ahead;
 import nursery.core.log.Blemish;
-import nursery.core.log.Cup;
 import nursery.core.log.Extent;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
-import nursery.core.log.Pot;
-import nursery.core.log.QuietHours;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
-import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
-import nursery.core.technique.Schools;
-import nursery.core.technique.Technique;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 
@@ -36,18 +23,14 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("nursery.demo")
 class DemoFaults {
 
-    private static final QuietHours NEVER = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
-
-    private final CupBook cups;
+    private final DemoCups cups;
     private final LogBook log;
     private final Floors floors;
-    private final TechniqueBook techniques;
 
-    DemoFaults(CupBook cups, LogBook log, Floors floors, TechniqueBook techniques) {
+    DemoFaults(DemoCups cups, LogBook log, Floors floors) {
         this.cups = cups;
         this.log = log;
         this.floors = floors;
-        this.techniques = techniques;
     }
 
     /** A sag, a haze after the cold night, and a soft streak. */
@@ -65,8 +48,8 @@ class DemoFaults {
         floors.at(at.plus(Duration.ofHours(1))).cups().stream()
                 .filter(cup -> cup.cup().about().name().equals(name))
                 .findFirst()
-                .ifPresent(cup ->
-                        log.add(cup.code(), new LogEntry.FaultsSeen(mark(at, "Mira", ""), List.of(sightings)), true));
+                .ifPresent(cup -> log.add(
+                        cup.code(), new LogEntry.FaultsSeen(DemoCups.mark(at, "Mira", ""), List.of(sightings)), true));
     }
 
     /**
@@ -103,56 +86,38 @@ class DemoFaults {
     }
 
     private void make(Past past, Instant now, String madeFor, ShelfBlank blank, Resin resin) {
-        Instant began = now.minus(Duration.ofDays(past.daysAgo()));
-        Technique technique = techniques.find(past.technique()).orElseThrow().technique();
-        Order order = new Order(
-                new Cup.About(past.name(), madeFor, technique.name(), blank.name(), "#2f4a3a", "#d8c07a"),
-                1,
+        DemoCups.Making making = cups.start(
+                new DemoCups.Wanted(
+                        past.technique(),
+                        past.name(),
+                        madeFor,
+                        "#2f4a3a",
+                        "#d8c07a",
+                        floors.show().today().minusDays(past.daysAgo() - 10)),
                 blank.id(),
-                blank.blank(),
-                new Cup.Resins(resin, resin),
-                Schools.of(),
-                technique.plan(Schools.of(), Map.of()),
-                Optional.of(floors.show().today().minusDays(past.daysAgo() - 10)),
-                1);
-        String code = cups.start(order, began).get(0);
-        CupNow cup = floors.cup(code).orElseThrow();
-        Instant last = began;
-        List<Ahead.Expected> steps = Ahead.of(cup.cup(), floors.roomOf(cup.cup()), began, NEVER);
+                resin.id(),
+                now.minus(Duration.ofDays(past.daysAgo())));
+        List<Ahead.Expected> steps = making.ahead();
+        Instant last = steps.get(steps.size() - 1).at();
         for (Ahead.Expected step : steps) {
-            boolean finish = step == steps.get(steps.size() - 1);
-            if (finish) {
-                past.fault().ifPresent(fault -> tell(code, step.at(), fault, past.cause()));
+            if (step == steps.get(steps.size() - 1)) {
+                past.fault().ifPresent(fault -> tell(making, last, fault, past.cause()));
             }
-            last = step.at();
-            Mark mark = mark(last, "Mira", "");
-            log.add(
-                    code,
-                    step.step().kind().isPour()
-                            ? new LogEntry.Poured(
-                                    mark,
-                                    step.step().number(),
-                                    15,
-                                    Optional.empty(),
-                                    Optional.of(Pot.of(resin, OptionalLong.empty())))
-                            : new LogEntry.StepDone(mark, step.step().number()),
-                    true);
+            if (step.step().kind().isPour()) {
+                making.pour(step.step().number(), step.at(), 15, Optional.empty(), "Mira");
+            } else {
+                making.follow(step, "Mira");
+            }
         }
-        log.add(
-                code,
-                new LogEntry.Plain(mark(last.plus(Duration.ofDays(5)), "Mira", ""), LogEntry.Kind.HANDED_OVER),
-                true);
+        making.also(new LogEntry.Plain(
+                DemoCups.mark(last.plus(Duration.ofDays(5)), "Mira", ""), LogEntry.Kind.HANDED_OVER));
     }
 
-    private void tell(String code, Instant at, Blemish fault, String cause) {
-        Mark before = mark(at.minus(Duration.ofMinutes(30)), "Mira", "");
-        log.add(code, new LogEntry.FaultsSeen(before, List.of(new Sighting(fault, Zone.LOWER, Extent.SOME))), true);
+    private static void tell(DemoCups.Making making, Instant at, Blemish fault, String cause) {
+        Mark before = DemoCups.mark(at.minus(Duration.ofMinutes(30)), "Mira", "");
+        making.also(new LogEntry.FaultsSeen(before, List.of(new Sighting(fault, Zone.LOWER, Extent.SOME))));
         if (!cause.isEmpty()) {
-            log.add(code, new LogEntry.CauseKnown(before, cause), true);
+            making.also(new LogEntry.CauseKnown(before, cause));
         }
-    }
-
-    private static Mark mark(Instant at, String by, String note) {
-        return Mark.unnumbered(at, at, by, note);
     }
 }

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,7 +13,6 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
 import nursery.app.cups.CupBook;
-import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.Money;
@@ -24,22 +24,22 @@ import nursery.core.stock.Material.Film;
 import nursery.core.stock.MaterialKind;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 
 /** The demo's materials, all invented, and what its cups are made of. */
 @Component
+@ConditionalOnProperty("nursery.demo")
 class DemoMaterials {
 
     private final MaterialBook materials;
     private final MoneyBook money;
     private final CupBook cups;
-    private final Floors floors;
 
-    DemoMaterials(MaterialBook materials, MoneyBook money, CupBook cups, Floors floors) {
+    DemoMaterials(MaterialBook materials, MoneyBook money, CupBook cups) {
         this.materials = materials;
         this.money = money;
         this.cups = cups;
-        this.floors = floors;
     }
 
     void onTheShelf(Instant now) {
@@ -166,38 +166,41 @@ class DemoMaterials {
                 id, lot, amount, Optional.of(new BigDecimal(paid)), bought, Optional.of(bought.plusDays(3)), "Mira");
     }
 
-    /** Names for each step what lies nearest to the cup's colours. */
-    void dress(String code) {
-        Cup cup = floors.cup(code).orElseThrow().cup();
+    /**
+     * Names for each step what lies nearest to the cup's colours; a meadow is red, brass and moss, from the rim down.
+     */
+    void dress(Cup cup) {
         Map<Integer, List<Stocked>> offered = materials.offered(cup.plan());
+        Map<Integer, List<Long>> first = new LinkedHashMap<>();
         for (PlanStep step : cup.plan()) {
-            String wanted = step.kind().title().contains("Glitter")
-                    ? cup.about().glitter()
-                    : cup.about().paint();
-            MaterialKind.usedBy(step.kind()).stream()
-                    .filter(kind -> kind != MaterialKind.TRANSFER_FILM)
-                    .findFirst()
-                    .flatMap(kind -> offered.getOrDefault(step.number(), List.of()).stream()
-                            .map(Stocked::material)
-                            .filter(material -> material.kind() == kind && !material.isRemovable())
-                            .min(Comparator.comparingDouble(material -> Colours.distance(material.colour(), wanted))))
-                    .ifPresent(material -> materials.choose(cup.id(), step, List.of(material.id())));
+            List<Material> here = offered.getOrDefault(step.number(), List.of()).stream()
+                    .map(Stocked::material)
+                    .toList();
             if (step.kind() == StepKind.GLITTER && cup.about().name().equals("Poppy field")) {
-                meadow(cup, step, offered.getOrDefault(step.number(), List.of()));
+                List<Material> meadow = Stream.of("Tram red chunky", "Old brass fine", "Moss chunky")
+                        .flatMap(name -> here.stream().filter(one -> one.name().equals(name)))
+                        .toList();
+                first.put(step.number(), meadow.stream().map(Material::id).toList());
+                cups.recolour(
+                        cup.code(),
+                        Optional.empty(),
+                        meadow.stream().map(Material::colour).toList());
+            } else {
+                nearest(cup, step, here).ifPresent(material -> first.put(step.number(), List.of(material.id())));
             }
         }
+        materials.chooseFirst(cup.id(), first);
     }
 
-    /** Red, brass and moss, from the rim down. */
-    private void meadow(Cup cup, PlanStep step, List<Stocked> offered) {
-        List<Material> three = Stream.of("Tram red chunky", "Old brass fine", "Moss chunky")
-                .flatMap(name -> offered.stream().map(Stocked::material).filter(one -> one.name()
-                        .equals(name)))
-                .toList();
-        materials.choose(cup.id(), step, three.stream().map(Material::id).toList());
-        cups.recolour(
-                cup.code(),
-                Optional.empty(),
-                three.stream().map(Material::colour).toList());
+    private static Optional<Material> nearest(Cup cup, PlanStep step, List<Material> offered) {
+        String wanted = step.kind().title().contains("Glitter")
+                ? cup.about().glitter()
+                : cup.about().paint();
+        return MaterialKind.usedBy(step.kind()).stream()
+                .filter(kind -> kind != MaterialKind.TRANSFER_FILM)
+                .findFirst()
+                .flatMap(kind -> offered.stream()
+                        .filter(material -> material.kind() == kind && !material.isRemovable())
+                        .min(Comparator.comparingDouble(material -> Colours.distance(material.colour(), wanted))));
     }
 }

@@ -8,17 +8,11 @@ import static nursery.core.technique.School.TURN;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.OptionalLong;
-import nursery.app.cups.CupBook;
-import nursery.app.cups.HandsBook;
-import nursery.app.cups.LogBook;
 import nursery.app.cups.PlanChanges;
 import nursery.app.floor.Floors;
 import nursery.app.floor.RoomPlan;
@@ -29,7 +23,6 @@ import nursery.app.room.SimulatedThermometer;
 import nursery.app.settings.ShopBook;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.shelf.StockBook;
-import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
@@ -37,31 +30,16 @@ import nursery.core.cup.Tapered;
 import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
 import nursery.core.cure.Touch;
-import nursery.core.floor.CupNow;
-import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
-import nursery.core.floor.ShelfBlank;
-import nursery.core.log.Ahead;
-import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
-import nursery.core.log.Mark;
-import nursery.core.log.Pot;
-import nursery.core.log.QuietHours;
-import nursery.core.log.Spindle;
-import nursery.core.plan.Order;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.Part;
-import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
-import nursery.core.technique.Schools;
-import nursery.core.technique.StepKind;
-import nursery.core.technique.Technique;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -91,15 +69,12 @@ class DemoShop implements SmartInitializingSingleton {
             FINISH = 9;
 
     private final ShelfBook shelf;
-    private final CupBook cups;
-    private final LogBook log;
-    private final HandsBook hands;
+    private final DemoCups cups;
     private final PlanChanges changes;
     private final RoomBook room;
     private final ShopBook shops;
     private final Floors floors;
     private final StockBook stock;
-    private final TechniqueBook techniques;
     private final PlanBook plans;
     private final DemoFaults faults;
     private final DemoDesigns designs;
@@ -110,15 +85,12 @@ class DemoShop implements SmartInitializingSingleton {
 
     DemoShop(
             ShelfBook shelf,
-            CupBook cups,
-            LogBook log,
-            HandsBook hands,
+            DemoCups cups,
             PlanChanges changes,
             RoomBook room,
             ShopBook shops,
             Floors floors,
             StockBook stock,
-            TechniqueBook techniques,
             PlanBook plans,
             DemoFaults faults,
             DemoDesigns designs,
@@ -128,14 +100,11 @@ class DemoShop implements SmartInitializingSingleton {
             Moments moments) {
         this.shelf = shelf;
         this.cups = cups;
-        this.log = log;
-        this.hands = hands;
         this.changes = changes;
         this.room = room;
         this.shops = shops;
         this.floors = floors;
         this.stock = stock;
-        this.techniques = techniques;
         this.plans = plans;
         this.faults = faults;
         this.designs = designs;
@@ -226,67 +195,76 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void starCups(long slim20, long slim12, long tapered30, long regular) {
-        String sky = start("Winter sky", STARS, slim20, regular, 6, "#16213f", "#3b5fb5", 32);
-        toGlitter(sky, "Mira", 31, 1);
-        pour(sky, FLOOD, 5.2, 23, 1, "Mira");
-        String meteors = start("Meteor shower", STARS, slim12, regular, 6, "#2a1f3d", "#c9b458", 3);
-        done(meteors, PREP, 2.5, "Mira");
-        done(meteors, PAINT, 1.6, "Mira");
-        pour(meteors, ADHESIVE, 0.2, 1, 0, "Mira");
-        String comet = start("Comet", STARS, slim12, regular, 6, "#0f2f3a", "#58b7b0", 7);
-        toGlitter(comet, "Jonas", 6.5, 1);
-        String saturn = start("Saturn", STARS, slim20, regular, 6, "#4a3420", "#c99a5b", 12);
-        toGlitter(saturn, "Mira", 11, 1);
-        pour(saturn, FLOOD, 4.7, 24, 5, "Mira");
-        touch(sky, Touch.STRINGS, 2.3, "Mira");
-        touch(sky, Touch.TACKY, 1.4, "Mira");
-        touch(saturn, Touch.TACKY, 0.9, "Jonas");
-        String milky = start("Milky way", STARS, tapered30, regular, 6, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE);
-        toGlitter(milky, "Jonas", 29, 1);
-        pour(milky, FLOOD, 17.2, 27, 0, "Jonas");
-        touch(milky, Touch.GUMS_PAPER, 8.5, "Jonas");
-        touch(milky, Touch.SANDS_TO_DUST, 6, "Jonas");
+        start("Winter sky", STARS, slim20, regular, 6, "#16213f", "#3b5fb5", 32)
+                .toGlitter("Mira", 31, 1)
+                .pour(FLOOD, 5.2, 23, 1, "Mira")
+                .touch(Touch.STRINGS, 2.3, "Mira")
+                .touch(Touch.TACKY, 1.4, "Mira");
+        start("Meteor shower", STARS, slim12, regular, 6, "#2a1f3d", "#c9b458", 3)
+                .done(PREP, 2.5, "Mira")
+                .done(PAINT, 1.6, "Mira")
+                .pour(ADHESIVE, 0.2, 1, 0, "Mira")
+                .write();
+        start("Comet", STARS, slim12, regular, 6, "#0f2f3a", "#58b7b0", 7)
+                .toGlitter("Jonas", 6.5, 1)
+                .write();
+        start("Saturn", STARS, slim20, regular, 6, "#4a3420", "#c99a5b", 12)
+                .toGlitter("Mira", 11, 1)
+                .pour(FLOOD, 4.7, 24, 5, "Mira")
+                .touch(Touch.TACKY, 0.9, "Jonas");
+        start("Milky way", STARS, tapered30, regular, 6, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE)
+                .toGlitter("Jonas", 29, 1)
+                .pour(FLOOD, 17.2, 27, 0, "Jonas")
+                .touch(Touch.GUMS_PAPER, 8.5, "Jonas")
+                .touch(Touch.SANDS_TO_DUST, 6, "Jonas");
     }
 
     private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
-        String line7 = start("Line 7 green", TRAMS, mug, regular, 9, "#1f5a3a", "#2f8f57", 30);
-        toGlitter(line7, "Jonas", 29, 1);
-        pour(line7, FLOOD, 7.1, 24, 2, "Jonas");
-        pour(line7, SECOND, 2.1, 16, 2, "Jonas");
-        String depot = start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40);
-        toGlitter(depot, "Jonas", 39, 1);
-        pour(depot, FLOOD, 17.6, 26, 3, "Jonas");
-        log.add(depot, LogEntry.takenOff(mark(ago(8), "Jonas", "Hung by the window; forgot the second coat.")), true);
-        String crossing = start("Level crossing", TRAMS, slim12, regular, 9, "#3b3f46", "#e0b23c", 7);
-        toGlitter(crossing, "Jonas", 6.6, 1);
-        pour(crossing, FLOOD, 1.1, 41, 6, "Jonas");
-        String bell = start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9);
-        toGlitter(bell, "Mira", 8, 1);
-        pour(bell, FLOOD, 1.2, 20, 4, "Mira");
+        start("Line 7 green", TRAMS, mug, regular, 9, "#1f5a3a", "#2f8f57", 30)
+                .toGlitter("Jonas", 29, 1)
+                .pour(FLOOD, 7.1, 24, 2, "Jonas")
+                .pour(SECOND, 2.1, 16, 2, "Jonas")
+                .write();
+        start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40)
+                .toGlitter("Jonas", 39, 1)
+                .pour(FLOOD, 17.6, 26, 3, "Jonas")
+                .takenOff(8, "Jonas", "Hung by the window; forgot the second coat.");
+        start("Level crossing", TRAMS, slim12, regular, 9, "#3b3f46", "#e0b23c", 7)
+                .toGlitter("Jonas", 6.6, 1)
+                .pour(FLOOD, 1.1, 41, 6, "Jonas")
+                .write();
+        start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9)
+                .toGlitter("Mira", 8, 1)
+                .pour(FLOOD, 1.2, 20, 4, "Mira")
+                .write();
     }
 
     private void seedCups(long plump, long slim20, long slow, long regular) {
-        String foxglove = start("Foxglove", SEEDS, plump, regular, 10, "#5d2a57", "#b45aa6", 60);
-        toGlitter(foxglove, "Mira", 59, 1);
-        pour(foxglove, FLOOD, 54, 20, 0, "Mira");
-        pour(foxglove, SECOND, 49, 18, 0, "Mira");
-        touch(foxglove, Touch.FIRM_WITH_PRINT, 44, "Mira");
-        touch(foxglove, Touch.SANDS_TO_DUST, 42, "Mira");
-        done(foxglove, SAND, 34, "Mira");
-        pour(foxglove, FINISHING, 33, 12, 0, "Mira");
-        done(foxglove, FINISH, 18, "Mira");
-        String bean = start("Runner bean", SEEDS, slim20, slow, 10, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN);
-        toGlitter(bean, "Jonas", 50, 8);
-        pour(bean, FLOOD, 42, 25, 0, "Jonas");
-        pour(bean, SECOND, 36, 20, 0, "Jonas");
-        done(bean, SAND, 15, "Jonas");
-        pour(bean, FINISHING, 13.5, 15, 0, "Jonas");
-        String sunflower = start("Sunflower", SEEDS, slim20, regular, 10, "#8a5a00", "#f2c230", 3);
-        done(sunflower, PREP, 2.2, "Mira");
-        done(sunflower, PAINT, 1.7, "Mira");
-        String marigold = start("Marigold", SEEDS, plump, regular, 10, "#a85a00", "#f0a52a", 1);
-        done(marigold, PREP, 0.7, "Mira");
-        done(marigold, PAINT, 0.35, "Mira");
+        start("Foxglove", SEEDS, plump, regular, 10, "#5d2a57", "#b45aa6", 60)
+                .toGlitter("Mira", 59, 1)
+                .pour(FLOOD, 54, 20, 0, "Mira")
+                .pour(SECOND, 49, 18, 0, "Mira")
+                .touch(Touch.FIRM_WITH_PRINT, 44, "Mira")
+                .touch(Touch.SANDS_TO_DUST, 42, "Mira")
+                .done(SAND, 34, "Mira")
+                .pour(FINISHING, 33, 12, 0, "Mira")
+                .done(FINISH, 18, "Mira")
+                .write();
+        start("Runner bean", SEEDS, slim20, slow, 10, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN)
+                .toGlitter("Jonas", 50, 8)
+                .pour(FLOOD, 42, 25, 0, "Jonas")
+                .pour(SECOND, 36, 20, 0, "Jonas")
+                .done(SAND, 15, "Jonas")
+                .pour(FINISHING, 13.5, 15, 0, "Jonas")
+                .write();
+        start("Sunflower", SEEDS, slim20, regular, 10, "#8a5a00", "#f2c230", 3)
+                .done(PREP, 2.2, "Mira")
+                .done(PAINT, 1.7, "Mira")
+                .write();
+        start("Marigold", SEEDS, plump, regular, 10, "#a85a00", "#f0a52a", 1)
+                .done(PREP, 0.7, "Mira")
+                .done(PAINT, 0.35, "Mira")
+                .write();
     }
 
     private void readRoom() {
@@ -303,14 +281,7 @@ class DemoShop implements SmartInitializingSingleton {
         shelf.addMeasuringCup("Small cup, fine marks", new MeasuringCup(30, 1, 26, 32));
     }
 
-    private void toGlitter(String code, String by, double hoursAgo, double adhesiveMl) {
-        done(code, PREP, hoursAgo, by);
-        done(code, PAINT, hoursAgo - 0.4, by);
-        pour(code, ADHESIVE, hoursAgo - 1.5, adhesiveMl, 0, by);
-        done(code, GLITTER, hoursAgo - 1.7, by);
-    }
-
-    private String start(
+    private Told start(
             String name,
             String madeFor,
             long blank,
@@ -323,7 +294,7 @@ class DemoShop implements SmartInitializingSingleton {
         return start("one-colour-glitter", name, madeFor, blank, resin, dueInDays, paint, glitter, hoursAgo, schools);
     }
 
-    private String start(
+    private Told start(
             String technique,
             String name,
             String madeFor,
@@ -334,121 +305,103 @@ class DemoShop implements SmartInitializingSingleton {
             String glitter,
             double hoursAgo,
             School... schools) {
-        Technique chosen = techniques.find(technique).orElseThrow().technique();
-        Shelf onShelf = floors.shelf();
-        ShelfBlank bare = onShelf.blank(blank).orElseThrow();
-        Resin mixed = onShelf.resin(resin).orElseThrow();
-        Cup.About about = new Cup.About(name, madeFor, chosen.name(), bare.name(), paint, glitter);
-        Order order = new Order(
-                about,
-                1,
+        DemoCups.Making making = cups.start(
+                new DemoCups.Wanted(
+                        technique,
+                        name,
+                        madeFor,
+                        paint,
+                        glitter,
+                        floors.show().today().plusDays(dueInDays)),
                 blank,
-                bare.blank(),
-                new Cup.Resins(mixed, mixed),
-                Schools.of(schools),
-                chosen.plan(Schools.of(schools), Map.of()),
-                Optional.of(floors.show().today().plusDays(dueInDays)),
-                1);
-        String code = cups.start(order, ago(hoursAgo)).get(0);
-        materials.dress(code);
-        return code;
+                resin,
+                ago(hoursAgo),
+                schools);
+        materials.dress(making.cup());
+        return new Told(making);
     }
 
-    /**
-     * Follows a cup's plan from its start, each step as soon as it may be done, until so many are done or the present
-     * is reached.
-     */
-    private void follow(String code, int steps, String by) {
-        QuietHours none = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
-        Floor floor = floors.at(now);
-        Cup cup = floor.find(code).orElseThrow().cup();
-        for (Ahead.Expected step : Ahead.of(cup, floor.air().course(), cup.startedAt(), none).stream()
-                .limit(steps)
-                .filter(found -> found.at().isBefore(now))
-                .toList()) {
-            if (step.step().kind().isPour()) {
-                CupNow before = floors.at(now).find(code).orElseThrow();
-                pour(
-                        code,
-                        step.step(),
-                        step.at(),
-                        Math.round(before.share(step.step()).suggestedMl() * 2) / 2.0,
-                        Optional.empty(),
-                        by);
-            } else {
-                log.add(
-                        code,
-                        new LogEntry.StepDone(
-                                mark(step.at(), by, ""), step.step().number()),
-                        true);
-            }
+    /** Told in hours ago. */
+    private final class Told {
+
+        private final DemoCups.Making making;
+
+        Told(DemoCups.Making making) {
+            this.making = making;
         }
-    }
 
-    private void touch(String code, Touch touch, double hoursAgo, String by) {
-        log.add(code, new LogEntry.Touched(mark(ago(hoursAgo), by, ""), touch), true);
+        Told toGlitter(String by, double hoursAgo, double adhesiveMl) {
+            return done(PREP, hoursAgo, by)
+                    .done(PAINT, hoursAgo - 0.4, by)
+                    .pour(ADHESIVE, hoursAgo - 1.5, adhesiveMl, 0, by)
+                    .done(GLITTER, hoursAgo - 1.7, by);
+        }
+
+        Told done(int step, double hoursAgo, String by) {
+            making.done(step, ago(hoursAgo), by);
+            return this;
+        }
+
+        /** @param spindle its number, or 0 if the cup hangs */
+        Told pour(int step, double hoursAgo, double ml, int spindle, String by) {
+            making.pour(
+                    step,
+                    ago(hoursAgo),
+                    ml,
+                    spindle == 0
+                            ? Optional.empty()
+                            : Optional.of(floors.shelf().spindles().get(spindle - 1)),
+                    by);
+            return this;
+        }
+
+        Told touch(Touch touch, double hoursAgo, String by) {
+            making.touched(touch, ago(hoursAgo), by);
+            return this;
+        }
+
+        void takenOff(double hoursAgo, String by, String note) {
+            making.also(LogEntry.takenOff(DemoCups.mark(ago(hoursAgo), by, note)));
+        }
+
+        void write() {
+            making.write();
+        }
+
+        /**
+         * Follows the plan from its start, each step as soon as it may be done, until so many are done or the present
+         * is reached.
+         */
+        void follow(int steps, String by) {
+            making.ahead().stream()
+                    .limit(steps)
+                    .filter(expected -> expected.at().isBefore(now))
+                    .forEach(expected -> making.follow(expected, by));
+            making.write();
+        }
     }
 
     private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {
-        follow(start("ink-bloom", "Aurora", STARS, slim20, regular, 6, "#e8edf4", "#4aa58c", 30), 8, "Mira");
-        follow(start("peekaboo", "Moon phases", STARS, slim12, regular, 6, "#2b2f48", "#d9d4c0", 26), 6, "Jonas");
-        follow(start("glow-base-coat", "Glow comet", STARS, slim20, fast, 6, "#f4f4ee", "#9fe3b0", 9), 7, "Mira");
-        follow(start("waves", "River line", TRAMS, slim20, fast, 9, "#2f6d8c", "#d8e6ea", 14), 10, "Jonas");
-        follow(start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8), 6, "Jonas");
-        follow(start("wrap-two-days", "Timetable", TRAMS, mug, fast, 9, "#f2e2b8", "#8c2f2f", 5), 3, "Mira");
+        start("ink-bloom", "Aurora", STARS, slim20, regular, 6, "#e8edf4", "#4aa58c", 30)
+                .follow(8, "Mira");
+        start("peekaboo", "Moon phases", STARS, slim12, regular, 6, "#2b2f48", "#d9d4c0", 26)
+                .follow(6, "Jonas");
+        start("glow-base-coat", "Glow comet", STARS, slim20, fast, 6, "#f4f4ee", "#9fe3b0", 9)
+                .follow(7, "Mira");
+        start("waves", "River line", TRAMS, slim20, fast, 9, "#2f6d8c", "#d8e6ea", 14)
+                .follow(10, "Jonas");
+        start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8)
+                .follow(6, "Jonas");
+        start("wrap-two-days", "Timetable", TRAMS, mug, fast, 9, "#f2e2b8", "#8c2f2f", 5)
+                .follow(3, "Mira");
         for (int i = 1; i <= 3; i++) {
-            follow(
-                    start(
-                            "glitter-craft-glue",
-                            "Platform clock " + i,
-                            TRAMS,
-                            slim12,
-                            regular,
-                            9,
-                            "#12322f",
-                            "#cfd8d0",
-                            2),
-                    1,
-                    "Jonas");
+            start("glitter-craft-glue", "Platform clock " + i, TRAMS, slim12, regular, 9, "#12322f", "#cfd8d0", 2)
+                    .follow(1, "Jonas");
         }
-        follow(start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 10, "#7b1e1e", "#d8442f", 22), 8, "Mira");
-        follow(start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 10, "#cdb98a", "#6f7f3a", 16), 8, "Jonas");
-    }
-
-    private void done(String code, int step, double hoursAgo, String by) {
-        log.add(code, new LogEntry.StepDone(mark(ago(hoursAgo), by, ""), step), true);
-        timed(code, step, hoursAgo, by);
-    }
-
-    /** Mira is quick, Jonas takes his time; neither times everything. */
-    private void timed(String code, int step, double hoursAgo, String by) {
-        StepKind kind = floors.at(now).find(code).orElseThrow().cup().step(step).kind();
-        double pace = by.equals("Mira") ? 0.7 : 1.2;
-        if (kind.handsOnMinutes() > 0 && step % 3 > 0) {
-            hands.timed(code, step, kind.handsOnMinutes() * pace + step % 4, ago(hoursAgo));
-        }
-    }
-
-    /** @param spindle its number, or 0 if the cup hangs */
-    private void pour(String code, int step, double hoursAgo, double ml, int spindle, String by) {
-        Floor floor = floors.at(now);
-        Optional<Spindle> place = spindle == 0
-                ? Optional.empty()
-                : Optional.of(floor.shelf().spindles().get(spindle - 1));
-        pour(code, floor.find(code).orElseThrow().cup().step(step), ago(hoursAgo), ml, place, by);
-    }
-
-    private void pour(String code, PlanStep step, Instant at, double ml, Optional<Spindle> place, String by) {
-        Resin resin = floors.at(now).find(code).orElseThrow().cup().resinFor(step);
-        log.add(
-                code,
-                new LogEntry.Poured(
-                        mark(at, by, ""), step.number(), ml, place, Optional.of(Pot.of(resin, OptionalLong.empty()))),
-                true);
-    }
-
-    private static Mark mark(Instant at, String by, String note) {
-        return Mark.unnumbered(at, at, by, note);
+        start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 10, "#7b1e1e", "#d8442f", 22)
+                .follow(8, "Mira");
+        start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 10, "#cdb98a", "#6f7f3a", 16)
+                .follow(8, "Jonas");
     }
 
     private Instant ago(double hours) {

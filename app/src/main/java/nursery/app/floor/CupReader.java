@@ -19,6 +19,7 @@ import nursery.core.technique.HandsOn;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
@@ -60,7 +61,7 @@ class CupReader {
 
     List<CupNow> onTheFloor(Base base, RoomCourse room, Instant now) {
         List<CupRow> rows = mapper.cups(now);
-        Map<Long, Known> before = known;
+        Map<Long, Known> before = known();
         List<CupRow> changed = rows.stream()
                 .filter(row ->
                         before.get(row.id()) == null || !before.get(row.id()).isOf(row, base))
@@ -74,14 +75,36 @@ class CupReader {
                                 .map(old -> old.in(room)))
                         .stream())
                 .toList();
-        // What a transaction reads of its own work may still be undone.
-        if (!TransactionSynchronizationManager.isActualTransactionActive()) {
-            known = all.stream()
-                    .collect(Collectors.toUnmodifiableMap(one -> one.cup().id(), Function.identity()));
-        }
+        know(all.stream().collect(Collectors.toUnmodifiableMap(one -> one.cup().id(), Function.identity())));
         return all.stream()
                 .map(one -> new CupNow(one.cup(), one.fold().stateAt(now)))
                 .toList();
+    }
+
+    /** What was read last, by a transaction of its own work if it has read before. */
+    @SuppressWarnings("unchecked")
+    private Map<Long, Known> known() {
+        Object own = TransactionSynchronizationManager.getResource(this);
+        return own == null ? known : (Map<Long, Known>) own;
+    }
+
+    /**
+     * What a transaction reads of its own work may still be undone: it is known to nobody else, and only until its end.
+     */
+    private void know(Map<Long, Known> all) {
+        if (!TransactionSynchronizationManager.isActualTransactionActive()) {
+            known = all;
+        } else if (TransactionSynchronizationManager.isSynchronizationActive()) {
+            if (TransactionSynchronizationManager.unbindResourceIfPossible(this) == null) {
+                TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                    @Override
+                    public void afterCompletion(int status) {
+                        TransactionSynchronizationManager.unbindResourceIfPossible(CupReader.this);
+                    }
+                });
+            }
+            TransactionSynchronizationManager.bindResource(this, all);
+        }
     }
 
     Optional<Cup> find(String code, Base base, Instant now) {

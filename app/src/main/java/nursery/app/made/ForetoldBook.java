@@ -51,15 +51,16 @@ public class ForetoldBook {
 
     /** What was foretold first stays. */
     public void keep(CupNow cup) {
-        List<Item> items = costs.foretold(cup).items();
-        for (int i = 0; i < items.size(); i++) {
-            Item item = items.get(i);
-            mapper.insert(
-                    cup.cup().id(),
-                    i,
-                    new ItemRow(
-                            item.from().name(), item.of(), item.amount().orElse(null), item.quantity(), item.unit()));
-        }
+        mapper.insert(
+                cup.cup().id(),
+                costs.foretold(cup).items().stream()
+                        .map(item -> new ItemRow(
+                                item.from().name(),
+                                item.of(),
+                                item.amount().orElse(null),
+                                item.quantity(),
+                                item.unit()))
+                        .toList());
     }
 
     /** Thing by thing what was foretold and what it comes to; nothing if nothing was foretold. */

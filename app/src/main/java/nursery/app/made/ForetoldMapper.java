@@ -13,9 +13,11 @@ interface ForetoldMapper {
 
     record ItemRow(String part, String what, @Nullable BigDecimal amount, double quantity, String unit) {}
 
-    @Insert("INSERT IGNORE INTO cup_foretold (cup_id, position, part, what, amount, quantity, unit) "
-            + "VALUES (#{cup}, #{position}, #{row.part}, #{row.what}, #{row.amount}, #{row.quantity}, #{row.unit})")
-    void insert(@Param("cup") long cup, @Param("position") int position, @Param("row") ItemRow row);
+    /** In their order; what was foretold first stays. */
+    @Insert("<script>INSERT IGNORE INTO cup_foretold (cup_id, position, part, what, amount, quantity, unit) VALUES "
+            + "<foreach collection='rows' item='row' index='i' separator=','>(#{cup}, #{i}, #{row.part}, #{row.what}, "
+            + "#{row.amount}, #{row.quantity}, #{row.unit})</foreach></script>")
+    void insert(@Param("cup") long cup, @Param("rows") List<ItemRow> rows);
 
     @Select("SELECT part, what, amount, quantity, unit FROM cup_foretold WHERE cup_id = #{cup} ORDER BY position")
     List<ItemRow> of(long cup);

@@ -64,6 +64,11 @@ public class PhotoBook {
         return PhotoMaker.of(picture);
     }
 
+    /** One that was made before, in both of its sizes. */
+    public PhotoMaker.Made ready(byte[] whole, byte[] small, int width, int height) {
+        return new PhotoMaker.Made(whole, small, width, height);
+    }
+
     @Transactional
     public void add(long cup, PhotoMaker.Made made, Kind kind, OptionalInt step, String words, String by) {
         mapper.insert(new PhotoRow(

@@ -321,9 +321,15 @@ public class MaterialBook {
         }
         faults.throwIfAny();
         mapper.unchoose(cup, step.number());
-        for (int i = 0; i < materials.size(); i++) {
-            mapper.choose(cup, step.number(), materials.get(i), i);
+        if (!materials.isEmpty()) {
+            mapper.choose(cup, step.number(), materials);
         }
+    }
+
+    /** The same for a fresh cup, of what its steps are offered. */
+    @Transactional
+    public void chooseFirst(long cup, Map<Integer, List<Long>> materials) {
+        materials.forEach((step, of) -> mapper.choose(cup, step, of));
     }
 
     /** What a step may be made with, what is usual for its kind first. */

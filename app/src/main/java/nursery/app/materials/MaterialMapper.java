@@ -201,13 +201,10 @@ interface MaterialMapper {
     @Delete("DELETE FROM cup_material WHERE cup_id = #{cup} AND step = #{step}")
     void unchoose(@Param("cup") long cup, @Param("step") int step);
 
-    @Insert("INSERT INTO cup_material (cup_id, step, material_id, position) VALUES (#{cup}, #{step}, #{material}, "
-            + "#{position})")
-    void choose(
-            @Param("cup") long cup,
-            @Param("step") int step,
-            @Param("material") long material,
-            @Param("position") int position);
+    @Insert("<script>INSERT INTO cup_material (cup_id, step, material_id, position) VALUES "
+            + "<foreach collection='materials' item='material' index='i' separator=','>"
+            + "(#{cup}, #{step}, #{material}, #{i})</foreach></script>")
+    void choose(@Param("cup") long cup, @Param("step") int step, @Param("materials") List<Long> materials);
 
     @Select(
             """

@@ -186,14 +186,16 @@ public class Stores {
     @Transactional
     public void give(Cup cup, Map<Integer, List<Long>> usual) {
         Map<Integer, List<Stocked>> offered = materials.offered(cup.plan());
+        Map<Integer, List<Long>> first = new LinkedHashMap<>();
         for (PlanStep step : cup.plan()) {
             List<Long> fitting = usual.getOrDefault(step.number(), List.of()).stream()
                     .filter(id -> offered.getOrDefault(step.number(), List.of()).stream()
                             .anyMatch(one -> one.material().id() == id))
                     .toList();
             if (!fitting.isEmpty()) {
-                materials.choose(cup.id(), step, fitting);
+                first.put(step.number(), fitting);
             }
         }
+        materials.chooseFirst(cup.id(), first);
     }
 }

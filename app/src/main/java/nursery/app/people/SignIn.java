@@ -28,6 +28,7 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 
 /**
  * Getting in: by a password anywhere, by a PIN on a device that joined. Both are the framework's own comparison; here
@@ -44,8 +45,10 @@ class SignIn {
     private final PasswordEncoder encoder;
     private final Audit audit;
     private final Duration staysIn;
-    /** What is compared where there is none, so that this takes as long. */
-    private final String nobodys;
+    /**
+     * What is compared where there is none, so that this takes as long; it takes a second, and is made when asked for.
+     */
+    private final SingletonSupplier<String> nobodys;
 
     private final SavedRequestAwareAuthenticationSuccessHandler onwards =
             new SavedRequestAwareAuthenticationSuccessHandler();
@@ -63,7 +66,8 @@ class SignIn {
         this.encoder = encoder;
         this.audit = audit;
         onwards.setDefaultTargetUrl("/");
-        nobodys = Objects.requireNonNull(encoder.encode(Secret.fresh().text()));
+        nobodys = SingletonSupplier.of(
+                () -> Objects.requireNonNull(encoder.encode(Secret.fresh().text())));
     }
 
     AuthenticationManager manager() {
@@ -110,7 +114,7 @@ class SignIn {
 
     private UserDetails user(MakerRow row, @Nullable String hash) {
         return User.withUsername(row.name())
-                .password(hash == null ? nobodys : hash)
+                .password(hash == null ? nobodys.obtain() : hash)
                 .disabled(hash == null)
                 .authorities("maker")
                 .build();

@@ -42,6 +42,7 @@ public class PlanBook {
     private static final int LAID_OUT_PERCENT = 48;
 
     private static final Duration PROPOSED_FOR = Duration.ofDays(7);
+    private static final long STEPS_TO_BEGIN = 200;
     private static final long MOST_STEPS = 4000;
     private static final int STEPS_AT_ONCE = 500;
     private static final String PROPOSED = "PROPOSED";
@@ -128,10 +129,13 @@ public class PlanBook {
                 .sum();
     }
 
-    /** Makes a plan and keeps it at once. */
+    /** Makes a plan and keeps it at once: what is found in a short look, for nobody compares it with another. */
     @Transactional
     public void begin(String by) {
-        keep(propose("As things stand", List.of(), by), by);
+        Floor floor = floors.now();
+        Planner planner = Planner.anew(floors.standing(floor).plan().placements(), floor.workshop());
+        planner.improve(within(ANSWERED_WITHIN, STEPS_TO_BEGIN));
+        keep(record("As things stand", List.of(), planner.best(), keptId(), by), by);
     }
 
     /** So many steps of a search, but no longer than so. */
