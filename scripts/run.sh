@@ -16,7 +16,7 @@ run_shop() {
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   need_to_run
   build
-  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files"
+  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files" && take_first
   fresh=yes
   [ -d "$state/data" ] && fresh=no
   chmod 700 "$root/var"
@@ -66,15 +66,14 @@ launch_application() {
   set -a
   . "$state/database.env"
   set +a
-  # The first run remembers, when it ends, which classes it loaded; later starts are then about twice as fast.
-  local classes=$root/var/app/classes.jsa remember=-XX:ArchiveClassesAtExit old
-  [ -f "$classes" ] && remember=-XX:SharedArchiveFile
+  local old
   # What the last runs said is kept: whoever asks why it stopped has started it again already.
   for old in 4 3 2 1; do
     [ -f "$root/var/log/$shop.$old.log" ] && mv -f "$root/var/log/$shop.$old.log" "$root/var/log/$shop.$((old + 1)).log"
   done
   [ -f "$root/var/log/$shop.log" ] && mv -f "$root/var/log/$shop.log" "$root/var/log/$shop.1.log"
-  java -XX:+UseSerialGC -Xmx512m "$remember=$classes" -jar "$root/var/app/nursery.jar" \
+  # Without an archive of classes it only starts more slowly.
+  java "${java_ways[@]}" -XX:SharedArchiveFile="$root/var/app/classes.jsa" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     --nursery.lan.on="$([ "$lan" = yes ] && echo true || echo false)" --nursery.lan.folder="$state/tls" --nursery.lan.port="$((port + 1))" \
     --nursery.keep.folder="$root/var/backups/$shop" --nursery.files.folder="$state/files" \
@@ -93,6 +92,12 @@ take_lock() {
   done
 }
 
+# The demo that was written a moment ago, when Nursery was built, is as fresh as a new one.
+take_first() {
+  [ -n "$(find "$root/var/first/classes-remembered" -mmin -5 2>/dev/null)" ] && mv "$root/var/first/data" "$root/var/first/files" "$state/"
+  rm -rf "$root/var/first"
+}
+
 # As long as it gets on: on a busy machine a first start takes minutes.
 wait_until_ready() {
   local again=no
@@ -100,8 +105,7 @@ wait_until_ready() {
   until waits_for "$application" 180 is_ready; do
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
     if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
-      # A damaged archive of classes ends Java at once: without it, it starts, and writes a new one. Once: what ends for
-      # another reason writes one as well.
+      # A damaged archive of classes may end Java at once: without it, it starts. The next build of it is the next start's.
       again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
@@ -145,11 +149,6 @@ tell_network() {
     case $address in *:*) ;; *) printf 'On the local network: https://%s:%s/\n' "$address" "$((port + 1))" ;; esac
   done
   sed -n 's/.*\(Certificate authority, SHA-256: .*\)/\1/p; s/.*\(Demo owner: .*\)/\1/p' "$root/var/log/$shop.log" | sort -u
-}
-
-answers() {
-  local status
-  (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'* | *' 302'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
 }
 
 # Stops application and database of this shop, whoever started them.

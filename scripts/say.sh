@@ -29,6 +29,12 @@ waits_for() {
   done
 }
 
+# answers PORT: whether Nursery answers there
+answers() {
+  local status
+  (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'* | *' 302'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
+}
+
 # need_space FOLDER MEGABYTES WHAT
 need_space() {
   local free_kb
