@@ -268,9 +268,10 @@ class ControlsJourneyTest extends Journey {
                     .filter(new Locator.FilterOptions().setHasText(text))
                     .first();
             if (button.count() > 0 && button.isVisible()) {
-                button.click(new Locator.ClickOptions().setForce(true));
-                // A form that logs asks for the line first: it leaves a moment after it was pressed.
-                page.waitForTimeout(150);
+                // A form that logs asks for the line first: what answers the press comes after that.
+                page.waitForResponse(
+                        response -> !response.url().endsWith("/ping"),
+                        () -> button.click(new Locator.ClickOptions().setForce(true)));
                 page.waitForLoadState(LoadState.LOAD);
                 pressed++;
             } else {
