@@ -63,7 +63,7 @@ remember_classes() {
       </dev/null >"$root/var/log/first.log" 2>&1 8>&- 9>&- &
     echo $! >"$first/application.pid"
     waits_for "$!" 180 answers "$port" || exit 1
-    for path in /cups /cups/new /cups/A-01 /mix /plan /shelf /faults; do fetches "$port" "$path"; done
+    for path in /cups /cups/new /cups/A-01 /mix /plan /shelf /faults; do fetched "$port" "$path" >/dev/null; done
     kill "$!"
     wait "$!"
     [ -f "$root/var/app/classes.new" ] && mv "$root/var/app/classes.new" "$root/var/app/classes.jsa"
@@ -72,8 +72,6 @@ remember_classes() {
   ) || say "That did not work; the reason is in var/log/first.log."
   trap - EXIT
 }
-
-fetches() { (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$2" >&3 && cat <&3) >/dev/null 2>&1; }
 
 # What an interrupted one left.
 end_first() {

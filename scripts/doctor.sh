@@ -45,6 +45,7 @@ shop_itself() {
   if is_running "$state/application.pid" nursery.jar; then
     well "The shop is open: $(cat "$state/address" 2>/dev/null)"
     is_running "$state/mariadb.pid" mariadbd || ill "The application runs without its database: run ./nursery stop, then start."
+    health "$(sed -n 's/.*:\([0-9]*\).*/\1/p' "$state/address" 2>/dev/null)"
   else
     well "The shop is closed."
     is_running "$state/mariadb.pid" mariadbd && ill "A database runs without its application: run ./nursery stop."
@@ -54,9 +55,23 @@ shop_itself() {
   return 0
 }
 
+# What the open shop says of itself: database, disk, backup, clock.
+health() { # PORT
+  local said part
+  said=$(fetched "${1:-0}" /actuator/health | tail -n 1)
+  [ -n "$said" ] || { ill "The shop does not say how it is: see var/log/shop.log." && return; }
+  grep -o '"warning":"[^"]*"' <<<"$said" | cut -d'"' -f4 | while read -r part; do printf '! %s\n' "$part"; done
+  ills=$((ills + $(grep -o '"warning":"' <<<"$said" | wc -l)))
+  for part in db diskSpace; do
+    grep -q "\"$part\":{[^}]*\"status\":\"UP\"" <<<"$said" || ill "The shop says its ${part/diskSpace/disk} is not well: $said"
+  done
+}
+
 backups() {
   local newest
   [ -d "$root/var/shop/data" ] || return 0
+  # An open shop has said it already.
+  is_running "$root/var/shop/application.pid" nursery.jar && return 0
   newest=$(find "$root/var/backups/shop" -name 'nursery-*.zip' -printf '%T@ %p\n' 2>/dev/null | sort -rn | head -n 1)
   if [ -z "$newest" ]; then
     ill "There is no backup in var/backups/shop: run ./nursery backup. (If you chose another folder, look there.)"

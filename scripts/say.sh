@@ -35,6 +35,9 @@ answers() {
   (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET / HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3 && read -r status <&3 && case $status in *' 200'* | *' 302'*) exit 0 ;; *) exit 1 ;; esac) 2>/dev/null
 }
 
+# fetched PORT PATH: what Nursery answers there
+fetched() { (exec 3<>"/dev/tcp/127.0.0.1/$1" && printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$2" >&3 && cat <&3) 2>/dev/null; }
+
 # need_space FOLDER MEGABYTES WHAT
 need_space() {
   local free_kb

@@ -235,6 +235,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             TABLES.forEach(table -> sql().update("DELETE FROM " + table));
             sql().update("DELETE FROM measuring_cup WHERE id <> (SELECT MIN(id) FROM measuring_cup)");
             sql().update("UPDATE measuring_cup SET at_hand = TRUE");
+            sql().update("DELETE FROM turner WHERE id <> (SELECT MIN(id) FROM turner)");
             sql().update("UPDATE turner SET rpm = 6, speed_assumed = TRUE");
             sql().update("UPDATE cup_counter SET last = 0");
             sql().update("UPDATE money_ways SET currency = 'EUR', hour_rate = 0, margin_percent = 45, fee_percent = 0, "

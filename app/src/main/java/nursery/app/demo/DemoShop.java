@@ -8,6 +8,9 @@ import static nursery.core.technique.School.TURN;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +34,10 @@ import nursery.core.cup.Turned;
 import nursery.core.cure.RoomReading;
 import nursery.core.cure.Touch;
 import nursery.core.floor.Shelf;
+import nursery.core.floor.Ways;
 import nursery.core.log.LogEntry;
+import nursery.core.log.QuietHours;
+import nursery.core.plan.DayHours;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
@@ -57,6 +63,10 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String STARS = "Astronomy club, open night";
     private static final String TRAMS = "Heritage tram society";
     private static final String SEEDS = "Seed-library fair";
+    /** Days until each is to be handed over. */
+    private static final int STARS_IN = 16, TRAMS_IN = 20, SEEDS_IN = 24;
+    /** Asked for sooner than it can be cured. */
+    private static final int SOON = 4;
     /** The first step of a plan, and where its coats are, in the plan without extra steps. */
     private static final int PREP = 1,
             PAINT = 2,
@@ -122,8 +132,36 @@ class DemoShop implements SmartInitializingSingleton {
         }
     }
 
+    /**
+     * Whatever the clock says, somebody has come to the bench an hour ago and stays for some more: today's hours say
+     * so, and the quiet ones begin after them.
+     */
+    private void openTheBench() {
+        Ways usual = floors.ways();
+        ZoneId zone = usual.zone();
+        LocalDateTime came =
+                LocalDateTime.ofInstant(now, zone).truncatedTo(ChronoUnit.HOURS).minusHours(1);
+        LocalDateTime leaves = came.plusHours(5);
+        QuietHours quiet = usual.quiet();
+        boolean late = came.toLocalTime().isBefore(quiet.untilExclusive())
+                || !leaves.toLocalDate().equals(came.toLocalDate())
+                || leaves.toLocalTime().isAfter(quiet.from());
+        shops.save(new Ways(
+                usual.lengthUnit(),
+                usual.volumeUnit(),
+                usual.temperatureUnit(),
+                late ? new QuietHours(leaves.toLocalTime(), leaves.toLocalTime().plusHours(8), zone) : quiet,
+                usual.losses(),
+                usual.minutesPerCup(),
+                usual.clock(),
+                usual.weekStarts()));
+        plans.atTheBench(
+                came.toLocalDate(), DayHours.parse("%s-%s".formatted(came.toLocalTime(), leaves.toLocalTime())));
+    }
+
     private void furnish() {
         shelf.stockIfEmpty();
+        openTheBench();
         readRoom();
         long slim20 = shelf.addBlank("20 oz slim", straight(205, 229.3, 5, 20));
         long slim12 = shelf.addBlank("12 oz slim", straight(155, 207, 5, 12));
@@ -195,24 +233,24 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void starCups(long slim20, long slim12, long tapered30, long regular) {
-        start("Winter sky", STARS, slim20, regular, 6, "#16213f", "#3b5fb5", 32)
+        start("Winter sky", STARS, slim20, regular, STARS_IN, "#16213f", "#3b5fb5", 32)
                 .toGlitter("Mira", 31, 1)
                 .pour(FLOOD, 5.2, 23, 1, "Mira")
                 .touch(Touch.STRINGS, 2.3, "Mira")
                 .touch(Touch.TACKY, 1.4, "Mira");
-        start("Meteor shower", STARS, slim12, regular, 6, "#2a1f3d", "#c9b458", 3)
+        start("Meteor shower", STARS, slim12, regular, STARS_IN, "#2a1f3d", "#c9b458", 3)
                 .done(PREP, 2.5, "Mira")
                 .done(PAINT, 1.6, "Mira")
                 .pour(ADHESIVE, 0.2, 1, 0, "Mira")
                 .write();
-        start("Comet", STARS, slim12, regular, 6, "#0f2f3a", "#58b7b0", 7)
+        start("Comet", STARS, slim12, regular, SOON, "#0f2f3a", "#58b7b0", 7)
                 .toGlitter("Jonas", 6.5, 1)
                 .write();
-        start("Saturn", STARS, slim20, regular, 6, "#4a3420", "#c99a5b", 12)
+        start("Saturn", STARS, slim20, regular, STARS_IN, "#4a3420", "#c99a5b", 12)
                 .toGlitter("Mira", 11, 1)
                 .pour(FLOOD, 4.7, 24, 5, "Mira")
                 .touch(Touch.TACKY, 0.9, "Jonas");
-        start("Milky way", STARS, tapered30, regular, 6, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE)
+        start("Milky way", STARS, tapered30, regular, STARS_IN, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE)
                 .toGlitter("Jonas", 29, 1)
                 .pour(FLOOD, 17.2, 27, 0, "Jonas")
                 .touch(Touch.GUMS_PAPER, 8.5, "Jonas")
@@ -220,27 +258,27 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
-        start("Line 7 green", TRAMS, mug, regular, 9, "#1f5a3a", "#2f8f57", 30)
+        start("Line 7 green", TRAMS, mug, regular, TRAMS_IN, "#1f5a3a", "#2f8f57", 30)
                 .toGlitter("Jonas", 29, 1)
                 .pour(FLOOD, 7.1, 24, 2, "Jonas")
                 .pour(SECOND, 2.1, 16, 2, "Jonas")
                 .write();
-        start("Depot cream", TRAMS, tapered30, regular, 9, "#e9dfc0", "#d8c68a", 40)
+        start("Depot cream", TRAMS, tapered30, regular, TRAMS_IN, "#e9dfc0", "#d8c68a", 40)
                 .toGlitter("Jonas", 39, 1)
                 .pour(FLOOD, 17.6, 26, 3, "Jonas")
                 .takenOff(8, "Jonas", "Hung by the window; forgot the second coat.");
-        start("Level crossing", TRAMS, slim12, regular, 9, "#3b3f46", "#e0b23c", 7)
+        start("Level crossing", TRAMS, slim12, regular, TRAMS_IN, "#3b3f46", "#e0b23c", 7)
                 .toGlitter("Jonas", 6.6, 1)
                 .pour(FLOOD, 1.1, 41, 6, "Jonas")
                 .write();
-        start("Conductor’s bell", TRAMS, slim12, fast, 9, "#6b1f1f", "#c28a2c", 9)
+        start("Conductor’s bell", TRAMS, slim12, fast, TRAMS_IN, "#6b1f1f", "#c28a2c", 9)
                 .toGlitter("Mira", 8, 1)
                 .pour(FLOOD, 1.2, 20, 4, "Mira")
                 .write();
     }
 
     private void seedCups(long plump, long slim20, long slow, long regular) {
-        start("Foxglove", SEEDS, plump, regular, 10, "#5d2a57", "#b45aa6", 60)
+        start("Foxglove", SEEDS, plump, regular, SEEDS_IN, "#5d2a57", "#b45aa6", 60)
                 .toGlitter("Mira", 59, 1)
                 .pour(FLOOD, 54, 20, 0, "Mira")
                 .pour(SECOND, 49, 18, 0, "Mira")
@@ -250,18 +288,18 @@ class DemoShop implements SmartInitializingSingleton {
                 .pour(FINISHING, 33, 12, 0, "Mira")
                 .done(FINISH, 18, "Mira")
                 .write();
-        start("Runner bean", SEEDS, slim20, slow, 10, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN)
+        start("Runner bean", SEEDS, slim20, slow, SEEDS_IN, "#7c2d20", "#d9573b", 52, ADHESIVE_GENEROUS, TURN)
                 .toGlitter("Jonas", 50, 8)
                 .pour(FLOOD, 42, 25, 0, "Jonas")
                 .pour(SECOND, 36, 20, 0, "Jonas")
                 .done(SAND, 15, "Jonas")
                 .pour(FINISHING, 13.5, 15, 0, "Jonas")
                 .write();
-        start("Sunflower", SEEDS, slim20, regular, 10, "#8a5a00", "#f2c230", 3)
+        start("Sunflower", SEEDS, slim20, regular, SEEDS_IN, "#8a5a00", "#f2c230", 3)
                 .done(PREP, 2.2, "Mira")
                 .done(PAINT, 1.7, "Mira")
                 .write();
-        start("Marigold", SEEDS, plump, regular, 10, "#a85a00", "#f0a52a", 1)
+        start("Marigold", SEEDS, plump, regular, SEEDS_IN, "#a85a00", "#f0a52a", 1)
                 .done(PREP, 0.7, "Mira")
                 .done(PAINT, 0.35, "Mira")
                 .write();
@@ -276,7 +314,6 @@ class DemoShop implements SmartInitializingSingleton {
             thermometer.read(at).ifPresent(week::add);
         }
         room.add(RoomPlan.BENCH, week, "sensor");
-        shops.save(floors.ways());
         shelf.addTurner("Old motor", 2.5, 2);
         shelf.addMeasuringCup("Small cup, fine marks", new MeasuringCup(30, 1, 26, 32));
     }
@@ -382,25 +419,34 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void otherTechniques(long slim20, long slim12, long plump, long mug, long regular, long fast) {
-        start("ink-bloom", "Aurora", STARS, slim20, regular, 6, "#e8edf4", "#4aa58c", 30)
+        start("ink-bloom", "Aurora", STARS, slim20, regular, STARS_IN, "#e8edf4", "#4aa58c", 30)
                 .follow(8, "Mira");
-        start("peekaboo", "Moon phases", STARS, slim12, regular, 6, "#2b2f48", "#d9d4c0", 26)
+        start("peekaboo", "Moon phases", STARS, slim12, regular, STARS_IN, "#2b2f48", "#d9d4c0", 26)
                 .follow(6, "Jonas");
-        start("glow-base-coat", "Glow comet", STARS, slim20, fast, 6, "#f4f4ee", "#9fe3b0", 9)
+        start("glow-base-coat", "Glow comet", STARS, slim20, fast, STARS_IN, "#f4f4ee", "#9fe3b0", 9)
                 .follow(7, "Mira");
-        start("waves", "River line", TRAMS, slim20, fast, 9, "#2f6d8c", "#d8e6ea", 14)
+        start("waves", "River line", TRAMS, slim20, fast, TRAMS_IN, "#2f6d8c", "#d8e6ea", 14)
                 .follow(10, "Jonas");
-        start("smoke-stencil", "Night tram", TRAMS, slim12, fast, 9, "#efe6d2", "#3a3a3a", 8)
+        start("smoke-stencil", "Night tram", TRAMS, slim12, fast, SOON, "#efe6d2", "#3a3a3a", 8)
                 .follow(6, "Jonas");
-        start("wrap-two-days", "Timetable", TRAMS, mug, fast, 9, "#f2e2b8", "#8c2f2f", 5)
+        start("wrap-two-days", "Timetable", TRAMS, mug, fast, TRAMS_IN, "#f2e2b8", "#8c2f2f", 5)
                 .follow(3, "Mira");
         for (int i = 1; i <= 3; i++) {
-            start("glitter-craft-glue", "Platform clock " + i, TRAMS, slim12, regular, 9, "#12322f", "#cfd8d0", 2)
+            start(
+                            "glitter-craft-glue",
+                            "Platform clock " + i,
+                            TRAMS,
+                            slim12,
+                            regular,
+                            TRAMS_IN,
+                            "#12322f",
+                            "#cfd8d0",
+                            2)
                     .follow(1, "Jonas");
         }
-        start("chunky-glitter", "Poppy field", SEEDS, plump, regular, 10, "#7b1e1e", "#d8442f", 22)
+        start("chunky-glitter", "Poppy field", SEEDS, plump, regular, SEEDS_IN, "#7b1e1e", "#d8442f", 22)
                 .follow(8, "Mira");
-        start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, 10, "#cdb98a", "#6f7f3a", 16)
+        start("marbled-wrap", "Seed packet", SEEDS, slim20, fast, SEEDS_IN, "#cdb98a", "#6f7f3a", 16)
                 .follow(8, "Jonas");
     }
 

@@ -183,6 +183,10 @@ interface FloorMapper {
     @Select("<script>SELECT COUNT(*) " + ARCHIVED + "</script>")
     int archivedCount(@Param("now") Instant now, @Param("find") String find, @Param("how") @Nullable String how);
 
+    /** When the newest entry was written down. */
+    @Select("SELECT recorded_at FROM log_entry ORDER BY id DESC LIMIT 1")
+    Optional<Instant> lastWritten();
+
     /** The cups whose coats of a resin were touched, among so many of the newest, the newest first. */
     @Select(
             """

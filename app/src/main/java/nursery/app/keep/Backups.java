@@ -253,6 +253,11 @@ public class Backups implements DisposableBean {
         }
     }
 
+    /** When the newest one was made. */
+    public Optional<Instant> newest() {
+        return mapper.lastGood();
+    }
+
     /** What the bench says when the last good backup is too old; nothing where none is made by itself. */
     public Optional<String> warning() {
         if (!nightly) {

@@ -118,8 +118,34 @@ class SecurityRules {
                 .build();
     }
 
+    /** How the application is: for programs on this machine, and for whoever is signed in. */
     @Bean
     @Order(5)
+    SecurityFilterChain health(HttpSecurity http, IdleLock lock) throws Exception {
+        return headers(http.securityMatcher("/actuator/**"))
+                .authorizeHttpRequests(requests -> requests.anyRequest()
+                        .access((who, request) -> new AuthorizationDecision(isFromHere(request.getRequest())
+                                || makers.seat(who.get()).isPresent())))
+                .sessionManagement(sessions -> sessions.sessionCreationPolicy(SessionCreationPolicy.NEVER))
+                .requestCache(AbstractHttpConfigurer::disable)
+                .csrf(AbstractHttpConfigurer::disable)
+                .addFilterBefore(lock, AuthorizationFilter.class)
+                .exceptionHandling(handling -> handling.authenticationEntryPoint(
+                                (request, response, refused) -> problem(response, HttpStatus.UNAUTHORIZED))
+                        .accessDeniedHandler(
+                                (request, response, refused) -> problem(response, HttpStatus.UNAUTHORIZED)))
+                .build();
+    }
+
+    /** By nobody’s hand: what a proxy on this machine passes on came from elsewhere. */
+    private static boolean isFromHere(HttpServletRequest request) {
+        return isLoopback(request.getRemoteAddr())
+                && request.getHeader("X-Forwarded-For") == null
+                && request.getHeader("Forwarded") == null;
+    }
+
+    @Bean
+    @Order(6)
     SecurityFilterChain pages(HttpSecurity http, SignIn signIn, IdleLock lock, SameSite sameSite, Throttle throttle)
             throws Exception {
         headers(http)

@@ -2,6 +2,7 @@ package nursery.app.plan;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
@@ -18,6 +19,7 @@ import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
 import nursery.core.plan.Budget;
 import nursery.core.plan.Changes;
+import nursery.core.plan.DayHours;
 import nursery.core.plan.Order;
 import nursery.core.plan.Placement;
 import nursery.core.plan.Planner;
@@ -136,6 +138,12 @@ public class PlanBook {
         Planner planner = Planner.anew(floors.standing(floor).plan().placements(), floor.workshop());
         planner.improve(within(ANSWERED_WITHIN, STEPS_TO_BEGIN));
         keep(record("As things stand", List.of(), planner.best(), keptId(), by), by);
+    }
+
+    /** Hands are at the bench on a day at other hours than usual. */
+    @Transactional
+    public void atTheBench(LocalDate day, DayHours hours) {
+        mapper.saveDay(new DayRow(day, hours.written()));
     }
 
     /** So many steps of a search, but no longer than so. */

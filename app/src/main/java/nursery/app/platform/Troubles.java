@@ -127,8 +127,10 @@ class Troubles implements HandlerExceptionResolver, Ordered {
     }
 
     private static Answer unknown(Exception trouble, HttpServletRequest request) {
-        LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), trouble);
-        return Answer.of(HttpStatus.INTERNAL_SERVER_ERROR, "Nursery could not do that; nothing was half-saved.");
+        String word = Failures.note(request.getMethod(), request.getRequestURI(), trouble);
+        return Answer.of(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Nursery could not do that; nothing was half-saved. The log has more under %s.".formatted(word));
     }
 
     private static String sentence(HttpStatusCode status) {
