@@ -217,7 +217,8 @@ class ControlsJourneyTest extends Journey {
 
     private void openAt(int width, int height, List<String> broken) {
         open(width, height, ColorScheme.LIGHT);
-        page.setDefaultTimeout(8000);
+        // A page that looks for a plan takes its seconds on a machine that is busy.
+        page.setDefaultTimeout(30_000);
         page.onResponse(response -> {
             if (response.status() >= 500) {
                 broken.add(response.status() + " " + response.request().method() + " " + response.url());

@@ -87,7 +87,7 @@ public final class CupFold {
 
     /** A cup that nothing was done to had begun whenever one looks: what is written about earlier work begins it. */
     private Instant notBeforeWork(Instant last, Instant now) {
-        return last.equals(cup.startedAt()) && now.isBefore(last) ? now : last;
+        return done.isEmpty() && last.equals(cup.startedAt()) && now.isBefore(last) ? now : last;
     }
 
     /** A step that was left out has nothing to dry: what it would have waited for itself is waited for instead. */

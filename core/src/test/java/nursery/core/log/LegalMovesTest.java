@@ -84,6 +84,14 @@ class LegalMovesTest {
                         hour(0)))
                 .map(Refusal::message)
                 .contains("That is before the step it builds on was done.");
+        // What was done the moment it was taken up is work like any other.
+        CupStory atOnce = story().done(PREP, 0);
+        assertThat(LegalMoves.refusalOf(
+                        atOnce.at(-3),
+                        atOnce.file(),
+                        new LogEntry.StepDone(atOnce.mark(-3), atOnce.number(PAINT)),
+                        hour(0)))
+                .isPresent();
         // Taken back, it begins when it was taken up.
         assertThat(story.cancelled(1, 0).file().begunAt()).isEqualTo(CupStory.START);
     }
