@@ -21,7 +21,7 @@ build() {
     # What an interrupted build left, and classes whose sources are gone, are in nobody's way.
     rm -rf "$root/var/app.new"
     is_built || build_now
-    [ -f "$root/var/app/classes.jsa" ] || remember_classes
+    [ -f "$root/var/app/classes.jsa" ] || [ -f "$root/var/app/classes.none" ] || remember_classes
   ) 8>"$root/var/build.lock" || exit 1
 }
 
@@ -70,6 +70,8 @@ remember_classes() {
     "$root/scripts/mariadb" stop "$first" 8>&- 9>&-
     touch "$first/classes-remembered"
   ) || say "That did not work; the reason is in var/log/first.log."
+  # Not tried again with every start.
+  [ -f "$root/var/app/classes.jsa" ] || touch "$root/var/app/classes.none"
   trap - EXIT
 }
 
