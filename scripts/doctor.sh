@@ -63,7 +63,7 @@ health() { # PORT
   grep -o '"warning":"[^"]*"' <<<"$said" | cut -d'"' -f4 | while read -r part; do printf '! %s\n' "$part"; done
   ills=$((ills + $(grep -o '"warning":"' <<<"$said" | wc -l)))
   for part in db diskSpace; do
-    grep -q "\"$part\":{\(\"details\":{[^}]*},\)\?\"status\":\"UP\"" <<<"$said" || ill "The shop says that its ${part/diskSpace/disk} is not well: $said"
+    grep -q "\"$part\":{\(\"details\":{[^}]*},\)\?\"status\":\"UP\"" <<<"$said" || ill "The shop says that its $(sed s/db/database/\;s/Space// <<<"$part") is not well: $said"
   done
 }
 
