@@ -1,6 +1,7 @@
 # Builds the application when its sources are newer than the last build, and runs the tests.
 
-maven() { (cd "$root" && mvn -B -ntp "$@"); }
+# A build is over before Java has made it fast: trying to takes twice the processor.
+maven() { (cd "$root" && MAVEN_OPTS="-XX:TieredStopAtLevel=1 -XX:+UseSerialGC ${MAVEN_OPTS:-}" mvn -B -ntp "$@"); }
 
 is_built() {
   [ -f "$root/var/app/nursery.jar" ] || return 1
@@ -31,11 +32,14 @@ build_now() {
   say "Building Nursery (the first time takes a few minutes)."
   rm -rf "$root/core/target/classes" "$root/app/target/classes"
   # What is proven of the sources, and the tests, are none of a shop's business: ./nursery test builds with them.
-  # A compiler's run of half a minute is over before Java has made it fast: trying to takes twice the processor.
-  MAVEN_OPTS="-XX:TieredStopAtLevel=1 -XX:+UseSerialGC ${MAVEN_OPTS:-}" \
-    maven -q -pl core,app -Dunproven -Dmaven.test.skip=true package >"$root/var/log/build.log" 2>&1 ||
+  maven -q -pl core,app -Dunproven -Dmaven.test.skip=true package >"$root/var/log/build.log" 2>&1 ||
     die "The build failed: $(grep -m 1 ERROR "$root/var/log/build.log") The whole story is in var/log/build.log."
-  rm -rf "$root/var/app"
+  unpack
+}
+
+# What Maven has built becomes what is started.
+unpack() {
+  rm -rf "$root/var/app" "$root/var/app.new"
   java -Djarmode=tools -jar "$root/app/target/nursery.jar" extract --destination "$root/var/app.new" >>"$root/var/log/build.log" 2>&1 ||
     die "Unpacking the build failed; the reason is in var/log/build.log."
   touch "$root/var/app.new/nursery.jar"
@@ -93,6 +97,7 @@ run_tests() { # [quick | NAME]
   case $which in
     '')
       maven verify || exit 1
+      mkdir -p "$root/var/log" && unpack
       bash "$root/scripts/test-start.sh" || exit 1
       ;;
     quick)

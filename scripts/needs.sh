@@ -33,5 +33,5 @@ need_to_build() {
 
 need_to_test() {
   need pgrep "procps" "to see that nothing is left running after a test"
-  need chromium "chromium" "the browser that the tests drive"
+  need chromium-headless-shell "chromium-headless-shell" "the browser that the tests drive"
 }

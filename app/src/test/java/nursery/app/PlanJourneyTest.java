@@ -50,7 +50,7 @@ class PlanJourneyTest extends Journey {
         send("Keep this plan");
         assertThat(page.locator("a.plan-row")).hasCount(3);
 
-        send("Look for a minute");
+        send("Search for a minute");
         Locator enough = page.getByText("Enough: take the best so far");
         assertThat(page.locator("#looking")).containsText("plans laid out");
         enough.click();

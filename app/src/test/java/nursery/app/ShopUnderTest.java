@@ -178,7 +178,12 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             context = new SpringApplicationBuilder(NurseryApplication.class)
                     .initializers(starting -> starting.getBeanFactory().registerSingleton("clock", clock))
                     .properties(database)
-                    .run("--server.port=0", "--nursery.tries-per-minute=1000", "--nursery.password-rounds=500");
+                    .run(
+                            "--server.port=0",
+                            "--nursery.tries-per-minute=1000",
+                            "--nursery.password-rounds=500",
+                            // A minute's search takes a core of two for as long, whatever is tested meanwhile.
+                            "--nursery.plan.search=PT3S");
         }
 
         public int port() {
@@ -217,7 +222,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 browser = playwright
                         .chromium()
                         .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                                 .setArgs(List.of(
                                         "--no-sandbox",
                                         "--disable-gpu",

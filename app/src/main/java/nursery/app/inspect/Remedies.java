@@ -85,7 +85,8 @@ class Remedies {
 
     List<Way> of(CupNow now, Diagnosis diagnosis) {
         Floor floor = floors.now();
-        Standing before = Standing.anew(floor.workshop(), floor.kept(), STEPS_TRIED);
+        Standing before =
+                Standing.anew(floor.workshop(), floors.standing(floor).plan().placements(), STEPS_TRIED);
         List<Way> ways = new ArrayList<>();
         for (Diagnosis.Offer offer : diagnosis.offers()) {
             List<PlanStep> steps = CupFaults.steps(now, offer.remedy(), floor.now());

@@ -12,6 +12,7 @@ import nursery.core.plan.Score;
 import nursery.core.plan.WeekPlan;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -21,16 +22,17 @@ import org.springframework.stereotype.Component;
 @Component
 class PlanSearch implements DisposableBean {
 
-    static final Duration LONGEST = Duration.ofSeconds(60);
-
     private final PlanBook plans;
     private final Floors floors;
     private final Desk<Found> desk;
+    private final Duration longest;
 
-    PlanSearch(PlanBook plans, Floors floors, Desks desks) {
+    /** @param longest a minute, as its button says; tests have less time */
+    PlanSearch(PlanBook plans, Floors floors, Desks desks, @Value("${nursery.plan.search:PT60S}") Duration longest) {
         this.plans = plans;
         this.floors = floors;
         this.desk = desks.desk("plan-search", Found.class);
+        this.longest = longest;
     }
 
     /**
@@ -61,9 +63,9 @@ class PlanSearch implements DisposableBean {
         Planner planner = Planner.anew(plan.placements(), plan.workshop());
         long[] steps = {0};
         planner.improve(new Budget(
-                Long.MAX_VALUE, () -> doing.isEnough() || System.nanoTime() - begun >= LONGEST.toNanos(), far -> {
+                Long.MAX_VALUE, () -> doing.isEnough() || System.nanoTime() - begun >= longest.toNanos(), far -> {
                     steps[0] = far.steps();
-                    doing.percent((int) (100 * (System.nanoTime() - begun) / LONGEST.toNanos()));
+                    doing.percent((int) (100 * (System.nanoTime() - begun) / longest.toNanos()));
                     doing.soFar(new Found(first, far.best(), far.steps(), null));
                 }));
         Long proposal = planner.score().compareTo(first) < 0

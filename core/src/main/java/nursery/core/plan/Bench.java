@@ -15,6 +15,8 @@ final class Bench {
     private final BitSet kept = new BitSet();
     private final BitSet full = new BitSet();
     private final int[] turning;
+    /** Nothing turns from here on: a plan is a week or two of a horizon of months. */
+    private int quietFrom;
 
     Bench(Problem problem) {
         this.problem = problem;
@@ -27,7 +29,8 @@ final class Bench {
         worked.clear();
         kept.clear();
         full.clear();
-        Arrays.fill(turning, 0);
+        Arrays.fill(turning, 0, quietFrom, 0);
+        quietFrom = 0;
         if (problem.spindles == 0) {
             full.set(0, turning.length);
         }
@@ -53,6 +56,7 @@ final class Bench {
 
     void turn(int from, int untilExclusive) {
         int until = Math.min(untilExclusive, turning.length);
+        quietFrom = Math.max(quietFrom, until);
         for (int slot = Math.max(0, from); slot < until; slot++) {
             if (++turning[slot] >= problem.spindles) {
                 full.set(slot);

@@ -27,7 +27,47 @@ final class CureTable {
     private final int known;
     private final double perSlot;
     /** As far as it was asked for: most plans are done long before the forecast ends. */
-    private volatile double[] reckoned = {0};
+    private volatile Reckoned reckoned = new Reckoned(new double[] {0});
+
+    /**
+     * Gains that are known, and a way back from a gain to its slot: a search asks for that thousands of times a plan.
+     */
+    private static final class Reckoned {
+
+        final double[] gained;
+        final int last;
+        private final double perPart;
+        /** Of as many equal parts of the whole gain as there are slots: the first slot that is not before each. */
+        private final int[] begins;
+
+        Reckoned(double[] gained) {
+            this.gained = gained;
+            last = gained.length - 1;
+            perPart = last == 0 ? 1 : gained[last] / last;
+            begins = new int[last + 1];
+            int slot = 0;
+            for (int part = 0; part <= last; part++) {
+                while (slot < last && gained[slot] < part * perPart) {
+                    slot++;
+                }
+                begins[part] = slot;
+            }
+        }
+
+        double end() {
+            return gained[last];
+        }
+
+        /** The first slot that has gained so much, of a gain that is not past the end. */
+        int first(double age) {
+            // A part begins no later than the gain that lies in it, rounding aside: one part sooner is safe.
+            int slot = begins[Math.max(0, Math.min(last, (int) (age / perPart) - 1))];
+            while (gained[slot] < age) {
+                slot++;
+            }
+            return slot;
+        }
+    }
 
     CureTable(CureClock clock, RoomCourse room, Grid grid) {
         this.clock = clock;
@@ -39,29 +79,28 @@ final class CureTable {
     }
 
     /** The gains up to a slot and some further. */
-    private synchronized double[] reckon(int slot) {
-        double[] before = reckoned;
+    private synchronized Reckoned reckon(int slot) {
+        double[] before = reckoned.gained;
         int until = Math.min(known, Math.max(slot, 2 * before.length));
         if (until < before.length) {
-            return before;
+            return reckoned;
         }
         double[] gained = Arrays.copyOf(before, until + 1);
         for (int next = before.length; next <= until; next++) {
             gained[next] =
                     gained[next - 1] + clock.equivalentAgeHours(room, grid.instant(next - 1), grid.instant(next));
         }
-        reckoned = gained;
-        return gained;
+        reckoned = new Reckoned(gained);
+        return reckoned;
     }
 
     /** What the clock has gained from the origin to a slot, hours at label speed. */
     double at(int slot) {
-        double[] gained = reckoned;
-        if (slot >= gained.length && slot <= known) {
-            gained = reckon(slot);
+        Reckoned table = reckoned;
+        if (slot > table.last && slot <= known) {
+            table = reckon(slot);
         }
-        int last = gained.length - 1;
-        return slot <= last ? gained[Math.max(0, slot)] : gained[last] + (slot - last) * perSlot;
+        return slot <= table.last ? table.gained[Math.max(0, slot)] : table.end() + (slot - table.last) * perSlot;
     }
 
     /** The first slot at which the clock has gained so much. */
@@ -80,15 +119,13 @@ final class CureTable {
     }
 
     private int first(double age) {
-        double[] gained = reckoned;
-        while (age > gained[gained.length - 1] && gained.length <= known) {
-            gained = reckon(2 * gained.length);
+        Reckoned table = reckoned;
+        while (age > table.end() && table.last < known) {
+            table = reckon(2 * table.gained.length);
         }
-        int last = gained.length - 1;
-        if (age > gained[last]) {
-            return last + (int) Math.ceil((age - gained[last]) / perSlot - 1e-9);
+        if (age > table.end()) {
+            return table.last + (int) Math.ceil((age - table.end()) / perSlot - 1e-9);
         }
-        int found = Arrays.binarySearch(gained, age);
-        return found >= 0 ? found : -found - 1;
+        return table.first(age);
     }
 }

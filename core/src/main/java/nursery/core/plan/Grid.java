@@ -39,7 +39,10 @@ record Grid(Instant origin, int slots) {
 
     /** The first slot that does not begin before a moment, given in minutes from the origin. */
     static int slotFrom(double minutes) {
-        return (int) Math.ceil(minutes / MINUTES - 1e-9);
+        // As Math.ceil has it, which the first compiler does not know how to do well.
+        double slots = minutes / MINUTES - 1e-9;
+        int whole = (int) slots;
+        return whole < slots ? whole + 1 : whole;
     }
 
     int slotFrom(Instant at) {

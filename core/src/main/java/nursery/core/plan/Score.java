@@ -42,6 +42,11 @@ public record Score(
         return ORDER.compare(this, other);
     }
 
+    /** Whether every step has its place in its window, nothing is late, and no coat is scuffed that need not be. */
+    public boolean hurtsNobody() {
+        return notPlaced == 0 && missed == 0 && lateMinutes == 0 && scuffs == 0;
+    }
+
     /** The lateness in whole hours, for people. */
     public long lateHours() {
         return Math.round(lateMinutes / 60.0);
