@@ -171,6 +171,12 @@
     }
   };
 
+  // What was typed before the scripts were there is worked out once they are: a form that listens now did not then.
+  document.addEventListener('DOMContentLoaded', () => {
+    const early = [...document.querySelectorAll('form[hx-trigger] [data-typed-at]')];
+    for (const form of new Set(early.map((field) => field.form))) early.find((field) => field.form === form).dispatchEvent(new Event('change', { bubbles: true }));
+  });
+
   // A part that is fetched anew keeps what the hand left in it: folds, what was typed meanwhile, where the focus was.
   const marks = (part) => {
     const seen = {};

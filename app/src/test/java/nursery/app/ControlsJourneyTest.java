@@ -249,7 +249,7 @@ class ControlsJourneyTest extends Journey {
         try {
             page.navigate(path);
         } catch (PlaywrightException overtaken) {
-            page.waitForTimeout(600);
+            page.waitForLoadState();
             page.navigate(path);
         }
     }

@@ -36,12 +36,7 @@ class GlovesJourneyTest extends Journey {
 
     private void cups(int count) {
         measureABlank();
-        page.navigate("/cups/new");
-        choose("20 oz slim");
-        choose("Regular tumbler epoxy");
-        unfold("Due, colours");
-        page.getByLabel("How many alike").fill(String.valueOf(count));
-        send("Start it");
+        startCups("", count);
     }
 
     private double bottomOf(Locator locator) {
@@ -445,6 +440,23 @@ class GlovesJourneyTest extends Journey {
         page.waitForFunction("() => document.querySelector('#history').dataset.folded === 'yes'");
         assertThat(page.locator("#history")).hasAttribute("open", "");
         page.unroute("**/js/nursery.js");
+    }
+
+    /** With the scripts still on their way: what was typed is worked out once they are there. */
+    @Test
+    void whatIsTypedBeforeTheScriptsAreThereIsWorkedOut() {
+        measureABlank();
+        startACup();
+        upToTheFlood();
+        List<Route> held = new ArrayList<>();
+        page.route("**/htmx.min.js", held::add);
+        page.navigate("/mix", new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+        page.getByLabel("share, ml").fill("32");
+        page.keyboard().press("Tab");
+        assertThat(page.locator("#sheet .ab")).containsText("12.5\u00a0ml");
+        held.forEach(Route::resume);
+        assertThat(page.locator("#sheet .ab")).containsText("17.5\u00a0ml");
+        page.unroute("**/htmx.min.js");
     }
 
     /** A part that is fetched anew keeps what the hand typed while it was on its way, and the fold it opened. */

@@ -17,16 +17,23 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.cups.CupBook;
+import nursery.app.cups.LogBook;
 import nursery.app.materials.MaterialBook;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.wrap.DesignBook;
 import nursery.app.wrap.Sketch;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
+import nursery.core.log.LogEntry;
+import nursery.core.plan.Order;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import nursery.core.wrap.Design;
 import nursery.core.wrap.Item;
@@ -158,30 +165,56 @@ abstract class Journey {
         assertThat(page.locator("[id^='blank-']").first()).containsText("20 oz slim");
     }
 
+    /** A cup that is taken up, on its page; by hand, {@link CupJourneyTest} does it. */
     void startACup() {
-        page.navigate("/cups/new");
-        page.getByLabel("What it will be").fill("Winter sky");
-        choose("20 oz slim");
-        choose("Regular tumbler epoxy");
-        unfold("Due, colours");
-        page.getByLabel("Due").fill("2026-03-20");
-        unfold("Your school");
-        choose("turn it anyway");
-        send("Start it");
-        assertThat(page.locator("h1 .tape")).hasText("A-01");
+        startCups("Winter sky", 1, School.TURN);
+        page.navigate("/cups/A-01");
     }
 
+    /** Some alike, on the first blank and in the first resin. */
+    void startCups(String name, int count, School... schools) {
+        Order order = shop.glitterCup(name, shop.shelf().resins().get(0).id(), schools);
+        Cup.About about =
+                new Cup.About(name, "", order.about().technique(), order.about().blank(), "#1f3a5f", "#3f7fbf");
+        shop.bean(CupBook.class)
+                .start(
+                        new Order(
+                                about,
+                                count,
+                                order.blankId(),
+                                order.blank(),
+                                order.resins(),
+                                order.schools(),
+                                order.plan(),
+                                order.due(),
+                                1),
+                        shop.clock().instant());
+    }
+
+    /** The next step, done just now; a coat with what is suggested, on the first spindle. */
+    private void log() {
+        CupNow now = shop.cup("A-01");
+        PlanStep step = now.state().next().orElseThrow().step();
+        LogEntry entry = shop.entry("A-01", step.number(), shop.clock().instant(), 0);
+        if (entry instanceof LogEntry.Poured poured) {
+            entry = new LogEntry.Poured(
+                    poured.mark(),
+                    poured.step(),
+                    now.share(step).suggestedMl(),
+                    Optional.of(shop.shelf().spindles().get(0)),
+                    poured.pot());
+        }
+        shop.bean(LogBook.class).add("A-01", entry, false);
+    }
+
+    /** Scuffed, painted, sprinkled into its adhesive, and ready for its flood; by hand, {@link CupJourneyTest}. */
     void upToTheFlood() {
-        send("Done");
-        assertThat(doNow()).hasText("Paint the base colour");
-        send("Done");
-        assertThat(page.locator(".do-when")).containsText("1 h 00 min");
-        forward(1.05);
-        send("Poured");
-        assertThat(doNow()).hasText("Glitter");
-        forward(0.1);
-        assertThat(page.locator(".do-when")).containsText("closes in");
-        send("Done");
+        log();
+        log();
+        shop.clock().forward(Duration.ofMinutes(63));
+        log();
+        shop.clock().forward(Duration.ofMinutes(6));
+        log();
         forward(4);
     }
 
@@ -194,7 +227,6 @@ abstract class Journey {
         forward(9);
     }
 
-    /** A shop with something on every page, and all its pages. */
     /** A tram on the first blank, with an outline, and a wave below it. */
     long aDesign() {
         DesignBook designs = shop.bean(DesignBook.class);
@@ -244,6 +276,7 @@ abstract class Journey {
         shop.bean(MaterialBook.class).choose(cup.id(), glitter, List.of(material));
     }
 
+    /** A shop with something on every page, and all its pages. */
     List<String> everyPage() {
         measureABlank();
         startACup();

@@ -38,8 +38,7 @@ class RoomJourneyTest extends Journey {
         page.navigate("/cups/A-01");
         assertThat(page.locator(".alarm").first()).isVisible();
         button("Put away: A-01: Second coat").click();
-        page.navigate("/");
-        page.waitForTimeout(500);
+        page.waitForResponse("**/alarms/due", () -> page.navigate("/"));
         assertThat(page.locator(".alarm", new Page.LocatorOptions().setHasText("A-01: Second coat"))
                         .first())
                 .isHidden();
