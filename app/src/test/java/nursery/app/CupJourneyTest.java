@@ -99,7 +99,7 @@ class CupJourneyTest extends Journey {
         upToTheFlood();
         Cup begun = shop.cup("A-01").cup();
         assertThat(begun.plan()).isEqualTo(byHand.plan());
-        assertThat(begun.due()).isEqualTo(byHand.due());
+        assertThat(begun.promise()).isEqualTo(byHand.promise());
         assertThat(begun.schools()).isEqualTo(byHand.schools());
         assertThat(begun.about()).isEqualTo(byHand.about());
         assertThat(begun.log())
