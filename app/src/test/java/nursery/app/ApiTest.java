@@ -28,13 +28,15 @@ class ApiTest {
     private static final JsonMapper JSON = new JsonMapper();
     private static String address;
 
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
     @BeforeAll
     static void open(Running shop) {
         address = shop.address();
     }
 
     private static HttpResponse<String> send(HttpRequest.Builder request) throws IOException, InterruptedException {
-        return HttpClient.newHttpClient().send(request.build(), BodyHandlers.ofString());
+        return HTTP.send(request.build(), BodyHandlers.ofString());
     }
 
     private static HttpResponse<String> post(String path, String body) throws IOException, InterruptedException {

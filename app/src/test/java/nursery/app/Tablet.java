@@ -7,8 +7,13 @@ import jakarta.servlet.http.Cookie;
 import java.io.UnsupportedEncodingException;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import nursery.app.ShopUnderTest.Running;
+import org.jsoup.Connection;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.FormElement;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
@@ -44,6 +49,22 @@ final class Tablet {
         return send(path, typed, "Mira");
     }
 
+    /** Presses a button of a page: its form is sent with all that it holds, as a browser without scripts sends it. */
+    MvcTestResult press(String path, String button) {
+        Element pressed = Objects.requireNonNull(Jsoup.parse(html(get(path))).selectFirst(button), button);
+        FormElement form = (FormElement) Objects.requireNonNull(pressed.closest("form"));
+        var request = web.post().uri(form.attr("action")).with(csrf()).cookie(new Cookie("maker", "Mira"));
+        for (Connection.KeyVal field : form.formData()) {
+            if (!field.key().equals("_csrf")) {
+                request.param(field.key(), field.value());
+            }
+        }
+        if (pressed.hasAttr("name")) {
+            request.param(pressed.attr("name"), pressed.attr("value"));
+        }
+        return request.exchange();
+    }
+
     MvcTestResult upload(String path, String name, byte[] file) {
         return web.post()
                 .uri(path)
@@ -64,12 +85,12 @@ final class Tablet {
 
     /** The answer as a person reads it: no entities, no hard blanks. */
     static String text(MvcTestResult result) {
+        return html(result).replace("&quot;", "\"").replace("&#39;", "'").replace('\u00a0', ' ');
+    }
+
+    private static String html(MvcTestResult result) {
         try {
-            return result.getResponse()
-                    .getContentAsString()
-                    .replace("&quot;", "\"")
-                    .replace("&#39;", "'")
-                    .replace('\u00a0', ' ');
+            return result.getResponse().getContentAsString();
         } catch (UnsupportedEncodingException e) {
             throw new IllegalStateException(e);
         }
