@@ -228,7 +228,7 @@ class RoomTest {
                 Instant now = hour(24 * days + random.nextInt(24));
                 RoomCourse history = new RoomCourse(whole.readings(Instant.MIN, now));
                 RoomCourse expected = forecast.continuing(history, now, ZoneOffset.UTC);
-                Forecast.Spread spread = forecast.spread(history, ZoneOffset.UTC);
+                Spread spread = forecast.spread(history, ZoneOffset.UTC);
                 for (int i = 0; i < leads.length; i++) {
                     Instant then = now.plus(Duration.ofHours(leads[i]));
                     double off = Math.abs(whole.temperatureCAt(then) - expected.temperatureCAt(then));

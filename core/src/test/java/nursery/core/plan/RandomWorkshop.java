@@ -125,6 +125,26 @@ public final class RandomWorkshop {
                 .with(new Cup.Promise(due, 1));
     }
 
+    /**
+     * Cups with a long life behind them: so many entries each, coat upon coat, each scuffed and wiped before the next.
+     */
+    public static List<Cup> longLived(int cups, int entries) {
+        List<PlanStep> plan = new ArrayList<>(plan(true, true, true));
+        while (plan.size() < entries) {
+            add(plan, StepKind.SAND, Wait.of(Wait.Kind.SANDABLE));
+            pour(plan, StepKind.BUILD_COAT, Wait.straightOn(), CoatRole.BUILD);
+        }
+        return IntStream.rangeClosed(1, cups)
+                .mapToObj(i -> Cup.started(
+                                "N-%03d".formatted(i),
+                                SLIM,
+                                new Cup.Resins(REGULAR, REGULAR),
+                                plan,
+                                NOW.minus(Duration.ofDays(30)))
+                        .withLog(log(plan, entries, NOW.minus(Duration.ofMinutes(i)))))
+                .toList();
+    }
+
     private static List<PlanStep> plan(boolean ink, boolean tape, boolean sand) {
         List<PlanStep> plan = new ArrayList<>();
         add(plan, StepKind.PREP, Wait.none());
