@@ -32,6 +32,7 @@ import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.plan.Order;
+import nursery.core.resin.Resin;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
@@ -171,9 +172,13 @@ abstract class Journey {
         page.navigate("/cups/A-01");
     }
 
-    /** Some alike, on the first blank and in the first resin. */
+    /** Some alike, on the first blank and in the regular resin. */
     void startCups(String name, int count, School... schools) {
-        Order order = shop.glitterCup(name, shop.shelf().resins().get(0).id(), schools);
+        Resin regular = shop.shelf().resins().stream()
+                .filter(resin -> resin.name().startsWith("Regular"))
+                .findFirst()
+                .orElseThrow();
+        Order order = shop.glitterCup(name, regular.id(), schools);
         Cup.About about =
                 new Cup.About(name, "", order.about().technique(), order.about().blank(), "#1f3a5f", "#3f7fbf");
         shop.bean(CupBook.class)
@@ -200,7 +205,8 @@ abstract class Journey {
             entry = new LogEntry.Poured(
                     poured.mark(),
                     poured.step(),
-                    now.share(step).suggestedMl(),
+                    // As its field shows it.
+                    Math.round(now.share(step).suggestedMl() * 10) / 10.0,
                     Optional.of(shop.shelf().spindles().get(0)),
                     poured.pot());
         }
