@@ -287,6 +287,8 @@ class ControlsJourneyTest extends Journey {
                     .filter(new Locator.FilterOptions().setHasText(text))
                     .first();
             if (button.count() > 0 && button.isVisible()) {
+                // In the middle of the screen nothing that sticks to its edges lies over it.
+                button.evaluate("button => button.scrollIntoView({ block: 'center', behavior: 'instant' })");
                 // A form that logs asks for the line first: what answers the press comes after that.
                 try {
                     page.waitForResponse(
