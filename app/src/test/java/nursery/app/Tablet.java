@@ -53,6 +53,8 @@ final class Tablet {
     MvcTestResult press(String path, String button) {
         Element pressed = Objects.requireNonNull(Jsoup.parse(html(get(path))).selectFirst(button), button);
         FormElement form = (FormElement) Objects.requireNonNull(pressed.closest("form"));
+        // Of a choice that is empty jsoup makes "on", which no browser does.
+        form.select("input[type=radio][checked][value='']").attr("type", "hidden");
         var request = web.post().uri(form.attr("action")).with(csrf()).cookie(new Cookie("maker", "Mira"));
         for (Connection.KeyVal field : form.formData()) {
             if (!field.key().equals("_csrf")) {
