@@ -28,6 +28,9 @@ public record PlanBar(
         List<Piece> quiet,
         Optional<Double> due) {
 
+    /** How wide the word is that stands before the line, in percent of a row on a tablet. */
+    private static final double DUE_WORD = 4.5;
+
     /** A coat and until when it is the newest, or until it is sanded. */
     public record Coat(CoatTimes times, Instant untilExclusive) {}
 
@@ -48,14 +51,25 @@ public record PlanBar(
 
     private static PlanBar drawn(
             Frame frame, List<Piece> coats, List<Stretch> work, List<Stretch> sessions, Optional<Instant> due) {
+        Optional<Double> dueAt = due.filter(frame.span()::contains).map(frame::percent);
         return new PlanBar(
                 frame.span().from().toEpochMilli(),
                 frame.span().untilExclusive().toEpochMilli(),
-                List.copyOf(coats),
+                coats.stream()
+                        .map(piece ->
+                                dueAt.filter(at -> isWrittenUnder(piece, at)).isPresent()
+                                        ? new Piece(piece.x(), piece.width(), piece.style(), "", piece.title())
+                                        : piece)
+                        .toList(),
                 pieces(frame, work),
                 pieces(frame, sessions),
                 TimeBar.quiet(frame),
-                due.filter(frame.span()::contains).map(frame::percent));
+                dueAt);
+    }
+
+    /** Whether a piece's word would lie under the word that stands before the line of the day it is due. */
+    private static boolean isWrittenUnder(Piece piece, double due) {
+        return piece.x() < due && piece.x() + 1 + piece.word().length() > due - DUE_WORD;
     }
 
     private static List<Piece> pieces(Frame frame, List<Stretch> stretches) {

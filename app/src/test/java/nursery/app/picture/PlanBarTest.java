@@ -90,6 +90,19 @@ class PlanBarTest {
     }
 
     @Test
+    void noWordIsWrittenUnderTheDayItIsDue() {
+        List<Coat> coats = List.of(new Coat(poured(10), hour(100)));
+        assertThat(PlanBar.of(HUNDRED_HOURS, coats, List.of(), List.of(), Optional.of(hour(60)))
+                        .coats())
+                .extracting(Piece::word)
+                .contains("cured");
+        assertThat(PlanBar.of(HUNDRED_HOURS, coats, List.of(), List.of(), Optional.of(hour(37)))
+                        .coats())
+                .extracting(Piece::word)
+                .doesNotContain("cured");
+    }
+
+    @Test
     void whatLiesOutsideIsNotDrawn() {
         PlanBar bar = PlanBar.of(
                 HUNDRED_HOURS,
