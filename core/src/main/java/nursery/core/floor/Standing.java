@@ -28,8 +28,7 @@ public record Standing(WeekPlan plan, List<Placement> kept, List<Departure> depa
     /** The plan as it could be from here: the kept one, moved only to be less late, to miss less or to scuff less. */
     public static Standing anew(Workshop shop, List<Placement> kept, long steps) {
         Planner planner = Planner.after(kept, shop);
-        // A plan that hurts nobody has nothing to be moved for.
-        planner.improve(new Budget(steps, () -> planner.score().hurtsNobody(), far -> {}));
+        planner.mend(steps);
         return new Standing(planner.best(), kept, List.of());
     }
 

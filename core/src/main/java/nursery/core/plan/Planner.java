@@ -67,6 +67,11 @@ public final class Planner {
         search.run(budget);
     }
 
+    /** Looks until the plan hurts nobody, for so many steps at most: then there is nothing it would be moved for. */
+    public void mend(long steps) {
+        search.run(new Budget(steps, () -> score().hurtsNobody(), far -> {}));
+    }
+
     /** How good the best plan so far is. */
     public Score score() {
         return search.score();

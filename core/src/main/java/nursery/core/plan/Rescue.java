@@ -60,8 +60,7 @@ public record Rescue(Wish wish, Optional<Duration> late, int othersLate) {
 
     private static Rescue tried(Wish wish, WeekPlan plan, Cup cup, long steps) {
         Planner planner = Planner.after(plan.placements(), wish.in(plan.workshop()));
-        // Once nobody is hurt there is nothing left to be saved.
-        planner.improve(new Budget(steps, () -> planner.score().hurtsNobody(), far -> {}));
+        planner.mend(steps);
         WeekPlan other = planner.best();
         Optional<Duration> late = other.readyAt().containsKey(cup.code())
                 ? Optional.of(other.lateness(cup).orElse(Duration.ZERO))
