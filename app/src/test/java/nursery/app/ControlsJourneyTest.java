@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
@@ -246,7 +247,7 @@ class ControlsJourneyTest extends Journey {
         return touched;
     }
 
-    /** What was touched last may be on its way to a page of its own, and would overtake this one. */
+    /** What was touched last may be on its way to a page of its own, and would overtake this one: it is stopped. */
     private void goTo(String path) {
         for (int tries = 0; ; tries++) {
             try {
@@ -256,9 +257,19 @@ class ControlsJourneyTest extends Journey {
                 if (tries == MOST_OVERTAKEN) {
                     throw overtaken;
                 }
-                page.waitForLoadState();
+                page.evaluate("() => window.stop()");
             }
         }
+    }
+
+    /**
+     * A form's answer, and not that of a part which the page fetches by itself, nor of the question for the line that a
+     * form which logs asks first.
+     */
+    private static boolean answersAPress(Response response) {
+        return (response.request().isNavigationRequest()
+                        || !response.request().method().equals("GET"))
+                && (response.status() < 300 || response.status() >= 400);
     }
 
     /**
@@ -289,16 +300,19 @@ class ControlsJourneyTest extends Journey {
             if (button.count() > 0 && button.isVisible()) {
                 // In the middle of the screen nothing that sticks to its edges lies over it.
                 button.evaluate("button => button.scrollIntoView({ block: 'center', behavior: 'instant' })");
-                // A form that logs asks for the line first: what answers the press comes after that.
+                page.evaluate("() => { window.beforeSending = true; }");
                 try {
-                    page.waitForResponse(
-                            response -> !response.url().endsWith("/ping"),
+                    Response answer = page.waitForResponse(
+                            ControlsJourneyTest::answersAPress,
                             new Page.WaitForResponseOptions().setTimeout(ANSWERED_WITHIN_MS),
                             () -> button.click(new Locator.ClickOptions().setForce(true)));
+                    if (answer.request().isNavigationRequest() && answer.headerValue("content-disposition") == null) {
+                        // Until it is there, its coming would overtake the page that is gone to next.
+                        page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
+                    }
                 } catch (TimeoutError unanswered) {
                     silent.add(path.replaceAll("\\d+", "n") + "|" + text);
                 }
-                page.waitForLoadState(LoadState.LOAD);
                 pressed++;
             } else {
                 needless++;
