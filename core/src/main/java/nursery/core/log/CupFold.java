@@ -14,6 +14,7 @@ import nursery.core.log.CupState.Gone;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.LogEntry.StepDone;
+import nursery.core.technique.Ground;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Wait;
@@ -81,13 +82,17 @@ public final class CupFold {
         Optional<NextAction> next = cup.plan().stream()
                 .filter(step -> !done.containsKey(step.number()))
                 .findFirst()
-                .map(step -> NextStep.of(step, effective(step), new WallClock(newestCoat(), worked, ended), now));
+                .map(step -> NextStep.of(step, waiting(step), new WallClock(newestCoat(), worked, ended), now));
         return new CupState(done, coats, next, layers, hold, worked, ended, lastSeen, gone, concerns);
     }
 
     /** A cup that nothing was done to had begun whenever one looks: what is written about earlier work begins it. */
     private Instant notBeforeWork(Instant last, Instant now) {
         return done.isEmpty() && last.equals(cup.startedAt()) && now.isBefore(last) ? now : last;
+    }
+
+    private Wait waiting(PlanStep step) {
+        return Ground.waiting(step.kind(), effective(step), layers.topIsUnscuffedCoat());
     }
 
     /** A step that was left out has nothing to dry: what it would have waited for itself is waited for instead. */

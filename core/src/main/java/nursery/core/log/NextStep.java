@@ -7,6 +7,7 @@ import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Window;
 import nursery.core.log.NextAction.Kind;
 import nursery.core.measure.Numbers;
+import nursery.core.technique.Ground;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -19,7 +20,7 @@ final class NextStep {
     private NextStep() {}
 
     static NextAction of(PlanStep step, Wait wait, WallClock clock, Instant now) {
-        Window window = clock.window(wait);
+        Window window = clock.window(step.kind(), wait);
         if (wait.mayScuffInstead() && window.hasClosedBy(now)) {
             CoatTimes times = clock.newest().orElseThrow().times();
             return new NextAction(
@@ -32,7 +33,9 @@ final class NextStep {
                     Optional.of(times.sandableSure()),
                     Optional.empty());
         }
+        Ground ground = Ground.of(step.kind());
         boolean waits = clock.hasCoat() || wait.kind() == Wait.Kind.DRY;
+        boolean isForTheCoat = ground.readyFrom(clock) > wait.opens(clock);
         Optional<Instant> sure = clock.newest()
                 .filter(coat -> wait.kind() == Wait.Kind.SANDABLE)
                 .map(coat -> coat.times().sandableSure());
@@ -45,15 +48,34 @@ final class NextStep {
                 step,
                 wait,
                 window,
-                waits
-                        ? why(
-                                wait,
-                                clock,
-                                grips.filter(until -> !now.isBefore(until)).isPresent())
-                        : NOTHING,
+                isForTheCoat
+                        ? why(ground, onAdhesive(clock))
+                        : waits
+                                ? why(
+                                        wait,
+                                        clock,
+                                        grips.filter(until -> !now.isBefore(until))
+                                                .isPresent())
+                                : NOTHING,
                 waits ? ifMissed(wait, clock) : Optional.empty(),
                 sure,
                 grips);
+    }
+
+    /** What the coat below is not yet, where a step is held up by that and not by its own wait. */
+    private static String why(Ground ground, boolean onAdhesive) {
+        return switch (ground) {
+            case ANY -> NOTHING;
+            case GELLED, CARRIES ->
+                onAdhesive
+                        ? "The adhesive below must be set first."
+                        : ground == Ground.CARRIES
+                                ? "The coat below must hold the next one first: on a wet one it sags and stays soft."
+                                : "The coat below still runs: what is laid on it sinks and drags.";
+            case SANDABLE -> "The newest coat must be sandable: dust, not gum, on the paper.";
+            case FIRM -> "The last coat must be firm first: it still takes prints.";
+            case CURED -> "The newest coat must be cured enough to work on.";
+        };
     }
 
     private static String why(Wait wait, WallClock clock, boolean fading) {

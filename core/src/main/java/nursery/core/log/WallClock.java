@@ -4,7 +4,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import nursery.core.cure.Window;
+import nursery.core.film.CoatRole;
 import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Ground;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Timeline;
 import nursery.core.technique.Wait;
 
@@ -16,10 +19,10 @@ import nursery.core.technique.Wait;
  */
 record WallClock(Optional<CoatOnCup> newest, Instant lastDone, Instant lastEnded) implements Timeline {
 
-    /** When a step may be done, as far as its wait goes. */
-    Window window(Wait wait) {
+    /** When a step may be done, as far as its wait and the newest coat go. */
+    Window window(StepKind kind, Wait wait) {
         double closes = wait.closes(this);
-        Instant opens = Instant.ofEpochMilli((long) wait.opens(this));
+        Instant opens = Instant.ofEpochMilli((long) Ground.opens(kind, wait, this));
         return closes == NEVER ? Window.from(opens) : Window.between(opens, Instant.ofEpochMilli((long) closes));
     }
 
@@ -31,6 +34,11 @@ record WallClock(Optional<CoatOnCup> newest, Instant lastDone, Instant lastEnded
     @Override
     public LabelTimes coat() {
         return newest.orElseThrow().label().times();
+    }
+
+    @Override
+    public CoatRole role() {
+        return newest.orElseThrow().step().role().orElseThrow();
     }
 
     @Override

@@ -1,6 +1,7 @@
 package nursery.core.plan;
 
 import nursery.core.resin.Label;
+import nursery.core.technique.Ground;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Timeline;
@@ -60,9 +61,9 @@ record Act(
         return step.kind().isPour();
     }
 
-    /** The first slot its wait allows, after what has been done so far. */
+    /** The first slot its wait and the newest coat allow, after what has been done so far. */
     int opens(Progress cup) {
-        return (int) waiting.opens(cup);
+        return (int) Ground.opens(step.kind(), waiting, cup);
     }
 
     /**

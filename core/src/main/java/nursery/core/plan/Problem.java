@@ -11,12 +11,15 @@ import nursery.core.cure.CureClock;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
+import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.resin.Label;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Ground;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 
 /**
@@ -101,8 +104,9 @@ final class Problem {
         return state.next()
                 .filter(next -> next.step().number() == step.number())
                 .map(NextAction::waiting)
-                .orElseGet(() ->
-                        step.waiting().mayScuffInstead() && liesOnDecoration(cup, step) ? Wait.none() : step.waiting());
+                .orElseGet(() -> step.waiting().mayScuffInstead() && liesOnDecoration(cup, step)
+                        ? Wait.none()
+                        : Ground.waiting(step.kind(), step.waiting(), liesOnUnscuffedCoat(cup, state, step)));
     }
 
     /** Whether what a step covers is a decoration, which nobody scuffs. */
@@ -112,6 +116,17 @@ final class Problem {
                 .filter(Layers::covers)
                 .reduce((a, b) -> b)
                 .filter(Layers::isDecoration)
+                .isPresent();
+    }
+
+    /** Whether a step will lie straight on a coat that nothing scuffs before. */
+    private static boolean liesOnUnscuffedCoat(Cup cup, CupState state, PlanStep step) {
+        return cup.plan().subList(0, cup.plan().indexOf(step)).stream()
+                .filter(before -> !(state.done().get(before.number()) instanceof LogEntry.Skipped))
+                .map(PlanStep::kind)
+                .filter(kind -> Layers.covers(kind) || kind.scuffsTheBody())
+                .reduce((a, b) -> b)
+                .filter(StepKind::isClearCoat)
                 .isPresent();
     }
 
@@ -158,6 +173,7 @@ final class Problem {
                 .ifPresent(coat -> start.coat(
                         clock(coat.label()),
                         coat.label(),
+                        coat.step().role().orElseThrow(),
                         grid.minutes(coat.times().pouredAt()),
                         ageAtOriginH(coat),
                         coat.scuffed()));

@@ -2,6 +2,7 @@ package nursery.core.plan;
 
 import java.time.Duration;
 import java.util.Objects;
+import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Timeline;
@@ -21,6 +22,7 @@ final class Progress implements Timeline {
 
     private @Nullable CureTable clock;
     private @Nullable Label label;
+    private @Nullable CoatRole role;
     /** When the newest coat was poured, minutes from the origin. */
     double coatMin;
     /** What its clock showed then. */
@@ -38,6 +40,7 @@ final class Progress implements Timeline {
         free = other.free;
         clock = other.clock;
         label = other.label;
+        role = other.role;
         coatMin = other.coatMin;
         coatAge = other.coatAge;
         scuffed = other.scuffed;
@@ -46,9 +49,16 @@ final class Progress implements Timeline {
     }
 
     /** A coat that is on it already. */
-    void coat(CureTable coatClock, Label coatLabel, double pouredMin, double ageAtOriginH, boolean isScuffed) {
+    void coat(
+            CureTable coatClock,
+            Label coatLabel,
+            CoatRole coatRole,
+            double pouredMin,
+            double ageAtOriginH,
+            boolean isScuffed) {
         clock = coatClock;
         label = coatLabel;
+        role = coatRole;
         coatMin = pouredMin;
         coatAge = -ageAtOriginH;
         scuffed = isScuffed;
@@ -74,6 +84,11 @@ final class Progress implements Timeline {
     @Override
     public LabelTimes coat() {
         return label().times();
+    }
+
+    @Override
+    public CoatRole role() {
+        return Objects.requireNonNull(role);
     }
 
     @Override
@@ -126,6 +141,7 @@ final class Progress implements Timeline {
         if (act.isPour()) {
             clock = act.clock();
             label = act.label();
+            role = act.step().role().orElseThrow();
             coatMin = slot * (double) Grid.MINUTES;
             coatAge = Objects.requireNonNull(clock).at(slot);
             scuffed = false;

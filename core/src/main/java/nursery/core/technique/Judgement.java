@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
+import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.LabelTimes;
 
@@ -143,6 +144,11 @@ public final class Judgement {
         @Override
         public LabelTimes coat() {
             return coat.orElseThrow().times();
+        }
+
+        @Override
+        public CoatRole role() {
+            return layers.newestPour().flatMap(PlanStep::role).orElseThrow();
         }
 
         @Override

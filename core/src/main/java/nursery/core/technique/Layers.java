@@ -95,6 +95,11 @@ public record Layers(
         return top.filter(StepKind::isClearCoat).isPresent();
     }
 
+    /** Whether a coat lies on top that was neither scuffed nor sanded. */
+    public boolean topIsUnscuffedCoat() {
+        return topIsCoat() && !is(Condition.SCUFFED);
+    }
+
     /** Minutes since a kind of step was last done; empty if it never was. */
     public OptionalDouble minutesSince(StepKind kind, double nowMinute) {
         return doneAt.containsKey(kind)

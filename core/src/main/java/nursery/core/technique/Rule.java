@@ -341,7 +341,7 @@ public enum Rule {
             "Wait at least 8 to 12 h after the last coat.",
             Optional.empty(),
             s -> s.broken(
-                    s.isKind(StepKind.FINISH, StepKind.PACK) && s.ageH() < Figures.FINISH_H - Figures.HAIR_H,
+                    s.isKind(StepKind.FINISH, StepKind.PACK) && s.ageH() < Ground.FIRM_H - Figures.HAIR_H,
                     "Finished sooner than 8 to 12 h after the last coat: it still takes prints."));
 
     private final String mark;
@@ -392,13 +392,7 @@ public enum Rule {
     }
 
     private static double setH(Situation s) {
-        boolean fast = s.coat().times().turningH() <= Wait.FAST_TURNING_H;
-        return !fast
-                        && s.on().adhesive()
-                                .filter(CoatRole.ADHESIVE_GENEROUS::equals)
-                                .isPresent()
-                ? Figures.GENEROUS_SET_H
-                : Figures.THIN_SET_H;
+        return Ground.setH(s.on().adhesive().orElseThrow(), s.coat().times());
     }
 
     /** The figures, in a place of their own because the rules above are made before an enum's own constants are. */
@@ -425,9 +419,5 @@ public enum Rule {
         static final double CUT_MM = 0.5;
         /** What the eye forgives of a small picture and not of a wrap (P56); the figure is from memory. */
         static final double CLIMBS_MM = 5;
-
-        static final double FINISH_H = 8;
-        static final double GENEROUS_SET_H = 6;
-        static final double THIN_SET_H = 2;
     }
 }

@@ -1,6 +1,7 @@
 package nursery.core.technique;
 
 import java.time.Duration;
+import nursery.core.film.CoatRole;
 import nursery.core.resin.LabelTimes;
 
 /**
@@ -16,6 +17,9 @@ public interface Timeline {
 
     /** The label's ages of the newest coat; only where there is one. */
     LabelTimes coat();
+
+    /** What the newest coat is for; only where there is one. */
+    CoatRole role();
 
     /** Whether the newest coat has been scuffed or sanded. */
     boolean isScuffed();

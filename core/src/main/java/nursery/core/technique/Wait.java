@@ -39,7 +39,10 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
         INTO_COAT,
         /** Until the newest coat has reached an age on the cure clock. */
         AGE,
-        /** While the newest coat may be recoated straight on, or any time once it has been scuffed or sanded. */
+        /**
+         * While the newest coat may be recoated straight on, or any time once it has been scuffed or sanded; not before
+         * an age or so long after the work before, where they are stated.
+         */
         STRAIGHT_ON,
         /** Until the newest coat can be sanded. */
         SANDABLE,
@@ -83,6 +86,11 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
     /** A wait that its kind says all about. */
     public static Wait of(Kind kind) {
         return new Wait(kind, Duration.ZERO, 0, 0);
+    }
+
+    /** Straight on, but not before this has passed as well. */
+    Wait andStraightOn() {
+        return new Wait(Kind.STRAIGHT_ON, atLeast, hours, fastHours);
     }
 
     /** A wait of so many minutes. */
@@ -135,13 +143,18 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case DRY -> time.afterWork(atLeast);
             case SETTLE, INTO_COAT -> time.intoCoat(atLeast);
             case AGE -> time.atAge(hoursFor(time.coat().turningH()));
-            case STRAIGHT_ON ->
-                time.isScuffed()
-                        ? time.intoCoat(Duration.ZERO)
-                        : time.atAge(time.coat().recoatFromH());
+            case STRAIGHT_ON -> straightOnOpens(time);
             case SANDABLE -> time.atAge(time.coat().sandableFromH());
             case CURED -> time.atAge(time.coat().curedH());
         };
+    }
+
+    private double straightOnOpens(Timeline time) {
+        double fromH = Math.max(
+                hoursFor(time.coat().turningH()),
+                time.isScuffed() ? 0 : time.coat().recoatFromH());
+        double grips = fromH == 0 ? time.intoCoat(Duration.ZERO) : time.atAge(fromH);
+        return atLeast.isZero() ? grips : Math.max(grips, time.afterWork(atLeast));
     }
 
     /** By when the work itself must have ended, where it is done to a wet coat; else {@link Timeline#NEVER}. */
@@ -167,6 +180,8 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
             case INTO_COAT -> time.untilAge(atLeast, time.coat().turningH());
             case STRAIGHT_ON ->
                 time.isScuffed()
+                                || hoursFor(time.coat().turningH())
+                                        >= time.coat().scuffAfterH()
                         ? Timeline.NEVER
                         : time.untilAge(Duration.ZERO, time.coat().scuffAfterH());
         };

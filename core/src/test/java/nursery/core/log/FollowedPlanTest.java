@@ -9,10 +9,12 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import nursery.core.cup.Blank;
@@ -31,11 +33,13 @@ import nursery.core.technique.PlanStep;
 import nursery.core.technique.Rule;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Plans followed, departed from and changed on the way. */
 class FollowedPlanTest {
@@ -66,16 +70,33 @@ class FollowedPlanTest {
     }
 
     /** A coat when it is poured, other work when it is finished. */
-    private static Instant logged(Ahead.Expected step) {
-        int minutes = step.step().kind().isPour() ? 0 : step.step().kind().handsOnMinutes();
-        return step.at().plus(Duration.ofMinutes(minutes));
+    private static Instant logged(PlanStep step, Instant at) {
+        return at.plus(Duration.ofMinutes(step.kind().isPour() ? 0 : step.handsOnMinutes()));
     }
 
-    /** The log of a maker who does each step as soon as the plan's own wait allows. */
+    /** The log of a maker who does each step as soon as the plan's own wait allows, whatever the bench says. */
     private static List<Rule> concernsOf(List<PlanStep> plan) {
         Cup file = file(plan);
+        List<Double> hours = Judgement.earliestHours(file.plan(), REGULAR, REGULAR, MUG);
         List<LogEntry> log = new ArrayList<>();
-        Ahead.of(file, ROOM, START, NEVER).forEach(step -> log.add(done(step.step(), log.size() + 1, logged(step))));
+        for (int i = 0; i < plan.size(); i++) {
+            PlanStep step = file.plan().get(i);
+            Instant at = START.plus(Duration.ofSeconds(Math.round(hours.get(i) * 3600)));
+            log.add(done(step, log.size() + 1, logged(step, at)));
+        }
+        return concernsOf(file, log);
+    }
+
+    /** The log of a maker who does each step as soon as the bench offers it. */
+    private static List<Rule> concernsOfWhatIsOffered(List<PlanStep> plan) {
+        Cup file = file(plan);
+        List<LogEntry> log = new ArrayList<>();
+        Ahead.of(file, ROOM, START, NEVER)
+                .forEach(step -> log.add(done(step.step(), log.size() + 1, logged(step.step(), step.at()))));
+        return concernsOf(file, log);
+    }
+
+    private static List<Rule> concernsOf(Cup file, List<LogEntry> log) {
         CupState state =
                 file.withLog(log).at(ROOM, log.get(log.size() - 1).mark().happenedAt());
         return state.concerns().stream()
@@ -90,6 +111,84 @@ class FollowedPlanTest {
     void aLogThatBreaksARuleIsToldAndTheMendedOneIsNot(Rule rule, List<PlanStep> wrong, List<PlanStep> right) {
         assertThat(concernsOf(wrong)).contains(rule);
         assertThat(concernsOf(right)).doesNotContain(rule);
+    }
+
+    /** However short a plan's own waits are, and whatever stands before a step, the bench offers it on no wet coat. */
+    @ParameterizedTest
+    @MethodSource("nursery.core.technique.RuleTest#plans")
+    void whatTheBenchOffersIsNeverOnACoatThatIsNotReady(Rule rule, List<PlanStep> wrong, List<PlanStep> right) {
+        Rule[] ofTheCoat = {
+            Rule.COAT_TOO_SOON,
+            Rule.SAND_TOO_SOON,
+            Rule.COAT_STILL_WET,
+            Rule.ADHESIVE_NOT_SET,
+            Rule.POLISH_TOO_SOON,
+            Rule.FINISH_TOO_SOON
+        };
+        assertThat(concernsOfWhatIsOffered(wrong)).as("%s, broken", rule).doesNotContain(ofTheCoat);
+        assertThat(concernsOfWhatIsOffered(right)).as("%s, kept", rule).doesNotContain(ofTheCoat);
+    }
+
+    /**
+     * Steps are left out and coats and washes put in at random, and everything else is done the moment it is offered:
+     * nothing of that is asked about for the coat below, and no coat goes on a wet one.
+     */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3})
+    void whateverIsLeftOutOrPutInWhatIsOfferedIsNotAskedAbout(long seed) {
+        Random random = new Random(seed);
+        Set<Rule> ofTime = EnumSet.of(
+                Rule.COAT_TOO_SOON,
+                Rule.TACK_WINDOW,
+                Rule.SAND_TOO_SOON,
+                Rule.COAT_STILL_WET,
+                Rule.ADHESIVE_NOT_SET,
+                Rule.FINISH_TOO_SOON);
+        int skipped = 0;
+        for (int cups = 0; cups < 100; cups++) {
+            Cup cup = glitterCup();
+            Instant at = START;
+            for (Optional<NextAction> next = cup.at(ROOM, at).next();
+                    next.isPresent();
+                    next = cup.at(ROOM, at).next()) {
+                long id = cup.log().size() + 1;
+                PlanStep step = next.get().step();
+                double dice = random.nextDouble();
+                if (dice < 0.25 && !step.kind().isPour()) {
+                    cup = and(cup, new LogEntry.Skipped(mark(id, at, "not today"), step.number()));
+                    skipped++;
+                    continue;
+                }
+                if (dice > 0.9 && cup.plan().size() < 40) {
+                    StepKind kind = random.nextBoolean() ? StepKind.THIN_COAT : StepKind.WASH;
+                    PlanStep put =
+                            TechniqueStep.usual(kind).in(cup.freeNumber()).waitingFor(Wait.none());
+                    cup = cup.withStepBefore(Optional.of(step), put);
+                    continue;
+                }
+                // Sometimes at once, sometimes a day and a half late: what is offered then may be to scuff it first.
+                Instant offered = next.get().window().opensAt();
+                at = (offered.isAfter(at) ? offered : at).plus(Duration.ofHours(random.nextInt(10) == 0 ? 36 : 0));
+                NextAction then = cup.at(ROOM, at).next().orElseThrow();
+                if (then.kind() == NextAction.Kind.SCUFF_FIRST) {
+                    at = at.isBefore(then.window().opensAt()) ? then.window().opensAt() : at;
+                    cup = and(cup, LogEntry.scuffed(mark(id++, at, "")));
+                }
+                at = logged(step, at);
+                cup = and(cup, done(step, id, at));
+            }
+            assertThat(cup.at(ROOM, at).concerns())
+                    .as("seed %d, cup %d: %s", seed, cups, cup.happened())
+                    .noneMatch(
+                            concern -> concern.rule().filter(ofTime::contains).isPresent());
+        }
+        assertThat(skipped).isGreaterThan(100);
+    }
+
+    private static Cup and(Cup cup, LogEntry entry) {
+        List<LogEntry> log = new ArrayList<>(cup.log());
+        log.add(entry);
+        return cup.withLog(log);
     }
 
     private static Cup glitterCup() {

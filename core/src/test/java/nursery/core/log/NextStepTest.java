@@ -68,6 +68,45 @@ class NextStepTest {
         assertThat(late.title()).isEqualTo("Scuff, then second coat");
     }
 
+    /** P13-P15: a wait tells of the step before in the list, and that step may have been left out or put elsewhere. */
+    @Test
+    void whateverAStepWaitsForItselfWetEpoxyIsNeverReady() {
+        NextAction coat = next(StepKind.BUILD_COAT, StepKind.FINISHING_COAT, Wait.none(), 0.2);
+        assertThat(coat.window().opensAt()).isEqualTo(hour(4));
+        assertThat(coat.why()).startsWith("Grips straight on");
+        NextAction dried = next(StepKind.BUILD_COAT, StepKind.FINISHING_COAT, Wait.dry(Duration.ofMinutes(15)), 0.2);
+        assertThat(dried.window().opensAt()).isEqualTo(hour(4));
+        assertThat(dried.why()).startsWith("Grips straight on");
+        for (StepKind kind : List.of(StepKind.WASH, StepKind.VINYL, StepKind.PAINT, StepKind.TRIM, StepKind.INK)) {
+            NextAction laid = next(StepKind.BUILD_COAT, kind, Wait.none(), 0.2);
+            assertThat(laid.window().opensAt()).as(kind.title()).isEqualTo(hour(4));
+            assertThat(laid.why()).as(kind.title()).startsWith("The coat below still runs");
+        }
+        assertThat(next(StepKind.BUILD_COAT, StepKind.SAND, Wait.none(), 1)
+                        .window()
+                        .opensAt())
+                .isEqualTo(hour(8));
+        assertThat(next(StepKind.BUILD_COAT, StepKind.PULL_TAPE, Wait.none(), 0.2)
+                        .window()
+                        .opensAt())
+                .isEqualTo(hour(0));
+    }
+
+    /** P19: a thin film is set after two to three hours. */
+    @Test
+    void aCoatOnAFilmWaitsUntilTheFilmIsSet() {
+        NextAction coat = next(StepKind.ADHESIVE, StepKind.FLOOD_COAT, Wait.none(), 0.2);
+        assertThat(coat.window().opensAt()).isEqualTo(hour(2));
+        assertThat(coat.why()).isEqualTo("The adhesive below must be set first.");
+    }
+
+    /** P14, P16: what turns out to lie straight on a coat has the tack window, with its end. */
+    @Test
+    void aCoatWhoseSandingWasLeftOutIsScuffedForWhenItComesTooLate() {
+        NextAction late = next(StepKind.BUILD_COAT, StepKind.FINISHING_COAT, Wait.none(), 25);
+        assertThat(late.kind()).isEqualTo(NextAction.Kind.SCUFF_FIRST);
+    }
+
     /** P19: on an adhesive it is the adhesive that settles and stops holding; in a coat it is the coat. */
     @Test
     void whatIsSprinkledIntoTheWetIsToldByWhatItIsSprinkledInto() {
