@@ -25,6 +25,7 @@ class CoreArchitectureTest {
             "cure",
             "film",
             "technique",
+            "surface",
             "stock",
             "log",
             "plan",

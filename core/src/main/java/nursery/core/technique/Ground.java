@@ -22,7 +22,7 @@ public enum Ground {
     /** That it is cured enough to be rubbed matte (step 9). */
     CURED;
 
-    static final double FIRM_H = 8;
+    public static final double FIRM_H = 8;
     private static final double GENEROUS_SET_H = 6;
     private static final double THIN_SET_H = 2;
 
@@ -106,9 +106,11 @@ public enum Ground {
     }
 
     /** When a film holds its glitter: a fast one, and a thin one, after about two hours, a generous one after six. */
+    public static double setH(boolean isGenerous, LabelTimes times) {
+        return isGenerous && times.turningH() > Wait.FAST_TURNING_H ? GENEROUS_SET_H : THIN_SET_H;
+    }
+
     static double setH(CoatRole film, LabelTimes times) {
-        return film == CoatRole.ADHESIVE_GENEROUS && times.turningH() > Wait.FAST_TURNING_H
-                ? GENEROUS_SET_H
-                : THIN_SET_H;
+        return setH(film == CoatRole.ADHESIVE_GENEROUS, times);
     }
 }

@@ -1,0 +1,121 @@
+package nursery.core.surface;
+
+import java.util.Optional;
+
+/**
+ * One thing that practice asks where a doing meets what lies on a cup: how grave it is to go against it, where it
+ * stands, in one sentence, and what mends it. Figures beside the rules of {@link Table}.
+ */
+public enum Cell {
+    STEEL_BARE(Grave.RISKS, "step 1", "Bare steel was not scuffed: what goes on it may come off.", Doing.PREP),
+    PAINT_WET(Grave.RISKS, "P25", "The paint must be dry first: it lifts, or gasses into what covers it."),
+    PAINT_FRESH(Grave.ADVICE, "P25", "Two thin coats of paint: let the first dry."),
+    GLUE_WET(Grave.RISKS, "P20, P21", "The glue must be stiff first: it gasses, and the coat fish-eyes."),
+    GLUE_TACKY(Grave.ADVICE, "P20", "A glue is dry enough for the next thing after half an hour."),
+    GLUE_DRY(Grave.ADVICE, "P72", "Glue takes flakes while it is wet, and it dries fast.", Doing.GLUE),
+    SEALER_WET(Grave.RISKS, "P21", "The sealer must be dry first: it gasses, and the coat fish-eyes."),
+    SEALER_FRESH(Grave.ADVICE, "P21", "Let the sealer dry first."),
+    FILM_NOT_SET(Grave.RUINS, "P19", "The film under the glitter must be set first: the coat drags it along."),
+    FILM_SETTLES(Grave.ADVICE, "P19", "Two minutes to settle close the brush lines."),
+    FILM_DONE(Grave.RISKS, "P18", "The film holds no glitter any more: scuff it and spread a new one.", Doing.SCUFF),
+    NOTHING_HOLDS(Grave.RISKS, "step 3", "There is nothing wet for the flakes to stick to.", Doing.ADHESIVE),
+    COAT_WET(Grave.RUINS, "P14", "The coat must hold the next one first: on a wet one it sags and stays soft."),
+    COAT_RUNS(Grave.RUINS, "P13", "The coat still runs: what is laid on it sinks, drags and marks it."),
+    GRIP_FADES(Grave.ADVICE, "P14, P16", "It grips less by the hour: a light scuff makes sure.", Doing.SCUFF),
+    GRIP_WEAK(Grave.ADVICE, "P16", "After a day a scuff is advised: unsanded it grips weakly.", Doing.SCUFF),
+    MAY_PEEL(Grave.RISKS, "P16", "After three days an unscuffed coat holds nothing: it may peel.", Doing.SCUFF),
+    DUST_LEFT(Grave.RISKS, "step 6", "Sanding dust is still on it.", Doing.WASH),
+    SCRATCHES_SHOW(Grave.RISKS, "step 7", "It was sanded coarser than 220: the scratches show.", Doing.SAND),
+    RATIO_WRONG(
+            Grave.RUINS,
+            "P39",
+            "That coat was mixed wrong and stays soft: scrape it off, never cover it.",
+            Doing.STRIP),
+    INK_WET(Grave.RISKS, "P23", "The ink must be dry first: it bleeds."),
+    INK_UNDER_VINYL(Grave.RISKS, "P23", "Vinyl straight on ink wants a day: it does not bond before."),
+    INK_OPEN(Grave.SCHOOL, "section 7", "Some seal the ink first.", Doing.SEAL),
+    INK_TOO_LATE(Grave.RUINS, "P18", "The coat takes no ink any more: let it harden, scuff it, pour another."),
+    INK_ON_HOT(Grave.RISKS, "P26", "Heated epoxy must cool first: the ink spreads and fades."),
+    INK_AND_FAST(Grave.RISKS, "P18, P26", "A fast resin leaves the ink no time to spread."),
+    VINYL_BONDS(Grave.RISKS, "P23", "Vinyl straight on ink bonds for an hour first."),
+    VINYL_FRESH(Grave.ADVICE, "from memory", "Give the vinyl an hour to bond."),
+    METALLIC_OPEN(Grave.SCHOOL, "P37", "Metallic or textured vinyl may lift: some seal its edges.", Doing.SEAL),
+    FLAKES_OPEN(Grave.ADVICE, "step 4", "Coarse or mixed flakes are not sealed: the hand drags them.", Doing.SEAL),
+    STENCIL_ON(Grave.RUINS, "step 7", "The stencil is still on.", Doing.PEEL),
+    STENCIL_PERMANENT(Grave.RISKS, "step 7, P30", "Its adhesive stays behind, and the next coat fish-eyes."),
+    SLIDE_WET(Grave.RUINS, "P24", "The water-slide must dry overnight first: the coat clouds."),
+    SLIDE_OPEN(Grave.RISKS, "P63", "Over a water-slide without a coat this buckles.", Doing.THIN_COAT),
+    SLIDE_ON_SCRATCHES(Grave.RISKS, "P41", "Scratches show through a water-slide.", Doing.THIN_COAT),
+    DESIGN_EARLY(Grave.SCHOOL, "P17", "Some let a coat harden overnight before a design goes on."),
+    SOOT_OPEN(Grave.RISKS, "P38", "Soot fades and smears under epoxy unless it is sealed.", Doing.SEAL),
+    SOAP_ON(Grave.RUINS, "P59", "The soap of the resist is still on.", Doing.WASH),
+    SOLVENT_WET(Grave.RISKS, "step 7, P36", "The solvent must flash off first: the coat hazes."),
+    VAPOUR(Grave.RISKS, "P45", "Solvent or propellant is still about: it can catch fire."),
+    NOT_SANDABLE(Grave.RISKS, "P15", "The coat must be sandable first: it gums the paper and tears."),
+    STILL_ROUGH(Grave.RISKS, "P33", "The texture is still felt: this is where it is sanded through.", Doing.THIN_COAT),
+    TOO_COARSE(Grave.RISKS, "step 6", "Coarse paper on the body, close over glitter, goes through.", Doing.SAND),
+    SANDED_AWAY(Grave.RUINS, "step 6", "This would be sanded away.", Doing.THIN_COAT),
+    LAST_SANDED(Grave.RISKS, "step 9", "The last coat is never sanded: nothing covers it.", Doing.FINISHING_COAT),
+    TAPE_PAST_GEL(Grave.RISKS, "P22", "The coat gels round the tape: cut along it, or it tears the edge."),
+    TAPE_ON(Grave.RISKS, "P22", "The tape is still on.", Doing.PULL_TAPE),
+    SANDED_BARE(Grave.RISKS, "step 9", "It was sanded and nothing covers it: it stays dull.", Doing.FINISHING_COAT),
+    DECAL_OPEN(Grave.ADVICE, "step 7", "A decal is neither coated nor sealed: it wears off.", Doing.SEAL),
+    NOT_CURED(Grave.RISKS, "step 9", "The last coat must be cured before it is rubbed matte: it smears."),
+    NOT_INSPECTED(Grave.RISKS, "step 9", "A polish shows every fault: inspect the last coat first.", Doing.INSPECT),
+    TAKES_PRINTS(Grave.RISKS, "step 10", "For 8 to 12 h the last coat still takes prints."),
+    NOT_FULLY_CURED(Grave.ADVICE, "step 10", "Not fully cured: it may dent, print and smell.");
+
+    /** How much it matters to go against it, from nothing to the worst. */
+    public enum Grave {
+        FINE,
+        /** Told. */
+        ADVICE,
+        /** One school's own way: told to who chose another, and to nobody who chose none. */
+        SCHOOL,
+        /** Asked before it is logged. */
+        RISKS,
+        RUINS;
+
+        /** Whether it is asked about, and so never offered. */
+        public boolean isAsked() {
+            return this == RISKS || this == RUINS;
+        }
+    }
+
+    private final Grave grave;
+    private final String source;
+    private final String words;
+    private final Optional<Doing> remedy;
+
+    Cell(Grave grave, String source, String words) {
+        this.grave = grave;
+        this.source = source;
+        this.words = words;
+        this.remedy = Optional.empty();
+    }
+
+    Cell(Grave grave, String source, String words, Doing remedy) {
+        this.grave = grave;
+        this.source = source;
+        this.words = words;
+        this.remedy = Optional.of(remedy);
+    }
+
+    public Grave grave() {
+        return grave;
+    }
+
+    /** Where practice says so. */
+    public String source() {
+        return source;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** What would mend it. */
+    public Optional<Doing> remedy() {
+        return remedy;
+    }
+}

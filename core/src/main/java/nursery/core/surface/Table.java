@@ -1,0 +1,555 @@
+package nursery.core.surface;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import nursery.core.film.Texture;
+import nursery.core.resin.LabelTimes;
+import nursery.core.surface.Surface.Patch;
+import nursery.core.technique.Ground;
+import nursery.core.technique.Wait;
+
+/**
+ * What meets what: for every kind of doing and everything it can touch, the bounds practice sets it. Complete by
+ * construction: no switch here has a default, so what is new must be given its rule before it compiles. No bound is an
+ * answer, too: practice then asks for nothing.
+ */
+public final class Table {
+
+    static final int FINE_GRIT = 220;
+    /** Coarser than this is for the rim (step 6). */
+    static final int BODY_GRIT = 180;
+    /** From memory: the can's own time overrides it. */
+    static final double PAINT_MIN = 30;
+    /** Stiff, and dry enough for the next thing (P20). */
+    static final double GLUE_STIFF_MIN = 60;
+
+    static final double GLUE_DRY_MIN = 30;
+    /** P72; from memory. */
+    static final double GLUE_TAKES_MIN = 15;
+    /** P21, of spray adhesive and of sealer. */
+    static final double SEALER_MIN = 30;
+
+    static final double INK_MIN = 30;
+    static final double INK_UNDER_VINYL_MIN = 24 * 60;
+    static final double VINYL_MIN = 60;
+    /** Overnight; the figure is from memory. */
+    static final double SLIDE_MIN = 8 * 60;
+    /** From memory. */
+    static final double FLASH_OFF_MIN = 10;
+    /** From memory. */
+    static final double COOL_MIN = 10;
+
+    static final double SETTLE_MIN = 2;
+    /** P16; the figure is from memory. */
+    static final double PEELS_AFTER_H = 72;
+
+    /** So few over glitter are soon through (step 6). */
+    private static final int COATS_NEAR_GLITTER = 2;
+
+    private final Work next;
+    private final Surface on;
+    private final List<Work> later;
+    private final Set<Bound> bounds = new LinkedHashSet<>();
+
+    private Table(Work next, Surface on, List<Work> later) {
+        this.next = next;
+        this.on = on;
+        this.later = later;
+    }
+
+    /**
+     * All that bounds a work on a surface.
+     *
+     * @param later what is to follow it: some things are only wrong if nothing covers them, or something does
+     */
+    public static List<Bound> bounds(Work next, Surface on, List<Work> later) {
+        Table table = new Table(next, on, later);
+        on.met(next.place()).forEach(table::meet);
+        table.whole();
+        return List.copyOf(table.bounds);
+    }
+
+    private void meet(Patch patch) {
+        Layer layer = patch.layer();
+        switch (next.doing().family()) {
+            case NOTHING, PEEL, PULL, HEAT, FINISH, PACK -> {}
+            case POUR -> pour(patch);
+            case PAINT -> paint(layer);
+            case SEAL -> seal(patch);
+            case GLUE, RESIST -> laidDry(layer, GLUE_DRY_MIN);
+            case GLITTER -> glitter(layer);
+            case INK -> ink(layer);
+            case DROP -> drop(patch);
+            case DECAL -> decal(layer);
+            case SLIDE -> slide(layer);
+            case POWDER -> laidDry(layer, GLUE_DRY_MIN);
+            case TAPE, TRIM, WIPE, WASH -> touched(layer);
+            case SAND -> sand(layer);
+            case POLISH -> polish(layer);
+        }
+    }
+
+    private void pour(Patch patch) {
+        Layer layer = patch.layer();
+        solvent(layer);
+        switch (layer.lay()) {
+            case STEEL -> steel(layer);
+            case FACTORY_COAT, FOIL, MICA -> {}
+            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_WET);
+            case CRAFT_GLUE, FOIL_GLUE -> ended(layer, GLUE_STIFF_MIN, Cell.GLUE_WET);
+            case SPRAY_GLUE -> ended(layer, SEALER_MIN, Cell.GLUE_WET);
+            case FILM -> {
+                age(layer, setH(layer), Cell.FILM_NOT_SET);
+                grip(layer);
+            }
+            case GLITTER -> onGlitter(patch);
+            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_WET);
+            case COAT -> {
+                age(layer, times(layer).recoatFromH(), Cell.COAT_WET);
+                grip(layer);
+            }
+            case INK -> {
+                ended(layer, INK_MIN, Cell.INK_WET);
+                never(layer, Cell.INK_OPEN);
+            }
+            case VINYL -> vinyl(patch);
+            case STENCIL -> never(layer, Cell.STENCIL_ON);
+            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case SOOT -> {
+                never(layer, Cell.SOOT_OPEN);
+            }
+            case SOAP -> never(layer, Cell.SOAP_ON);
+        }
+    }
+
+    private void paint(Layer layer) {
+        solvent(layer);
+        switch (layer.lay()) {
+            case STEEL -> steel(layer);
+            case FACTORY_COAT, STENCIL, FOIL, MICA, SOAP, VINYL, SOOT, GLITTER -> {}
+            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_FRESH);
+            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, GLUE_DRY_MIN, Cell.GLUE_TACKY);
+            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case FILM, COAT -> {
+                gelled(layer);
+                dust(layer);
+                if (layer.isSandedCoarsely()) {
+                    never(layer, Cell.SCRATCHES_SHOW);
+                }
+            }
+            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+        }
+    }
+
+    private void seal(Patch patch) {
+        Layer layer = patch.layer();
+        solvent(layer);
+        switch (layer.lay()) {
+            case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT -> {}
+            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_FRESH);
+            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, GLUE_DRY_MIN, Cell.GLUE_TACKY);
+            case GLITTER ->
+                patch.below().ifPresent(glue -> {
+                    if (glue.lay().isEpoxy()) {
+                        gelled(glue);
+                    } else if (glue.lay().isAdhesive()) {
+                        ended(glue, GLUE_DRY_MIN, Cell.GLUE_TACKY);
+                    }
+                });
+            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case FILM, COAT -> {
+                gelled(layer);
+                dust(layer);
+            }
+            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case SOAP -> never(layer, Cell.SOAP_ON);
+        }
+    }
+
+    /** What is brushed, sprayed or dabbed on dry ground and dries there itself. */
+    private void laidDry(Layer layer, double glueMin) {
+        solvent(layer);
+        switch (layer.lay()) {
+            case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT, GLITTER, SOAP -> {}
+            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_WET);
+            case CRAFT_GLUE, SPRAY_GLUE -> ended(layer, glueMin, Cell.GLUE_TACKY);
+            case FOIL_GLUE -> {}
+            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case FILM, COAT -> gelled(layer);
+            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+        }
+    }
+
+    private void glitter(Layer layer) {
+        switch (layer.lay()) {
+            case FILM -> {
+                bounds.add(
+                        new Bound(layer.id(), Bound.Since.POURED_MIN, SETTLE_MIN, Bound.Side.FROM, Cell.FILM_SETTLES));
+                bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
+            }
+            case COAT -> bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
+            case CRAFT_GLUE, SPRAY_GLUE ->
+                bounds.add(new Bound(
+                        layer.id(), Bound.Since.ENDED_MIN, GLUE_TAKES_MIN, Bound.Side.BEST_UNTIL, Cell.GLUE_DRY));
+            // A second round blends into the first.
+            case GLITTER, FOIL_GLUE, INK -> {}
+            case STEEL, FACTORY_COAT, PAINT, SEALER, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT, SOAP ->
+                never(layer, Cell.NOTHING_HOLDS);
+        }
+    }
+
+    private void ink(Layer layer) {
+        laidDry(layer, GLUE_DRY_MIN);
+        hot(layer);
+    }
+
+    private void drop(Patch patch) {
+        Layer layer = patch.layer();
+        hot(layer);
+        if (layer.lay().isEpoxy()) {
+            bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.INK_TOO_LATE));
+        } else if (patch.hides()) {
+            never(layer, Cell.INK_TOO_LATE);
+        }
+    }
+
+    private void decal(Layer layer) {
+        if (next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE) {
+            never(layer, Cell.STENCIL_PERMANENT);
+        }
+        laidDry(layer, GLUE_DRY_MIN);
+        switch (layer.lay()) {
+            case COAT, FILM -> {
+                dust(layer);
+                design(layer);
+            }
+            case INK -> {
+                if (next.doing() != Doing.FOIL) {
+                    ended(layer, INK_UNDER_VINYL_MIN, Cell.INK_UNDER_VINYL);
+                }
+            }
+            case SLIDE -> never(layer, Cell.SLIDE_OPEN);
+            case SOAP -> never(layer, Cell.SOAP_ON);
+            case STEEL,
+                    FACTORY_COAT,
+                    PAINT,
+                    CRAFT_GLUE,
+                    SPRAY_GLUE,
+                    FOIL_GLUE,
+                    GLITTER,
+                    SEALER,
+                    VINYL,
+                    STENCIL,
+                    FOIL,
+                    MICA,
+                    SOOT -> {}
+        }
+    }
+
+    private void slide(Layer layer) {
+        laidDry(layer, GLUE_DRY_MIN);
+        switch (layer.lay()) {
+            case COAT, FILM -> {
+                if (layer.isScuffed()) {
+                    never(layer, Cell.SLIDE_ON_SCRATCHES);
+                }
+                design(layer);
+            }
+            case SLIDE -> never(layer, Cell.SLIDE_OPEN);
+            case SOAP -> never(layer, Cell.SOAP_ON);
+            case STEEL,
+                    FACTORY_COAT,
+                    PAINT,
+                    CRAFT_GLUE,
+                    SPRAY_GLUE,
+                    FOIL_GLUE,
+                    GLITTER,
+                    SEALER,
+                    INK,
+                    VINYL,
+                    STENCIL,
+                    FOIL,
+                    MICA,
+                    SOOT -> {}
+        }
+    }
+
+    /** What only touches what lies there: tape, a blade, a cloth. */
+    private void touched(Layer layer) {
+        if (layer.lay().isEpoxy()) {
+            gelled(layer);
+        }
+    }
+
+    private void sand(Layer layer) {
+        switch (layer.lay()) {
+            case FILM, COAT -> age(layer, times(layer).sandableFromH(), Cell.NOT_SANDABLE);
+            case STEEL, FACTORY_COAT, PAINT, SEALER, SOAP -> {}
+            case CRAFT_GLUE, SPRAY_GLUE, FOIL_GLUE, GLITTER, INK, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT -> {
+                if (next.doing().sandsTheBody()) {
+                    never(layer, Cell.SANDED_AWAY);
+                }
+            }
+        }
+    }
+
+    private void polish(Layer layer) {
+        if (layer.lay() == Lay.COAT) {
+            age(layer, times(layer).curedH(), Cell.NOT_CURED);
+        } else {
+            never(layer, Cell.SANDED_AWAY);
+        }
+    }
+
+    /** What is asked of the cup as a whole, not of what is touched. */
+    private void whole() {
+        switch (next.doing().family()) {
+            case POUR -> {
+                tape();
+                mixedWrong();
+                ofInk();
+            }
+            case SAND -> {
+                tape();
+                texture();
+            }
+            case TAPE, PULL -> tape();
+            case PAINT, SEAL, GLUE, GLITTER, INK, DECAL, SLIDE, RESIST -> mixedWrong();
+            case POWDER -> {
+                mixedWrong();
+                if (next.doing() == Doing.SMOKE) {
+                    vapour();
+                }
+            }
+            case HEAT -> vapour();
+            case POLISH -> inspected();
+            case FINISH -> {
+                on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
+                owed(on).forEach(bounds::add);
+            }
+            case PACK -> {
+                on.works().stream().filter(work -> work.doing().isPour()).forEach(this::fullyCured);
+                owed(on).forEach(bounds::add);
+            }
+            case NOTHING, DROP, PEEL, TRIM, WASH, WIPE -> {}
+        }
+    }
+
+    private void fullyCured(Work pour) {
+        add(Bound.age(pour.id(), pour.label().orElseThrow().fullCureH(), Cell.NOT_FULLY_CURED));
+    }
+
+    /** What a cup still asks for before it may be called done, as things that are wrong with it now. */
+    public static List<Bound> owed(Surface now) {
+        List<Bound> owed = new ArrayList<>();
+        taped(now.works()).ifPresent(tape -> owed.add(Bound.never(tape.id(), Cell.TAPE_ON)));
+        for (Patch patch : now.met(Place.ALL)) {
+            Layer layer = patch.layer();
+            switch (layer.lay()) {
+                case STENCIL -> owed.add(Bound.never(layer.id(), Cell.STENCIL_ON));
+                case VINYL, SLIDE -> owed.add(Bound.never(layer.id(), Cell.DECAL_OPEN));
+                case COAT -> {
+                    if (layer.last(work -> work.doing().sandsTheBody()).isPresent()) {
+                        owed.add(Bound.never(layer.id(), Cell.SANDED_BARE));
+                    }
+                }
+                case STEEL,
+                        FACTORY_COAT,
+                        PAINT,
+                        CRAFT_GLUE,
+                        SPRAY_GLUE,
+                        FOIL_GLUE,
+                        FILM,
+                        GLITTER,
+                        SEALER,
+                        INK,
+                        FOIL,
+                        MICA,
+                        SOOT,
+                        SOAP -> {}
+            }
+        }
+        return owed.stream().distinct().toList();
+    }
+
+    private void mixedWrong() {
+        on.layers().stream()
+                .filter(layer -> layer.by().how().ratio() == How.Ratio.WRONG
+                        && layer.lay().isEpoxy()
+                        && layer.by().place().touches(next.place()))
+                .forEach(layer -> never(layer, Cell.RATIO_WRONG));
+    }
+
+    private void ofInk() {
+        boolean inkFollows = next.how().bloom();
+        for (Work work : later) {
+            if (work.doing().isPour()) {
+                break;
+            }
+            inkFollows |= work.doing() == Doing.INK_BLOOM;
+        }
+        if (inkFollows && next.label().orElseThrow().turningH() <= Wait.FAST_TURNING_H) {
+            add(Bound.never(Surface.GROUND, Cell.INK_AND_FAST));
+        }
+    }
+
+    private void texture() {
+        if (on.newestPour().isEmpty() || !next.doing().sandsTheBody()) {
+            return;
+        }
+        Work pour = on.newestPour().get();
+        Texture texture = on.texture()
+                .map(grain -> grain == How.Grain.COARSE ? Texture.CHUNKY : Texture.FINE)
+                .orElse(Texture.SMOOTH);
+        if (on.coatsOverTexture() < texture.coatsBeforeSanding()) {
+            add(Bound.never(pour.id(), Cell.STILL_ROUGH));
+        }
+        int grit = next.how().grit();
+        if (grit > 0 && grit < BODY_GRIT && on.texture().isPresent() && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
+            add(Bound.never(pour.id(), Cell.TOO_COARSE));
+        }
+        if (pour.doing() == Doing.FINISHING_COAT
+                && later.stream().noneMatch(work -> work.doing().isWholeCoat())) {
+            add(Bound.never(pour.id(), Cell.LAST_SANDED));
+        }
+    }
+
+    /** Tape that a coat was poured over comes off before that has gelled; after the next coat it is past telling. */
+    private void tape() {
+        taped(on.works()).ifPresent(tape -> {
+            List<Work> since = on.works().stream()
+                    .filter(work -> work.id() > tape.id())
+                    .filter(work -> work.doing().isPour() && work.doing() != Doing.ADHESIVE
+                            || work.doing().sandsTheBody())
+                    .toList();
+            if (since.size() == 1 && since.get(0).doing().isPour()) {
+                Work over = since.get(0);
+                add(Bound.until(over.id(), over.label().orElseThrow().turningH(), Cell.TAPE_PAST_GEL));
+            }
+        });
+    }
+
+    private static Optional<Work> taped(List<Work> works) {
+        return works.stream()
+                .filter(work -> work.doing() == Doing.MASK || work.doing() == Doing.PULL_TAPE)
+                .reduce((before, after) -> after)
+                .filter(work -> work.doing() == Doing.MASK);
+    }
+
+    private void vapour() {
+        on.works().stream()
+                .filter(Work::leavesSolvent)
+                .reduce((before, after) -> after)
+                .ifPresent(work -> add(Bound.ended(work.id(), FLASH_OFF_MIN, Cell.VAPOUR)));
+    }
+
+    private void inspected() {
+        int pour = on.newestPour().map(Work::id).orElse(Surface.GROUND);
+        if (on.works().stream().noneMatch(work -> work.id() > pour && work.doing() == Doing.INSPECT)) {
+            add(Bound.never(pour, Cell.NOT_INSPECTED));
+        }
+    }
+
+    private void steel(Layer steel) {
+        if (!steel.isScuffed()) {
+            never(steel, Cell.STEEL_BARE);
+        }
+    }
+
+    private void onGlitter(Patch patch) {
+        Layer glitter = patch.layer();
+        Optional<Layer> adhesive = on.layers().stream()
+                .filter(layer -> layer.id() < glitter.id() && layer.liesAt(patch.place()))
+                .filter(layer -> layer.lay().isAdhesive() || layer.lay() == Lay.COAT)
+                .reduce((before, after) -> after);
+        if (adhesive.isEmpty()) {
+            return;
+        }
+        Layer below = adhesive.get();
+        boolean isCoarse = glitter.by().how().grain() == How.Grain.COARSE
+                || glitter.by().how().severalColours();
+        switch (below.lay()) {
+            case FILM -> age(below, setH(below), Cell.FILM_NOT_SET);
+            case COAT -> age(below, times(below).recoatFromH(), Cell.COAT_WET);
+            case CRAFT_GLUE, FOIL_GLUE -> ended(below, GLUE_STIFF_MIN, Cell.GLUE_WET);
+            default -> ended(below, SEALER_MIN, Cell.GLUE_WET);
+        }
+        if (isCoarse && !below.lay().isEpoxy()) {
+            never(glitter, Cell.FLAKES_OPEN);
+        }
+    }
+
+    private void vinyl(Patch patch) {
+        Layer vinyl = patch.layer();
+        boolean isOnInk = patch.below().filter(below -> below.lay() == Lay.INK).isPresent();
+        ended(vinyl, VINYL_MIN, isOnInk ? Cell.VINYL_BONDS : Cell.VINYL_FRESH);
+        if (vinyl.by().how().vinyl().mayLift()) {
+            never(vinyl, Cell.METALLIC_OPEN);
+        }
+    }
+
+    /** A coat on a coat: straight on within the day, better scuffed after, and not at all after three days. */
+    private void grip(Layer coat) {
+        dust(coat);
+        if (!coat.isScuffed()) {
+            LabelTimes times = times(coat);
+            add(Bound.bestUntil(coat.id(), times.recoatUntilH(), Cell.GRIP_FADES));
+            add(Bound.until(coat.id(), times.scuffAfterH(), Cell.GRIP_WEAK));
+            add(Bound.until(coat.id(), Math.max(PEELS_AFTER_H, times.scuffAfterH()), Cell.MAY_PEEL));
+        }
+    }
+
+    private void gelled(Layer epoxy) {
+        age(epoxy, epoxy.lay() == Lay.FILM ? setH(epoxy) : times(epoxy).turningH(), Cell.COAT_RUNS);
+    }
+
+    private void design(Layer coat) {
+        age(coat, times(coat).sandableFromH(), Cell.DESIGN_EARLY);
+    }
+
+    private void dust(Layer coat) {
+        if (coat.isDusty()) {
+            never(coat, Cell.DUST_LEFT);
+        }
+    }
+
+    private void hot(Layer coat) {
+        coat.last(work -> work.doing() == Doing.HEAT && work.how().heat().isHot())
+                .ifPresent(heat -> add(Bound.ended(heat.id(), COOL_MIN, Cell.INK_ON_HOT)));
+    }
+
+    private void solvent(Layer layer) {
+        layer.last(Work::wetsWithSolvent)
+                .ifPresent(wiped -> add(Bound.ended(wiped.id(), FLASH_OFF_MIN, Cell.SOLVENT_WET)));
+    }
+
+    private static double setH(Layer film) {
+        return Ground.setH(film.by().how().generous(), times(film));
+    }
+
+    private static LabelTimes times(Layer epoxy) {
+        return epoxy.by().label().orElseThrow();
+    }
+
+    private void ended(Layer layer, double minutes, Cell cell) {
+        add(Bound.ended(layer.id(), minutes, cell));
+    }
+
+    private void age(Layer epoxy, double hours, Cell cell) {
+        add(Bound.age(epoxy.id(), hours, cell));
+    }
+
+    private void never(Layer layer, Cell cell) {
+        add(Bound.never(layer.id(), cell));
+    }
+
+    private void add(Bound bound) {
+        bounds.add(bound);
+    }
+}

@@ -1,0 +1,488 @@
+package nursery.core.surface;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import nursery.core.resin.LabelTimes;
+
+/**
+ * What practice objects to, worked out by brute force and apart from {@link Table}: at a few heights of the cup, layer
+ * by layer, at one moment. Figures are written out anew from the practice, with its marks.
+ */
+final class Oracle {
+
+    /** A work with its moments: when it was begun, and for how many minutes hands were on it. */
+    record Done(Work work, double begun, double minutes) {
+        double ended() {
+            return begun + minutes;
+        }
+    }
+
+    private static final double[] HEIGHTS = {-1, 30, 150, Place.RIM_MM + 1};
+
+    private final List<Done> log;
+    private final boolean factoryCoat;
+
+    Oracle(List<Done> log, boolean factoryCoat) {
+        this.log = log;
+        this.factoryCoat = factoryCoat;
+    }
+
+    private static boolean covers(Work work, double height) {
+        Place place = work.place();
+        return height < 0 ? place.base() : height >= place.fromMm() && height < place.toMm();
+    }
+
+    /** Something lying at a height: what, by whom, whether all of the place, and what was done to it at this height. */
+    private static final class Thing {
+        final String what;
+        final Done by;
+        boolean whole;
+        final List<Done> since = new ArrayList<>();
+
+        Thing(String what, Done by, boolean whole) {
+            this.what = what;
+            this.by = by;
+            this.whole = whole;
+        }
+
+        boolean is(String... kinds) {
+            return Set.of(kinds).contains(what);
+        }
+
+        boolean scuffed() {
+            return since.stream().anyMatch(done -> Set.of("PREP", "SAND", "SAND_RIM", "TRIM_AND_SAND", "SCUFF")
+                    .contains(done.work().doing().name()));
+        }
+    }
+
+    private static String laid(Work work) {
+        return switch (work.doing()) {
+            case PAINT -> "paint";
+            case GLUE -> "glue";
+            case SPRAY_ADHESIVE -> "spray";
+            case FOIL_ADHESIVE -> "foil glue";
+            case ADHESIVE -> "film";
+            case GLITTER -> work.how().sprinkled() ? "" : "glitter";
+            case SEAL, MICA_SEAL -> "sealer";
+            case FLOOD_COAT, BUILD_COAT, THIN_COAT, PARTIAL_COAT, FINISHING_COAT -> "coat";
+            case INK, TOUCH_UP -> "ink";
+            case VINYL -> "vinyl";
+            case STENCIL -> "stencil";
+            case FOIL -> "foil";
+            case WATER_SLIDE -> "slide";
+            case SPONGE -> "mica";
+            case SMOKE -> "soot";
+            case SOAP -> "soap";
+            default -> "";
+        };
+    }
+
+    private List<Thing> at(double height) {
+        List<Thing> things = new ArrayList<>();
+        things.add(new Thing(
+                factoryCoat ? "factory" : "steel",
+                new Done(Work.of(0, Doing.INSPECT, How.USUAL, java.util.Optional.empty()), 0, 0),
+                true));
+        for (Done done : log) {
+            Work work = done.work();
+            if (!covers(work, height)) {
+                continue;
+            }
+            List<Thing> exposed = exposed(things);
+            if (work.doing() == Doing.PEEL || work.doing() == Doing.WASH) {
+                // What is peeled or rinsed off takes with it what lies on it; epoxy holds all below it.
+                String off = work.doing() == Doing.PEEL ? "stencil" : "soap";
+                boolean lifts = false;
+                int epoxy = -1;
+                for (int i = 0; i < things.size(); i++) {
+                    epoxy = things.get(i).is("coat", "film") ? i : epoxy;
+                }
+                for (Thing thing : List.copyOf(things.subList(epoxy + 1, things.size()))) {
+                    if (thing.is(off)) {
+                        lifts = true;
+                        things.remove(thing);
+                    } else if (lifts) {
+                        thing.whole = false;
+                    }
+                }
+            }
+            for (Thing thing : exposed) {
+                if (laid(work).isEmpty() || work.doing() == Doing.SEAL || work.doing() == Doing.MICA_SEAL) {
+                    thing.since.add(done);
+                }
+                boolean cuts = (work.doing() == Doing.WIPE || work.doing() == Doing.CLEAN)
+                        && work.how().cleaner() == How.Cleaner.ACETONE;
+                if (cuts && thing.is("paint")) {
+                    thing.whole = false;
+                }
+            }
+            if (!laid(work).isEmpty()) {
+                things.add(new Thing(laid(work), done, work.place().whole()));
+            }
+        }
+        return things;
+    }
+
+    private static List<Thing> exposed(List<Thing> things) {
+        List<Thing> exposed = new ArrayList<>();
+        for (int i = things.size() - 1; i >= 0; i--) {
+            exposed.add(things.get(i));
+            if (things.get(i).whole) {
+                break;
+            }
+        }
+        return exposed;
+    }
+
+    /** The names of all that is wrong with a work now; nothing is to follow it. */
+    Set<String> wrong(Work next, double now) {
+        Set<String> wrong = new TreeSet<>();
+        for (double height : HEIGHTS) {
+            if (covers(next, height)) {
+                List<Thing> things = at(height);
+                for (Thing thing : exposed(things)) {
+                    Thing below = things.indexOf(thing) == 0 ? thing : things.get(things.indexOf(thing) - 1);
+                    meets(wrong, next, now, thing, below, things);
+                }
+                if (isLaying(next)) {
+                    for (Thing thing : things) {
+                        // P39: never cover it.
+                        say(
+                                wrong,
+                                thing.is("coat", "film")
+                                        && thing.by.work().how().ratio() == How.Ratio.WRONG,
+                                "RATIO_WRONG");
+                    }
+                }
+            }
+        }
+        ofTheCup(wrong, next, now);
+        return wrong;
+    }
+
+    private static boolean isLaying(Work next) {
+        return !laid(next).isEmpty() || next.doing() == Doing.GLITTER;
+    }
+
+    private static void say(Set<String> wrong, boolean isSo, String name) {
+        if (isSo) {
+            wrong.add(name);
+        }
+    }
+
+    private static LabelTimes label(Thing thing) {
+        return thing.by.work().label().orElseThrow();
+    }
+
+    /** P19: 2 h, a generous film 6 h, a fast one about 2 h. */
+    private static double setH(Thing film) {
+        return film.by.work().how().generous() && label(film).turningH() > 2 ? 6 : 2;
+    }
+
+    private static void meets(Set<String> wrong, Work next, double now, Thing thing, Thing below, List<Thing> things) {
+        double dried = now - thing.by.ended();
+        double ageH = (now - thing.by.begun()) / 60;
+        boolean epoxy = thing.is("coat", "film");
+        boolean pour = next.doing().isPour();
+        boolean dustCounts = epoxy && dusty(thing);
+        double solvent = now
+                - thing.since.stream()
+                        .filter(done -> done.work().wetsWithSolvent())
+                        .mapToDouble(Done::ended)
+                        .max()
+                        .orElse(-1e9);
+        boolean paint = next.doing() == Doing.PAINT;
+        boolean seal = next.doing() == Doing.SEAL || next.doing() == Doing.MICA_SEAL;
+        boolean decal = Set.of(Doing.VINYL, Doing.STENCIL, Doing.FOIL).contains(next.doing());
+        boolean slide = next.doing() == Doing.WATER_SLIDE;
+        boolean dry = decal
+                || slide
+                || Set.of(
+                                Doing.GLUE,
+                                Doing.FOIL_ADHESIVE,
+                                Doing.SPRAY_ADHESIVE,
+                                Doing.SOAP,
+                                Doing.SPONGE,
+                                Doing.SMOKE,
+                                Doing.INK,
+                                Doing.TOUCH_UP)
+                        .contains(next.doing());
+        if (pour || paint || seal || dry) {
+            say(wrong, solvent < 10, "SOLVENT_WET");
+            say(wrong, thing.is("ink") && dried < 30, "INK_WET");
+            say(wrong, thing.is("slide") && dried < 8 * 60, "SLIDE_WET");
+        }
+        if (pour || paint) {
+            say(wrong, thing.is("steel") && !thing.scuffed(), "STEEL_BARE");
+        }
+        if (pour) {
+            say(wrong, thing.is("paint") && dried < 30, "PAINT_WET");
+            say(wrong, thing.is("glue", "foil glue") && dried < 60, "GLUE_WET");
+            say(wrong, thing.is("spray") && dried < 30, "GLUE_WET");
+            say(wrong, thing.is("sealer") && dried < 30, "SEALER_WET");
+            say(wrong, thing.is("film") && ageH < setH(thing), "FILM_NOT_SET");
+            say(wrong, thing.is("coat") && ageH < label(thing).recoatFromH(), "COAT_WET");
+            if (epoxy && !thing.scuffed()) {
+                say(wrong, ageH >= label(thing).recoatUntilH(), "GRIP_FADES");
+                say(wrong, ageH >= label(thing).scuffAfterH(), "GRIP_WEAK");
+                say(wrong, ageH >= 72, "MAY_PEEL");
+            }
+            say(wrong, dustCounts, "DUST_LEFT");
+            say(wrong, thing.is("ink"), "INK_OPEN");
+            say(wrong, thing.is("stencil"), "STENCIL_ON");
+            say(wrong, thing.is("soot"), "SOOT_OPEN");
+            say(wrong, thing.is("soap"), "SOAP_ON");
+            if (thing.is("vinyl")) {
+                say(wrong, dried < 60, below.is("ink") ? "VINYL_BONDS" : "VINYL_FRESH");
+                How.Vinyl vinyl = thing.by.work().how().vinyl();
+                say(wrong, vinyl == How.Vinyl.METALLIC || vinyl == How.Vinyl.TEXTURED, "METALLIC_OPEN");
+            }
+            if (thing.is("glitter")) {
+                onGlitter(wrong, now, thing, things);
+            }
+        }
+        if (paint || seal) {
+            say(wrong, thing.is("paint") && dried < 30, "PAINT_FRESH");
+            say(wrong, thing.is("glue", "foil glue", "spray") && dried < 30, "GLUE_TACKY");
+            say(wrong, thing.is("sealer") && dried < 30, "SEALER_FRESH");
+            say(wrong, dustCounts, "DUST_LEFT");
+            say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
+        }
+        say(wrong, paint && epoxy && coarse(thing), "SCRATCHES_SHOW");
+        say(wrong, seal && thing.is("soap"), "SOAP_ON");
+        if (seal && thing.is("glitter")) {
+            say(wrong, below.is("film", "coat") && (now - below.by.begun()) / 60 < gelH(below), "COAT_RUNS");
+            say(wrong, below.is("glue", "spray", "foil glue") && now - below.by.ended() < 30, "GLUE_TACKY");
+        }
+        if (dry) {
+            say(wrong, thing.is("paint") && dried < 30, "PAINT_WET");
+            say(wrong, thing.is("glue", "spray") && dried < 30, "GLUE_TACKY");
+            say(wrong, thing.is("sealer") && dried < 30, "SEALER_FRESH");
+            say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
+        }
+        if (next.doing() == Doing.INK || next.doing() == Doing.TOUCH_UP || next.doing() == Doing.INK_BLOOM) {
+            double hot = thing.since.stream()
+                            .filter(done -> done.work().doing() == Doing.HEAT)
+                            .reduce((a, b) -> b)
+                            .isEmpty()
+                    ? 1e9
+                    : now
+                            - thing.since.stream()
+                                    .filter(done -> done.work().doing() == Doing.HEAT
+                                            && Set.of(How.Heat.TORCH, How.Heat.GUN_HIGH)
+                                                    .contains(done.work().how().heat()))
+                                    .mapToDouble(Done::ended)
+                                    .max()
+                                    .orElse(-1e9);
+            say(wrong, hot < 10, "INK_ON_HOT");
+        }
+        if (decal || slide) {
+            say(wrong, thing.is("slide"), "SLIDE_OPEN");
+            say(wrong, thing.is("soap"), "SOAP_ON");
+            say(wrong, epoxy && ageH < label(thing).sandableFromH(), "DESIGN_EARLY");
+            say(wrong, decal && dustCounts, "DUST_LEFT");
+            say(wrong, slide && epoxy && thing.scuffed(), "SLIDE_ON_SCRATCHES");
+        }
+        say(wrong, decal && next.doing() != Doing.FOIL && thing.is("ink") && dried < 24 * 60, "INK_UNDER_VINYL");
+        say(wrong, next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE, "STENCIL_PERMANENT");
+        if (next.doing() == Doing.GLITTER) {
+            say(wrong, thing.is("film") && now - thing.by.begun() < 2, "FILM_SETTLES");
+            say(wrong, epoxy && ageH >= label(thing).workingH(), "FILM_DONE");
+            say(wrong, thing.is("glue", "spray") && dried >= 15, "GLUE_DRY");
+            say(wrong, !epoxy && !thing.is("glue", "spray", "foil glue", "glitter", "ink"), "NOTHING_HOLDS");
+        }
+        if (next.doing() == Doing.INK_BLOOM) {
+            say(wrong, epoxy ? ageH >= label(thing).workingH() : thing.whole, "INK_TOO_LATE");
+        }
+        if (Set.of(Doing.MASK, Doing.TRIM, Doing.WIPE, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
+            say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
+        }
+        boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
+                .contains(next.doing());
+        say(wrong, sands && epoxy && ageH < label(thing).sandableFromH(), "NOT_SANDABLE");
+        say(
+                wrong,
+                sands
+                        && next.doing() != Doing.SAND_RIM
+                        && thing.is(
+                                "glue",
+                                "spray",
+                                "foil glue",
+                                "glitter",
+                                "ink",
+                                "vinyl",
+                                "stencil",
+                                "foil",
+                                "slide",
+                                "mica",
+                                "soot"),
+                "SANDED_AWAY");
+        if (next.doing() == Doing.POLISH) {
+            say(wrong, thing.is("coat") && ageH < label(thing).curedH(), "NOT_CURED");
+            say(wrong, !thing.is("coat"), "SANDED_AWAY");
+        }
+        if (next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {
+            say(wrong, thing.is("stencil"), "STENCIL_ON");
+            say(wrong, thing.is("vinyl", "slide"), "DECAL_OPEN");
+            say(
+                    wrong,
+                    thing.is("coat")
+                            && thing.since.stream()
+                                    .anyMatch(done -> Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF)
+                                            .contains(done.work().doing())),
+                    "SANDED_BARE");
+        }
+    }
+
+    private static double gelH(Thing epoxy) {
+        return epoxy.is("film") ? setH(epoxy) : label(epoxy).turningH();
+    }
+
+    private static boolean dusty(Thing thing) {
+        boolean dusty = false;
+        for (Done done : thing.since) {
+            switch (done.work().doing()) {
+                case SAND, TRIM_AND_SAND -> dusty = true;
+                case WASH, WIPE, CLEAN -> dusty = false;
+                default -> {}
+            }
+        }
+        return dusty;
+    }
+
+    private static boolean coarse(Thing thing) {
+        boolean coarse = false;
+        for (Done done : thing.since) {
+            boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
+                    .contains(done.work().doing());
+            if (sands && done.work().how().grit() > 0) {
+                coarse = done.work().how().grit() < 220;
+            }
+        }
+        return coarse;
+    }
+
+    private static void onGlitter(Set<String> wrong, double now, Thing glitter, List<Thing> things) {
+        Thing holds = null;
+        for (Thing thing : things.subList(0, things.indexOf(glitter))) {
+            holds = thing.is("film", "coat", "glue", "spray", "foil glue") ? thing : holds;
+        }
+        if (holds == null) {
+            return;
+        }
+        double ageH = (now - holds.by.begun()) / 60;
+        double dried = now - holds.by.ended();
+        say(wrong, holds.is("film") && ageH < setH(holds), "FILM_NOT_SET");
+        say(wrong, holds.is("coat") && ageH < label(holds).recoatFromH(), "COAT_WET");
+        say(wrong, holds.is("glue", "foil glue") && dried < 60, "GLUE_WET");
+        say(wrong, holds.is("spray") && dried < 30, "GLUE_WET");
+        How how = glitter.by.work().how();
+        say(
+                wrong,
+                !holds.is("film", "coat") && (how.severalColours() || how.grain() == How.Grain.COARSE),
+                "FLAKES_OPEN");
+    }
+
+    private void ofTheCup(Set<String> wrong, Work next, double now) {
+        Done pour = last(done -> done.work().doing().isPour());
+        boolean sandsBody =
+                Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF).contains(next.doing());
+        if (next.doing() == Doing.HEAT || next.doing() == Doing.SMOKE) {
+            Done vapour = last(done -> done.work().leavesSolvent());
+            say(wrong, vapour != null && now - vapour.ended() < 10, "VAPOUR");
+        }
+        if (next.doing().isPour()) {
+            say(wrong, next.how().bloom() && next.label().orElseThrow().turningH() <= 2, "INK_AND_FAST");
+        }
+        if (sandsBody && pour != null) {
+            int coats = 0;
+            boolean rough = false;
+            boolean coarse = false;
+            for (Done done : log) {
+                if (done.work().doing() == Doing.GLITTER) {
+                    coats = 0;
+                    rough = true;
+                    coarse |= done.work().how().severalColours()
+                            || done.work().how().grain() == How.Grain.COARSE;
+                } else if (laid(done.work()).equals("coat") && done.work().doing() != Doing.PARTIAL_COAT) {
+                    coats++;
+                }
+            }
+            // Step 6 and the texture's own figures: one coat over fine flakes, sanded lightly; three over coarse.
+            say(wrong, rough && coats < (coarse ? 3 : 1), "STILL_ROUGH");
+            int grit = next.how().grit();
+            say(wrong, rough && grit > 0 && grit < 180 && coats <= 2, "TOO_COARSE");
+            say(wrong, pour.work().doing() == Doing.FINISHING_COAT, "LAST_SANDED");
+        }
+        tape(wrong, next, now);
+        if (next.doing() == Doing.POLISH) {
+            Done inspected = last(done -> done.work().doing() == Doing.INSPECT);
+            say(
+                    wrong,
+                    inspected == null
+                            || pour != null
+                                    && inspected.work().id() < pour.work().id(),
+                    "NOT_INSPECTED");
+        }
+        if (next.doing() == Doing.FINISH) {
+            say(wrong, pour != null && (now - pour.begun()) / 60 < 8, "TAKES_PRINTS");
+        }
+        if (next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {
+            for (Done done : log) {
+                say(
+                        wrong,
+                        done.work().doing().isPour()
+                                && (now - done.begun()) / 60
+                                        < done.work().label().orElseThrow().fullCureH(),
+                        "NOT_FULLY_CURED");
+            }
+        }
+    }
+
+    private void tape(Set<String> wrong, Work next, double now) {
+        Done over = null;
+        boolean on = false;
+        boolean told = false;
+        for (Done done : log) {
+            boolean coat = laid(done.work()).equals("coat");
+            boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF)
+                    .contains(done.work().doing());
+            if (done.work().doing() == Doing.MASK) {
+                on = true;
+                over = null;
+                told = false;
+            } else if (done.work().doing() == Doing.PULL_TAPE) {
+                on = false;
+            } else if (on && (coat || sands)) {
+                told |= over != null || sands;
+                over = coat && over == null ? done : over;
+            }
+        }
+        boolean meets = next.doing().isPour()
+                || next.doing() == Doing.MASK
+                || next.doing() == Doing.PULL_TAPE
+                || Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
+                        .contains(next.doing());
+        say(
+                wrong,
+                meets
+                        && on
+                        && !told
+                        && over != null
+                        && (now - over.begun()) / 60
+                                >= over.work().label().orElseThrow().turningH(),
+                "TAPE_PAST_GEL");
+        boolean ends = next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER;
+        say(wrong, ends && on, "TAPE_ON");
+    }
+
+    private Done last(java.util.function.Predicate<Done> which) {
+        Done last = null;
+        for (Done done : log) {
+            last = which.test(done) ? done : last;
+        }
+        return last;
+    }
+}
