@@ -339,6 +339,66 @@ class ApiTest {
                         "answers.why");
     }
 
+    private static final String CUP = "\"blank\":{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":229},"
+            + "{\"heightMm\":205,\"circumferenceMm\":229}],\"baseCoated\":true,\"factoryCoat\":true}";
+
+    /**
+     * P20, P25: paint dries in half an hour (from memory), whatever is done to the cup meanwhile; glue is stiff in 60.
+     */
+    @Test
+    void aWindowComesOfTheLayersThatAreMet() throws Exception {
+        JsonNode told = answer(
+                "/api/surface",
+                "{" + CUP
+                        + """
+                ,"done":[{"do":"mask","at":"2026-03-01T11:20:00Z","minutes":5},
+                         {"do":"paint","at":"2026-03-01T10:40:00Z","minutes":10}],
+                 "next":[{"do":"glue"},{"do":"flood-coat","coat":"flood"}],"asOf":"2026-03-01T11:30:00Z"}""");
+        JsonNode glue = told.get("next").get(0);
+        assertThat(glue.get("do").asString()).isEqualTo("glue");
+        assertThat(glue.get("from").asString()).isEqualTo("2026-03-01T11:20:00Z");
+        assertThat(glue.get("until").isNull()).isTrue();
+        assertThat(glue.get("never").asBoolean()).isFalse();
+        assertThat(glue.get("verdictNow").asString()).isEqualTo("fine");
+        assertThat(glue.get("because").get(0).get("layer").asString()).isEqualTo("paint");
+        assertThat(told.get("patches").get(0).get("layer").asString()).isEqualTo("paint");
+        assertThat(told.get("patches").get(0).get("condition").asString()).isEqualTo("dry");
+        JsonNode wet = answer(
+                "/api/surface",
+                "{" + CUP
+                        + """
+                ,"done":[{"do":"build-coat","coat":"build","at":"2026-03-01T03:05:00Z","minutes":15}],
+                 "next":[{"do":"finishing-coat"}],"asOf":"2026-03-01T03:16:00Z"}""");
+        assertThat(wet.get("next").get(0).get("verdictNow").asString()).isEqualTo("ruins");
+        assertThat(wet.get("next").get(0).get("from").asString()).isGreaterThan("2026-03-01T07");
+    }
+
+    @Test
+    void whatIsWrongWithASurfaceIsNamedByItsPlace() throws Exception {
+        assertThat(
+                        wrongFields(
+                                "/api/surface",
+                                "{" + CUP
+                                        + """
+                ,"fast":"no","temperatureC":400,"done":[{"do":"bake","at":"2026-03-01T10:00:00Z"},
+                 {"do":"paint"},{"do":"vinyl","at":"2026-03-01T10:00:00Z","place":"0-900","vinyl":"gold","minutes":-1},
+                 null],"next":[{"do":"sand","grit":3}],"asOf":"soon"}"""))
+                .containsExactlyInAnyOrder(
+                        "fast",
+                        "temperatureC",
+                        "done[0].do",
+                        "done[1].at",
+                        "done[2].place",
+                        "done[2].vinyl",
+                        "done[2].minutes",
+                        "done[3]",
+                        "next[0].grit",
+                        "asOf");
+        String many = "{\"do\":\"wash\",\"at\":\"2026-03-01T10:00:00Z\"},".repeat(201);
+        assertThat(wrongFields("/api/surface", "{" + CUP + ",\"done\":[" + many.substring(0, many.length() - 1) + "]}"))
+                .containsExactly("done");
+    }
+
     /** Six hundred cups logged together are one form: it is read, and only then refused for want of a token. */
     @Test
     void aFormMayHaveThousandsOfFields() throws Exception {
@@ -363,6 +423,7 @@ class ApiTest {
                 "/api/read",
                 "/api/forecast",
                 "/api/judge",
+                "/api/surface",
                 "/api/learn",
                 "/api/diagnose",
                 "/api/batch",

@@ -49,7 +49,7 @@ public record Bound(int work, Since since, double amount, Side side, Cell cell) 
     }
 
     /** Where it lies on a timeline. */
-    double on(Timeline time) {
+    public double on(Timeline time) {
         return switch (since) {
             case ENDED_MIN -> time.ended(work, amount);
             case AGE_H -> time.age(work, amount);

@@ -85,8 +85,4 @@ public record How(
         /** Measured wrong, or soft and never measured. */
         WRONG
     }
-
-    public How withCleaner(Cleaner other) {
-        return new How(sealer, other, heat, grain, severalColours, vinyl, grit, generous, bloom, sprinkled, ratio);
-    }
 }

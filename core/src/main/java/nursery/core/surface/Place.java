@@ -1,6 +1,8 @@
 package nursery.core.surface;
 
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import nursery.core.measure.Faults;
 
 /**
@@ -15,6 +17,9 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
 
     /** No side is this high: from here on it is the rim. */
     public static final double RIM_MM = 1_000_000;
+
+    private static final Pattern BAND = Pattern.compile("(\\d{1,4}(?:\\.\\d)?)\\s*[-–]\\s*(\\d{1,4}(?:\\.\\d)?)");
+    private static final int LONGEST = 40;
 
     public static final Place ALL = new Place(true, 0, 2 * RIM_MM, true);
     public static final Place SPOTS = new Place(true, 0, 2 * RIM_MM, false);
@@ -36,8 +41,34 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
         return new Place(false, fromMm, toMm, true);
     }
 
-    Place inSpots() {
-        return new Place(base, fromMm, toMm, false);
+    /**
+     * A place as a file names it: {@code all}, {@code rim}, {@code base}, {@code spots}, {@code handle-side}, or a band
+     * up the side such as {@code 0-60}.
+     *
+     * @param sideMm how high the side is
+     */
+    public static Place parse(String written, double sideMm) {
+        return switch (written.strip().toLowerCase(Locale.ROOT)) {
+            case "all" -> ALL;
+            case "rim" -> RIM;
+            case "base" -> BASE;
+            case "spots", "handle-side" -> SPOTS;
+            default -> {
+                Matcher band = BAND.matcher(written.strip());
+                if (!band.matches()) {
+                    throw new IllegalArgumentException(
+                            "“%s” is no place: all, rim, base, spots, handle-side, or a band such as 0-60, mm."
+                                    .formatted(written.length() > LONGEST ? written.substring(0, LONGEST) : written));
+                }
+                double from = Double.parseDouble(band.group(1));
+                double to = Double.parseDouble(band.group(2));
+                if (!(to <= sideMm)) {
+                    throw new IllegalArgumentException("The band %s ends above the side, which is %s mm high."
+                            .formatted(written.strip(), number(Math.rint(sideMm))));
+                }
+                yield band(from, to);
+            }
+        };
     }
 
     boolean touches(Place other) {
