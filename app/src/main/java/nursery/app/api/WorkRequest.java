@@ -18,6 +18,7 @@ import nursery.core.surface.Place;
 import nursery.core.surface.Words;
 import nursery.core.surface.Work;
 import nursery.core.technique.Material;
+import nursery.core.technique.Said;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -121,7 +122,7 @@ record WorkRequest(
     }
 
     private How how(JsonFields fields, String field, Optional<Doing> found) {
-        String said = (words(title) + " " + words(detail)).toLowerCase(Locale.ROOT);
+        Said said = new Said(words(title) + " " + words(detail));
         Material made = isAbsent(material)
                 ? Material.ORDINARY
                 : Material.named(fields.text(field + ".material", material)).orElseGet(() -> {
@@ -159,7 +160,7 @@ record WorkRequest(
             return 0;
         }
         if (grit.isString()) {
-            return Words.grit(grit.asString()).orElse(0);
+            return new Said(grit.asString()).finestGrit().orElse(0);
         }
         double number = fields.number(field, grit);
         if (!Double.isNaN(number)) {

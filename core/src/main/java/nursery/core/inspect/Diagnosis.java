@@ -37,8 +37,19 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
     private static final int MOST_REASONS = 3;
     private static final double WORTH_A_REASON = 2;
 
-    /** A cause with its share of certainty and what speaks most for and against it. */
-    public record Held(Cause cause, double share, List<Reason> reasons) {}
+    /**
+     * A cause with its share of certainty and what speaks most for and against it.
+     *
+     * @param measured whether it was measured, and so is known whatever is seen
+     */
+    public record Held(Cause cause, double share, List<Reason> reasons, boolean measured) {
+
+        /** P39: a coat that was measured wrong stays soft below whatever is laid over it. */
+        private boolean forbids(Treatment remedy) {
+            return cause.forbids(remedy) && (measured || share >= FORBIDS)
+                    || measured && (remedy.coversUp() || remedy == Remedy.LEAVE_IT);
+        }
+    }
 
     /** @param decibans above 0 for it, below 0 against it */
     public record Reason(String words, double decibans) {}
@@ -90,11 +101,13 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
         Network network = network(model, weighed, known, facts);
         double[] shares = network.shares();
         List<Held> held = IntStream.range(0, shares.length)
-                .filter(i -> explains(model.causes().get(i), weighed) && shares[i] >= WORTH_SAYING)
+                .filter(i -> explains(model.causes().get(i), weighed) && shares[i] >= WORTH_SAYING
+                        || isMeasured(model.causes().get(i), facts))
                 .mapToObj(i -> new Held(
                         model.causes().get(i),
                         shares[i],
-                        reasons(model, model.causes().get(i), weighed, known, facts)))
+                        reasons(model, model.causes().get(i), weighed, known, facts),
+                        isMeasured(model.causes().get(i), facts)))
                 .sorted(Comparator.comparing(Held::share).reversed())
                 .toList();
         return new Diagnosis(
@@ -133,6 +146,12 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
                 there.stream().map(model::bearing).toList(),
                 there.stream().mapToDouble(Sign::leak).toArray(),
                 absent);
+    }
+
+    /** Whether the pair that was measured says so: that is no guess, and holds whatever fault is seen. */
+    private static boolean isMeasured(Cause cause, Facts facts) {
+        return cause.evidence().stream()
+                .anyMatch(one -> one.fact() == Fact.RATIO_OFF && one.decibans() > 0 && one.speaks(facts));
     }
 
     private static boolean explains(Cause cause, List<String> faults) {
@@ -216,9 +235,6 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
     }
 
     private static Optional<Cause> against(Treatment remedy, List<Held> held) {
-        return held.stream()
-                .filter(one -> one.share() >= FORBIDS && one.cause().forbids(remedy))
-                .map(Held::cause)
-                .findFirst();
+        return held.stream().filter(one -> one.forbids(remedy)).map(Held::cause).findFirst();
     }
 }

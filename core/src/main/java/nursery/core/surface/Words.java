@@ -1,14 +1,12 @@
 package nursery.core.surface;
 
-import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalInt;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Said;
 import nursery.core.technique.StepKind;
 
 /**
@@ -17,7 +15,10 @@ import nursery.core.technique.StepKind;
  */
 public final class Words {
 
-    private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
+    /** Of what names a flame as well, the flame counts. */
+    private static final Pattern LOW = Pattern.compile("(?i)^(?!.*(torch|flame)).*\\b(on low|low heat)");
+
+    private static final Pattern AIR = Pattern.compile("(?i)^(?!.*(torch|flame)).*\\b(warm air|dryer)");
 
     private Words() {}
 
@@ -28,15 +29,15 @@ public final class Words {
     }
 
     static How how(PlanStep step) {
-        String said = (step.title() + " " + step.detail()).toLowerCase(Locale.ROOT);
+        Said said = step.said();
         return new How(
                 sealer(said),
                 cleaner(said),
-                heat(said),
+                heat(step.title() + " " + step.detail()),
                 grain(step.material()),
                 step.material() == Material.MIXED_GLITTER,
                 vinyl(step.material(), step.kind() == StepKind.STENCIL ? How.Vinyl.REMOVABLE : How.Vinyl.PERMANENT),
-                grit(step.grit()).orElse(0),
+                new Said(step.grit()).finestGrit().orElse(0),
                 step.role().filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 step.role().filter(CoatRole.BLOOM::equals).isPresent(),
                 // Flakes that wait for a film settle as well: those on a coat are told apart by what they lie on.
@@ -44,33 +45,25 @@ public final class Words {
                 How.Ratio.RIGHT);
     }
 
-    /** A can that also says brush is a can. */
-    public static How.Sealer sealer(String said) {
-        boolean isCan = says(said, "aerosol", "spray", "can ");
-        return !isCan && says(said, "brush") ? How.Sealer.BRUSHED : How.Sealer.AEROSOL;
+    public static How.Sealer sealer(Said said) {
+        return said.isBrushed() ? How.Sealer.BRUSHED : How.Sealer.AEROSOL;
     }
 
-    public static How.Cleaner cleaner(String said) {
-        if (says(said, "acetone")) {
+    public static How.Cleaner cleaner(Said said) {
+        if (said.isAcetone()) {
             return How.Cleaner.ACETONE;
         }
-        if (says(said, "alcohol", "ipa", "isopropyl")) {
+        if (said.isAlcohol()) {
             return How.Cleaner.ALCOHOL;
         }
-        if (says(said, "paste")) {
-            return How.Cleaner.PASTE;
-        }
-        return says(said, "soap") ? How.Cleaner.SOAP : How.Cleaner.ACETONE;
+        return said.isPaste() ? How.Cleaner.PASTE : said.isWithoutSolvent() ? How.Cleaner.SOAP : How.Cleaner.ACETONE;
     }
 
     private static How.Heat heat(String said) {
-        if (says(said, "torch", "flame")) {
-            return How.Heat.TORCH;
+        if (LOW.matcher(said).find()) {
+            return How.Heat.GUN_LOW;
         }
-        if (says(said, "warm air", "dryer")) {
-            return How.Heat.WARM_AIR;
-        }
-        return says(said, "on low", "low heat") ? How.Heat.GUN_LOW : How.Heat.TORCH;
+        return AIR.matcher(said).find() ? How.Heat.WARM_AIR : How.Heat.TORCH;
     }
 
     private static How.Grain grain(Material material) {
@@ -85,25 +78,5 @@ public final class Words {
             case PERMANENT_VINYL -> How.Vinyl.PERMANENT;
             case ORDINARY, FINE_GLITTER, CHUNKY_GLITTER, MIXED_GLITTER -> usual;
         };
-    }
-
-    /** The finest that is named: that is what it ends with. */
-    public static OptionalInt grit(String said) {
-        Matcher numbers = GRIT.matcher(said);
-        OptionalInt finest = OptionalInt.empty();
-        while (numbers.find()) {
-            int grit = Integer.parseInt(numbers.group());
-            finest = OptionalInt.of(Math.max(grit, finest.orElse(0)));
-        }
-        return finest;
-    }
-
-    private static boolean says(String said, String... words) {
-        for (String word : words) {
-            if (Pattern.compile("\\b" + word).matcher(said).find()) {
-                return true;
-            }
-        }
-        return false;
     }
 }

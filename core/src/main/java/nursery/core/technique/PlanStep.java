@@ -1,11 +1,8 @@
 package nursery.core.technique;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import nursery.core.film.CoatRole;
 
 /**
@@ -36,7 +33,6 @@ public record PlanStep(
         OptionalDouble amountMl,
         int handsOnMinutes) {
 
-    private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
     private static final int FINE_GRIT = 220;
 
     public PlanStep {
@@ -101,7 +97,7 @@ public record PlanStep(
     }
 
     private boolean isBrushed() {
-        return kind == StepKind.SEAL && says("brush") && !says("spray");
+        return kind == StepKind.SEAL && said().isBrushed();
     }
 
     /**
@@ -110,7 +106,7 @@ public record PlanStep(
      */
     boolean leavesSolvent() {
         return switch (kind) {
-            case CLEAN, PREP -> !says("soap") || says("acetone") || says("alcohol");
+            case CLEAN, PREP -> !said().isWithoutSolvent();
             case SEAL -> !isBrushed();
             case WIPE, PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE, TOUCH_UP -> true;
             case MASK,
@@ -155,16 +151,13 @@ public record PlanStep(
 
     /** Whether what it is sanded with leaves scratches a coat of paint does not hide: anything coarser than 220. */
     boolean sandsCoarsely() {
-        Matcher numbers = GRIT.matcher(grit);
-        int finest = 0;
-        while (numbers.find()) {
-            finest = Math.max(finest, Integer.parseInt(numbers.group()));
-        }
+        int finest = new Said(grit).finestGrit().orElse(0);
         return finest > 0 && finest < FINE_GRIT;
     }
 
-    private boolean says(String word) {
-        return (title + " " + detail).toLowerCase(Locale.ROOT).contains(word);
+    /** What its words say, where no field says it. */
+    public Said said() {
+        return new Said(title + " " + detail);
     }
 
     public PlanStep numbered(int other) {

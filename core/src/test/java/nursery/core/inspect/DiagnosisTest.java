@@ -24,6 +24,7 @@ import nursery.core.technique.TechniqueStep;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** What makers see, what is behind it and what they do: practice P30 to P42, common practice. */
@@ -152,6 +153,29 @@ class DiagnosisTest {
     }
 
     /** P39: never coat over it where the ratio is wrong. */
+    /** P39: whatever is seen on it, a coat that was measured 14 % wrong is neither covered nor left. */
+    @ParameterizedTest
+    @EnumSource(Blemish.class)
+    void aWrongRatioIsNamedAndCoveredByNothingWhateverIsSeen(Blemish fault) {
+        Diagnosis diagnosis = Diagnosis.of(
+                MODEL,
+                List.of(new Sighting(fault, Zone.ALL, Extent.SOME)),
+                Map.of(),
+                new Facts(Map.of(Fact.RATIO_ERROR, 0.14)));
+        assertThat(diagnosis.held()).extracting(held -> held.cause().key()).contains("ratio-off");
+        assertThat(diagnosis.offers())
+                .filteredOn(offer -> offer.against().isEmpty())
+                .extracting(Diagnosis.Offer::remedy)
+                .contains(Remedy.SCRAPE_OFF)
+                .noneMatch(Treatment::coversUp)
+                .doesNotContain(Remedy.LEAVE_IT);
+        for (Remedy remedy : Remedy.values()) {
+            assertThat(diagnosis.against(remedy).isPresent() || !remedy.coversUp())
+                    .as(remedy.words())
+                    .isTrue();
+        }
+    }
+
     @Test
     void nothingIsCoatedOverAWrongRatio() {
         Diagnosis diagnosis = of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));

@@ -13,6 +13,7 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Cell.Grave;
+import nursery.core.technique.Said;
 import nursery.core.technique.StepKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -191,7 +192,7 @@ class SurfaceTest {
         "'', AEROSOL"
     })
     void aCanThatAlsoSaysBrushIsACan(String said, How.Sealer sealer) {
-        assertThat(Words.sealer(said.toLowerCase(java.util.Locale.ROOT))).isEqualTo(sealer);
+        assertThat(Words.sealer(new Said(said))).isEqualTo(sealer);
     }
 
     @ParameterizedTest
@@ -203,7 +204,7 @@ class SurfaceTest {
         "'wipe it', ACETONE"
     })
     void ofSeveralCleanersTheOneThatBurnsCounts(String said, How.Cleaner cleaner) {
-        assertThat(Words.cleaner(said)).isEqualTo(cleaner);
+        assertThat(Words.cleaner(new Said(said))).isEqualTo(cleaner);
     }
 
     @ParameterizedTest

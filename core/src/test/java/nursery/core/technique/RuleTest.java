@@ -334,6 +334,24 @@ public class RuleTest {
         assertThat(step(StepKind.SEAL, NOW).needs()).contains(Need.BOOTH);
     }
 
+    /** P44, P45, P49: a can stays a can, and what burns stays what burns, whatever else is said beside it. */
+    @Test
+    void noWordTakesADangerAway() {
+        PlanStep can = new PlanStep(
+                1,
+                StepKind.SEAL,
+                NOW,
+                "Aerosol clear, two light passes. Brush loose flakes off first.",
+                Optional.empty());
+        assertThat(can.needs()).contains(Need.BOOTH);
+        assertThat(can.caution()).isEqualTo(StepKind.SEAL.caution());
+        assertThat(broken(REGULAR, List.of(can, step(StepKind.HEAT, NOW)))).contains(Rule.FLAME_WITH_SOLVENT);
+        PlanStep both = new PlanStep(1, StepKind.CLEAN, NOW, "Dish soap, rinse, then IPA.", Optional.empty());
+        assertThat(broken(REGULAR, List.of(both, step(StepKind.HEAT, NOW)))).contains(Rule.FLAME_WITH_SOLVENT);
+        PlanStep paste = new PlanStep(1, StepKind.CLEAN, NOW, "One scouring paste.", Optional.empty());
+        assertThat(broken(REGULAR, List.of(paste, step(StepKind.HEAT, NOW)))).doesNotContain(Rule.FLAME_WITH_SOLVENT);
+    }
+
     private static Set<Rule> onBlank(Blank blank, PlanStep step) {
         Set<Rule> rules = EnumSet.noneOf(Rule.class);
         Judgement.of(List.of(step), REGULAR, REGULAR, blank).forEach(finding -> rules.add(finding.rule()));
