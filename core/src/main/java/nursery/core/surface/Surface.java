@@ -99,18 +99,31 @@ public record Surface(List<Layer> layers, List<Work> works) {
         return work.doing().family() == Doing.Family.PEEL ? Lay.STENCIL : Lay.SOAP;
     }
 
+    /** What has to come off before a coat, at one part: stencils and resists that no epoxy holds down yet. */
+    List<Layer> toComeOff(Place part) {
+        int held = held(part);
+        return layers.stream()
+                .filter(layer -> layer.lay() == Lay.STENCIL || layer.lay() == Lay.SOAP)
+                .filter(layer -> layer.liesAt(part) && layer.id() > held)
+                .toList();
+    }
+
+    /** The newest epoxy at a part; what it lies on stays there. */
+    private int held(Place part) {
+        return layers.stream()
+                .filter(layer -> layer.lay().isEpoxy() && layer.liesAt(part))
+                .mapToInt(Layer::id)
+                .max()
+                .orElse(-1);
+    }
+
     /** The lowest layer that a work lifts off at a part, unless epoxy holds it down. */
     private OptionalInt lifted(Work work, Place part) {
         if (work.doing().family() != Doing.Family.PEEL && work.doing().family() != Doing.Family.WASH) {
             return OptionalInt.empty();
         }
-        int held = layers.stream()
-                .filter(layer -> layer.lay().isEpoxy() && layer.liesAt(part))
-                .mapToInt(Layer::id)
-                .max()
-                .orElse(-1);
-        return layers.stream()
-                .filter(layer -> layer.lay() == goesWith(work) && layer.liesAt(part) && layer.id() > held)
+        return toComeOff(part).stream()
+                .filter(layer -> layer.lay() == goesWith(work))
                 .mapToInt(Layer::id)
                 .min();
     }
@@ -123,7 +136,14 @@ public record Surface(List<Layer> layers, List<Work> works) {
                                 ? Effect.CUT
                                 : Effect.TOUCHED);
             case SAND, TAPE, PULL, SEAL, HEAT, TRIM, DROP, POLISH, WASH -> Optional.of(Effect.TOUCHED);
-            case NOTHING, POUR, PAINT, GLUE, GLITTER, INK, DECAL, SLIDE, POWDER, RESIST, PEEL, FINISH, PACK ->
+            // Foil takes all of the glue it is laid on.
+            case DECAL ->
+                work.doing() == Doing.FOIL
+                                && layer.lay().isAdhesive()
+                                && !layer.lay().isEpoxy()
+                        ? Optional.of(Effect.GONE)
+                        : Optional.empty();
+            case NOTHING, POUR, PAINT, GLUE, GLITTER, INK, SLIDE, POWDER, RESIST, PEEL, FINISH, PACK ->
                 Optional.empty();
         };
     }

@@ -75,7 +75,8 @@ public final class Table {
     private void meet(Patch patch) {
         Layer layer = patch.layer();
         switch (next.doing().family()) {
-            case NOTHING, PEEL, PULL, HEAT, FINISH, PACK -> {}
+            // Tape goes on what stays bare, and touches no coat.
+            case NOTHING, PEEL, TAPE, PULL, HEAT, FINISH, PACK -> {}
             case POUR -> pour(patch);
             case PAINT -> paint(layer);
             case SEAL -> seal(patch);
@@ -86,7 +87,7 @@ public final class Table {
             case DECAL -> decal(layer);
             case SLIDE -> slide(layer);
             case POWDER -> laidDry(layer, GLUE_DRY_MIN);
-            case TAPE, TRIM, WIPE, WASH -> touched(layer);
+            case TRIM, WIPE, WASH -> touched(layer);
             case SAND -> sand(layer);
             case POLISH -> polish(layer);
         }
@@ -95,6 +96,8 @@ public final class Table {
     private void pour(Patch patch) {
         Layer layer = patch.layer();
         solvent(layer);
+        on.toComeOff(patch.place())
+                .forEach(under -> never(under, under.lay() == Lay.SOAP ? Cell.SOAP_ON : Cell.STENCIL_ON));
         switch (layer.lay()) {
             case STEEL -> steel(layer);
             case FACTORY_COAT, FOIL, MICA -> {}
@@ -116,12 +119,10 @@ public final class Table {
                 never(layer, Cell.INK_OPEN);
             }
             case VINYL -> vinyl(patch);
-            case STENCIL -> never(layer, Cell.STENCIL_ON);
             case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
-            case SOOT -> {
-                never(layer, Cell.SOOT_OPEN);
-            }
-            case SOAP -> never(layer, Cell.SOAP_ON);
+            case SOOT -> never(layer, Cell.SOOT_OPEN);
+            // Also where paint lies on them: see below.
+            case STENCIL, SOAP -> {}
         }
     }
 
@@ -223,7 +224,14 @@ public final class Table {
         if (next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE) {
             never(layer, Cell.STENCIL_PERMANENT);
         }
-        laidDry(layer, GLUE_DRY_MIN);
+        if (next.doing() == Doing.FOIL
+                && layer.lay().isAdhesive()
+                && !layer.lay().isEpoxy()) {
+            // Foil wants its glue tacky.
+            solvent(layer);
+        } else {
+            laidDry(layer, GLUE_DRY_MIN);
+        }
         switch (layer.lay()) {
             case COAT, FILM -> {
                 dust(layer);
@@ -334,6 +342,7 @@ public final class Table {
                 owed(on).forEach(bounds::add);
             }
             case PACK -> {
+                on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
                 on.works().stream().filter(work -> work.doing().isPour()).forEach(this::fullyCured);
                 owed(on).forEach(bounds::add);
             }
@@ -352,7 +361,6 @@ public final class Table {
         for (Patch patch : now.met(Place.ALL)) {
             Layer layer = patch.layer();
             switch (layer.lay()) {
-                case STENCIL -> owed.add(Bound.never(layer.id(), Cell.STENCIL_ON));
                 case VINYL, SLIDE -> owed.add(Bound.never(layer.id(), Cell.DECAL_OPEN));
                 case COAT -> {
                     if (layer.last(work -> work.doing().sandsTheBody()).isPresent()) {
@@ -372,8 +380,12 @@ public final class Table {
                         FOIL,
                         MICA,
                         SOOT,
+                        STENCIL,
                         SOAP -> {}
             }
+            now.toComeOff(patch.place()).stream()
+                    .filter(under -> under.lay() == Lay.STENCIL)
+                    .forEach(under -> owed.add(Bound.never(under.id(), Cell.STENCIL_ON)));
         }
         return owed.stream().distinct().toList();
     }

@@ -22,13 +22,26 @@ public final class Words {
 
     private Words() {}
 
-    /** A step of a plan as a work. */
-    public static Work work(int id, PlanStep step, LabelTimes label) {
+    /**
+     * A step of a plan as a work.
+     *
+     * @param on what it is done to: flakes that go into a wet coat are told from those on a film by that
+     */
+    public static Work work(int id, PlanStep step, LabelTimes label, Surface on) {
         return Work.of(
-                id, Doing.of(step.kind()), how(step), step.kind().isPour() ? Optional.of(label) : Optional.empty());
+                id,
+                Doing.of(step.kind()),
+                how(step, isSprinkled(step, on)),
+                step.kind().isPour() ? Optional.of(label) : Optional.empty());
     }
 
-    static How how(PlanStep step) {
+    private static boolean isSprinkled(PlanStep step, Surface on) {
+        return step.kind() == StepKind.GLITTER
+                && step.waiting().isWhileWet()
+                && on.met(Place.ALL).stream().anyMatch(patch -> patch.layer().lay() == Lay.COAT);
+    }
+
+    private static How how(PlanStep step, boolean isSprinkled) {
         Said said = step.said();
         return new How(
                 sealer(said),
@@ -40,8 +53,7 @@ public final class Words {
                 new Said(step.grit()).finestGrit().orElse(0),
                 step.role().filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 step.role().filter(CoatRole.BLOOM::equals).isPresent(),
-                // Flakes that wait for a film settle as well: those on a coat are told apart by what they lie on.
-                false,
+                isSprinkled,
                 How.Ratio.RIGHT);
     }
 

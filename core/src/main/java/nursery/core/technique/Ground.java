@@ -33,7 +33,6 @@ public enum Ground {
             case FINISH, PACK -> FIRM;
             case POLISH -> CURED;
             case CLEAN,
-                    MASK,
                     PAINT,
                     GLUE,
                     FOIL_ADHESIVE,
@@ -52,7 +51,9 @@ public enum Ground {
                     SOAP,
                     TOUCH_UP,
                     SMOKE -> GELLED;
-            case PULL_TAPE,
+            // Tape goes on what stays bare.
+            case MASK,
+                    PULL_TAPE,
                     GLITTER,
                     SETTLE,
                     PRESS_FLAT,

@@ -108,6 +108,9 @@ final class Oracle {
                     }
                 }
             }
+            if (work.doing() == Doing.FOIL) {
+                things.removeIf(thing -> thing.is("glue", "spray", "foil glue") && exposed.contains(thing));
+            }
             for (Thing thing : exposed) {
                 if (laid(work).isEmpty() || work.doing() == Doing.SEAL || work.doing() == Doing.MICA_SEAL) {
                     thing.since.add(done);
@@ -231,9 +234,9 @@ final class Oracle {
             }
             say(wrong, dustCounts, "DUST_LEFT");
             say(wrong, thing.is("ink"), "INK_OPEN");
-            say(wrong, thing.is("stencil"), "STENCIL_ON");
+            say(wrong, stillOn("stencil", things), "STENCIL_ON");
             say(wrong, thing.is("soot"), "SOOT_OPEN");
-            say(wrong, thing.is("soap"), "SOAP_ON");
+            say(wrong, stillOn("soap", things), "SOAP_ON");
             if (thing.is("vinyl")) {
                 say(wrong, dried < 60, below.is("ink") ? "VINYL_BONDS" : "VINYL_FRESH");
                 How.Vinyl vinyl = thing.by.work().how().vinyl();
@@ -258,7 +261,7 @@ final class Oracle {
         }
         if (dry) {
             say(wrong, thing.is("paint") && dried < 30, "PAINT_WET");
-            say(wrong, thing.is("glue", "spray") && dried < 30, "GLUE_TACKY");
+            say(wrong, next.doing() != Doing.FOIL && thing.is("glue", "spray") && dried < 30, "GLUE_TACKY");
             say(wrong, thing.is("sealer") && dried < 30, "SEALER_FRESH");
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
@@ -296,7 +299,7 @@ final class Oracle {
         if (next.doing() == Doing.INK_BLOOM) {
             say(wrong, epoxy ? ageH >= label(thing).workingH() : thing.whole, "INK_TOO_LATE");
         }
-        if (Set.of(Doing.MASK, Doing.TRIM, Doing.WIPE, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
+        if (Set.of(Doing.TRIM, Doing.WIPE, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
         boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
@@ -324,7 +327,7 @@ final class Oracle {
             say(wrong, !thing.is("coat"), "SANDED_AWAY");
         }
         if (next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {
-            say(wrong, thing.is("stencil"), "STENCIL_ON");
+            say(wrong, stillOn("stencil", things), "STENCIL_ON");
             say(wrong, thing.is("vinyl", "slide"), "DECAL_OPEN");
             say(
                     wrong,
@@ -334,6 +337,15 @@ final class Oracle {
                                             .contains(done.work().doing())),
                     "SANDED_BARE");
         }
+    }
+
+    /** P59, step 7: under paint it is still to come off; under epoxy it is too late. */
+    private static boolean stillOn(String what, List<Thing> things) {
+        boolean on = false;
+        for (Thing thing : things) {
+            on = thing.is(what) || on && !thing.is("coat", "film");
+        }
+        return on;
     }
 
     private static double gelH(Thing epoxy) {
@@ -426,7 +438,7 @@ final class Oracle {
                                     && inspected.work().id() < pour.work().id(),
                     "NOT_INSPECTED");
         }
-        if (next.doing() == Doing.FINISH) {
+        if (next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {
             say(wrong, pour != null && (now - pour.begun()) / 60 < 8, "TAKES_PRINTS");
         }
         if (next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {

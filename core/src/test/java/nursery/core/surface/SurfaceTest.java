@@ -119,13 +119,31 @@ class SurfaceTest {
     @Test
     void aPeeledStencilShowsTheGroundBetweenThePaint() {
         done(Doing.FLOOD_COAT, 0, 15).done(Doing.STENCIL, 700, 20).done(Doing.PAINT, 730, 10);
-        assertThat(opening(Doing.FINISHING_COAT).never()).isFalse();
+        assertThat(opening(Doing.FINISHING_COAT).because().get(0).cell()).isEqualTo(Cell.STENCIL_ON);
         assertThat(surface.met(Place.RIM)).hasSize(1);
         done(Doing.PEEL, 790, 10);
         assertThat(surface.met(Place.RIM))
                 .extracting(patch -> patch.layer().lay())
                 .containsExactly(Lay.PAINT, Lay.COAT);
         assertThat(verdict(Doing.FINISHING_COAT, 25 * 60)).isEqualTo(Grave.ADVICE);
+    }
+
+    /**
+     * P59: soap under paint is rinsed off, or the coat fish-eyes; what no water reaches under a coat is not asked for.
+     */
+    @Test
+    void soapUnderPaintIsStillToBeRinsedOff() {
+        done(Doing.SOAP, 0, 5).done(Doing.PAINT, 10, 5);
+        assertThat(opening(Doing.FLOOD_COAT).because().get(0).cell()).isEqualTo(Cell.SOAP_ON);
+        done(Doing.WASH, 60, 5);
+        assertThat(opening(Doing.FLOOD_COAT).never()).isFalse();
+    }
+
+    /** P81: foil is laid on its tacky glue and takes it. */
+    @Test
+    void foilTakesTheGlueItIsLaidOn() {
+        done(Doing.FOIL_ADHESIVE, 0, 5).done(Doing.FOIL, 20, 10);
+        assertThat(verdict(Doing.FLOOD_COAT, 31)).isEqualTo(Grave.FINE);
     }
 
     @Test
