@@ -46,6 +46,8 @@ record WorkRequest(
                 JsonNode severalColours,
         @Schema(type = "boolean", description = "Whether flakes are sprinkled into a wet coat") @Nullable
                 JsonNode sprinkled,
+        @Schema(type = "boolean", description = "Whether sanding dust is washed off with the same hands") @Nullable
+                JsonNode washed,
         @Schema(type = "string", description = "permanent, metallic, textured, printed-sheet, removable") @Nullable
                 JsonNode vinyl,
         @Schema(type = "string", description = "right, wrong: how a coat was measured") @Nullable JsonNode ratio) {
@@ -152,6 +154,7 @@ record WorkRequest(
                 role.filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 role.filter(CoatRole.BLOOM::equals).isPresent(),
                 fields.flagOr(field + ".sprinkled", sprinkled, false),
+                fields.flagOr(field + ".washed", washed, said.isWashed()),
                 one(fields, field + ".ratio", ratio, How.Ratio.class, How.Ratio.RIGHT));
     }
 

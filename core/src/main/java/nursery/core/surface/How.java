@@ -7,6 +7,7 @@ package nursery.core.surface;
  * @param generous of a film, and of nothing else
  * @param bloom of a flood meant for ink
  * @param sprinkled of flakes on a wet coat: they sink into it and are no layer of their own
+ * @param washed of sanding whose dust is washed off with the same hands
  */
 public record How(
         Sealer sealer,
@@ -19,6 +20,7 @@ public record How(
         boolean generous,
         boolean bloom,
         boolean sprinkled,
+        boolean washed,
         Ratio ratio) {
 
     public static final How USUAL = new How(
@@ -29,6 +31,7 @@ public record How(
             false,
             Vinyl.PERMANENT,
             0,
+            false,
             false,
             false,
             false,

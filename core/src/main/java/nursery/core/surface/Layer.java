@@ -72,7 +72,8 @@ record Layer(Lay lay, Work by, List<Treatment> since) {
                     case SAND, TRIM_AND_SAND, WASH, WIPE, CLEAN -> true;
                     default -> false;
                 })
-                .filter(work -> work.doing().family() == Doing.Family.SAND)
+                .filter(work -> work.doing().family() == Doing.Family.SAND
+                        && !work.how().washed())
                 .isPresent();
     }
 

@@ -54,6 +54,7 @@ public final class Words {
                 step.role().filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 step.role().filter(CoatRole.BLOOM::equals).isPresent(),
                 isSprinkled,
+                said.isWashed(),
                 How.Ratio.RIGHT);
     }
 

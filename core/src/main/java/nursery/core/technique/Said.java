@@ -17,6 +17,7 @@ public record Said(String words) {
     private static final Pattern ACETONE = Pattern.compile("\\bacetone");
     private static final Pattern ALCOHOL = Pattern.compile("\\b(alcohol|ipa\\b|isopropyl|isopropanol|spirit|thinner)");
     private static final Pattern SOAP = Pattern.compile("\\b(soap|detergent)");
+    private static final Pattern WASH = Pattern.compile("\\b(wash|rinse)");
     private static final Pattern PASTE = Pattern.compile("\\bpaste");
 
     public Said {
@@ -43,6 +44,11 @@ public record Said(String words) {
 
     public boolean isPaste() {
         return says(PASTE);
+    }
+
+    /** Whether what is sanded is washed with the same hands. */
+    public boolean isWashed() {
+        return says(WASH);
     }
 
     /** The finest grit that is named: that is what sanding ends with. */

@@ -356,7 +356,7 @@ final class Oracle {
         boolean dusty = false;
         for (Done done : thing.since) {
             switch (done.work().doing()) {
-                case SAND, TRIM_AND_SAND -> dusty = true;
+                case SAND, TRIM_AND_SAND -> dusty = !done.work().how().washed();
                 case WASH, WIPE, CLEAN -> dusty = false;
                 default -> {}
             }

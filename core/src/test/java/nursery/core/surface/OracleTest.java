@@ -37,6 +37,7 @@ class OracleTest {
                 random.nextBoolean(),
                 random.nextInt(6) == 0,
                 random.nextInt(4) == 0,
+                random.nextInt(4) == 0,
                 random.nextInt(12) == 0 ? How.Ratio.WRONG : How.Ratio.RIGHT);
     }
 

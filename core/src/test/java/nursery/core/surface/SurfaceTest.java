@@ -167,6 +167,7 @@ class SurfaceTest {
                 false,
                 false,
                 false,
+                false,
                 How.Ratio.WRONG);
         done(Doing.FLOOD_COAT, 0, 15, wrong, Place.ALL);
         for (Doing doing : List.of(Doing.BUILD_COAT, Doing.PAINT, Doing.SEAL, Doing.VINYL)) {

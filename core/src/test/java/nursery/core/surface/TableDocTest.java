@@ -29,12 +29,12 @@ class TableDocTest {
             # What may go on what
 
             What lies on a cup decides what may come next, and when. This page is made from the table in
-            `nursery.core.surface` (`TableDocTest`), with the ages of the regular starting profile; a label's own ages override
-            them. Each row is one kind of doing on one kind of layer that it touches, by itself; where several are touched,
-            the latest "from" and the earliest "until" count. What is not listed asks for nothing. *Ruins* and *risks* are
-            asked about before they are logged, *advice* is told, a *school* is told to who chose another. Minutes count from
-            the end of the work that laid the layer, hours on the cure clock from its pour. P-marks, steps and sections are
-            those of [practice.md](practice.md).
+            `nursery.core.surface` (`TableDocTest`), with the ages of the regular starting profile; a label's own
+            ages override them. Each row is one kind of doing on one kind of layer that it touches, by itself;
+            where several are touched, the latest "from" and the earliest "until" count. What is not listed asks
+            for nothing. *Ruins* and *risks* are asked about before they are logged, *advice* is told, a *school*
+            is told to who chose another. Minutes count from the end of the work that laid the layer, hours on the
+            cure clock from its pour. P-marks, steps and sections are those of [practice.md](practice.md).
 
             """;
 
@@ -83,6 +83,7 @@ class TableDocTest {
                 false,
                 How.Vinyl.METALLIC,
                 0,
+                false,
                 false,
                 false,
                 false,
