@@ -15,7 +15,6 @@ import nursery.core.surface.Bound;
 import nursery.core.surface.Doing;
 import nursery.core.surface.How;
 import nursery.core.surface.Moments;
-import nursery.core.surface.Opening;
 import nursery.core.surface.Surface;
 import nursery.core.surface.Table;
 import nursery.core.surface.Words;
@@ -96,10 +95,6 @@ public final class OnTheCup {
         surface = surface.after(work);
     }
 
-    public Surface surface() {
-        return surface;
-    }
-
     public Moments moments() {
         return moments;
     }
@@ -112,10 +107,6 @@ public final class OnTheCup {
                     next() + 1 + later.size(), after, cup.labelFor(after).times(), surface));
         }
         return Table.bounds(Words.work(next(), step, cup.labelFor(step).times(), surface), surface, later);
-    }
-
-    public Opening opening(PlanStep step) {
-        return Opening.of(bounds(step), moments);
     }
 
     /** What a bound counts from, as its maker knows it; empty for the blank itself. */

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import nursery.core.technique.Figures;
 
 /**
  * What a hand would touch on one part of a cup at a moment.
@@ -30,11 +31,11 @@ public record Exposed(Place place, Lay lay, int work, List<String> condition) {
         switch (layer.lay()) {
             case STEEL -> condition.add(layer.isScuffed() ? "scuffed" : "bare");
             case FACTORY_COAT, GLITTER, VINYL, STENCIL, FOIL, MICA, SOOT, SOAP -> {}
-            case PAINT -> condition.add(dry(layer, Table.PAINT_MIN, moments, now));
-            case CRAFT_GLUE, FOIL_GLUE -> condition.add(dry(layer, Table.GLUE_STIFF_MIN, moments, now));
-            case SPRAY_GLUE, SEALER -> condition.add(dry(layer, Table.SEALER_MIN, moments, now));
-            case INK -> condition.add(dry(layer, Table.INK_MIN, moments, now));
-            case SLIDE -> condition.add(dry(layer, Table.SLIDE_MIN, moments, now));
+            case PAINT -> condition.add(dry(layer, Figures.PAINT_MIN, moments, now));
+            case CRAFT_GLUE, FOIL_GLUE -> condition.add(dry(layer, Figures.GLUE_STIFF_MIN, moments, now));
+            case SPRAY_GLUE, SEALER -> condition.add(dry(layer, Figures.SEALER_MIN, moments, now));
+            case INK -> condition.add(dry(layer, Figures.INK_MIN, moments, now));
+            case SLIDE -> condition.add(dry(layer, Figures.SLIDE_MIN, moments, now));
             case FILM, COAT -> {
                 condition.add(moments.pour(layer.id())
                         .phaseAt(at)
@@ -50,7 +51,7 @@ public record Exposed(Place place, Lay lay, int work, List<String> condition) {
             }
         }
         layer.last(Work::wetsWithSolvent)
-                .filter(wiped -> now < moments.ended(wiped.id(), Table.FLASH_OFF_MIN))
+                .filter(wiped -> now < moments.ended(wiped.id(), Figures.FLASH_OFF_MIN))
                 .ifPresent(wiped -> condition.add("solvent-wet"));
         return new Exposed(place, layer.lay(), layer.id(), condition);
     }

@@ -89,6 +89,11 @@ public enum Lay {
 
     /** Whether glitter and flakes stick to it. */
     boolean isAdhesive() {
-        return this == CRAFT_GLUE || this == SPRAY_GLUE || this == FILM || this == FOIL_GLUE;
+        return isGlue() || this == FILM;
+    }
+
+    /** What foil is laid on, and takes. */
+    boolean isGlue() {
+        return this == CRAFT_GLUE || this == SPRAY_GLUE || this == FOIL_GLUE;
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import nursery.core.technique.Figures;
 
 /**
  * What one work laid on a cup, and what was done to it since, each where it was done.
@@ -81,7 +82,7 @@ record Layer(Lay lay, Work by, List<Treatment> since) {
     boolean isSandedCoarsely() {
         return last(work ->
                         work.doing().family() == Doing.Family.SAND && work.how().grit() > 0)
-                .filter(work -> work.how().grit() < Table.FINE_GRIT)
+                .filter(work -> work.how().grit() < Figures.FINE_GRIT)
                 .isPresent();
     }
 

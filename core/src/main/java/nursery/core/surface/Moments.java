@@ -31,10 +31,6 @@ public final class Moments implements Timeline {
         return and(pour, times.pouredAt(), handsOn);
     }
 
-    public Instant begunAt(int work) {
-        return begun.getOrDefault(work, Instant.MIN);
-    }
-
     @Override
     public double begun(int work, double minutes) {
         return of(begun, work) + minutes * MS_PER_MINUTE;

@@ -138,11 +138,7 @@ public record Surface(List<Layer> layers, List<Work> works) {
             case SAND, TAPE, PULL, SEAL, HEAT, TRIM, DROP, POLISH, WASH -> Optional.of(Effect.TOUCHED);
             // Foil takes all of the glue it is laid on.
             case DECAL ->
-                work.doing() == Doing.FOIL
-                                && layer.lay().isAdhesive()
-                                && !layer.lay().isEpoxy()
-                        ? Optional.of(Effect.GONE)
-                        : Optional.empty();
+                work.doing() == Doing.FOIL && layer.lay().isGlue() ? Optional.of(Effect.GONE) : Optional.empty();
             case NOTHING, POUR, PAINT, GLUE, GLITTER, INK, SLIDE, POWDER, RESIST, PEEL, FINISH, PACK ->
                 Optional.empty();
         };

@@ -8,6 +8,7 @@ import java.util.Set;
 import nursery.core.film.Texture;
 import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Surface.Patch;
+import nursery.core.technique.Figures;
 import nursery.core.technique.Ground;
 import nursery.core.technique.Wait;
 
@@ -17,34 +18,6 @@ import nursery.core.technique.Wait;
  * answer, too: practice then asks for nothing.
  */
 public final class Table {
-
-    static final int FINE_GRIT = 220;
-    /** Coarser than this is for the rim (step 6). */
-    static final int BODY_GRIT = 180;
-    /** From memory: the can's own time overrides it. */
-    static final double PAINT_MIN = 30;
-    /** Stiff, and dry enough for the next thing (P20). */
-    static final double GLUE_STIFF_MIN = 60;
-
-    static final double GLUE_DRY_MIN = 30;
-    /** P72; from memory. */
-    static final double GLUE_TAKES_MIN = 15;
-    /** P21, of spray adhesive and of sealer. */
-    static final double SEALER_MIN = 30;
-
-    static final double INK_MIN = 30;
-    static final double INK_UNDER_VINYL_MIN = 24 * 60;
-    static final double VINYL_MIN = 60;
-    /** Overnight; the figure is from memory. */
-    static final double SLIDE_MIN = 8 * 60;
-    /** From memory. */
-    static final double FLASH_OFF_MIN = 10;
-    /** From memory. */
-    static final double COOL_MIN = 10;
-
-    static final double SETTLE_MIN = 2;
-    /** P16; the figure is from memory. */
-    static final double PEELS_AFTER_H = 72;
 
     /** So few over glitter are soon through (step 6). */
     private static final int COATS_NEAR_GLITTER = 2;
@@ -80,13 +53,12 @@ public final class Table {
             case POUR -> pour(patch);
             case PAINT -> paint(layer);
             case SEAL -> seal(patch);
-            case GLUE, RESIST -> laidDry(layer, GLUE_DRY_MIN);
+            case GLUE, RESIST -> laidDry(layer);
             case GLITTER -> glitter(layer);
             case INK -> ink(layer);
             case DROP -> drop(patch);
-            case DECAL -> decal(layer);
-            case SLIDE -> slide(layer);
-            case POWDER -> laidDry(layer, GLUE_DRY_MIN);
+            case DECAL, SLIDE -> design(layer);
+            case POWDER -> laidDry(layer);
             case TRIM, WIPE, WASH -> touched(layer);
             case SAND -> sand(layer);
             case POLISH -> polish(layer);
@@ -101,27 +73,27 @@ public final class Table {
         switch (layer.lay()) {
             case STEEL -> steel(layer);
             case FACTORY_COAT, FOIL, MICA -> {}
-            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_WET);
-            case CRAFT_GLUE, FOIL_GLUE -> ended(layer, GLUE_STIFF_MIN, Cell.GLUE_WET);
-            case SPRAY_GLUE -> ended(layer, SEALER_MIN, Cell.GLUE_WET);
+            case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_WET);
+            case CRAFT_GLUE, FOIL_GLUE -> ended(layer, Figures.GLUE_STIFF_MIN, Cell.GLUE_WET);
+            case SPRAY_GLUE -> ended(layer, Figures.SEALER_MIN, Cell.GLUE_WET);
             case FILM -> {
                 age(layer, setH(layer), Cell.FILM_NOT_SET);
                 grip(layer);
             }
             case GLITTER -> onGlitter(patch);
-            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_WET);
+            case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_WET);
             case COAT -> {
                 age(layer, times(layer).recoatFromH(), Cell.COAT_WET);
                 grip(layer);
             }
             case INK -> {
-                ended(layer, INK_MIN, Cell.INK_WET);
+                ended(layer, Figures.INK_MIN, Cell.INK_WET);
                 never(layer, Cell.INK_OPEN);
             }
             case VINYL -> vinyl(patch);
-            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case SLIDE -> ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
             case SOOT -> never(layer, Cell.SOOT_OPEN);
-            // Also where paint lies on them: see below.
+            // Asked above, for they are where paint hides them, too.
             case STENCIL, SOAP -> {}
         }
     }
@@ -131,9 +103,9 @@ public final class Table {
         switch (layer.lay()) {
             case STEEL -> steel(layer);
             case FACTORY_COAT, STENCIL, FOIL, MICA, SOAP, VINYL, SOOT, GLITTER -> {}
-            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_FRESH);
-            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, GLUE_DRY_MIN, Cell.GLUE_TACKY);
-            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_FRESH);
+            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
+            case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
             case FILM, COAT -> {
                 gelled(layer);
                 dust(layer);
@@ -141,8 +113,8 @@ public final class Table {
                     never(layer, Cell.SCRATCHES_SHOW);
                 }
             }
-            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
-            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case INK -> ended(layer, Figures.INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
         }
     }
 
@@ -151,53 +123,57 @@ public final class Table {
         solvent(layer);
         switch (layer.lay()) {
             case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT -> {}
-            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_FRESH);
-            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, GLUE_DRY_MIN, Cell.GLUE_TACKY);
+            case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_FRESH);
+            case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
             case GLITTER ->
                 patch.below().ifPresent(glue -> {
                     if (glue.lay().isEpoxy()) {
                         gelled(glue);
                     } else if (glue.lay().isAdhesive()) {
-                        ended(glue, GLUE_DRY_MIN, Cell.GLUE_TACKY);
+                        ended(glue, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
                     }
                 });
-            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
             case FILM, COAT -> {
                 gelled(layer);
                 dust(layer);
             }
-            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
-            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case INK -> ended(layer, Figures.INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
             case SOAP -> never(layer, Cell.SOAP_ON);
         }
     }
 
     /** What is brushed, sprayed or dabbed on dry ground and dries there itself. */
-    private void laidDry(Layer layer, double glueMin) {
+    private void laidDry(Layer layer) {
         solvent(layer);
         switch (layer.lay()) {
             case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT, GLITTER, SOAP -> {}
-            case PAINT -> ended(layer, PAINT_MIN, Cell.PAINT_WET);
-            case CRAFT_GLUE, SPRAY_GLUE -> ended(layer, glueMin, Cell.GLUE_TACKY);
+            case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_WET);
+            case CRAFT_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
             case FOIL_GLUE -> {}
-            case SEALER -> ended(layer, SEALER_MIN, Cell.SEALER_FRESH);
+            case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
             case FILM, COAT -> gelled(layer);
-            case INK -> ended(layer, INK_MIN, Cell.INK_WET);
-            case SLIDE -> ended(layer, SLIDE_MIN, Cell.SLIDE_WET);
+            case INK -> ended(layer, Figures.INK_MIN, Cell.INK_WET);
+            case SLIDE -> ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
         }
     }
 
     private void glitter(Layer layer) {
         switch (layer.lay()) {
             case FILM -> {
-                bounds.add(
-                        new Bound(layer.id(), Bound.Since.POURED_MIN, SETTLE_MIN, Bound.Side.FROM, Cell.FILM_SETTLES));
+                bounds.add(new Bound(
+                        layer.id(), Bound.Since.POURED_MIN, Figures.SETTLE_MIN, Bound.Side.FROM, Cell.FILM_SETTLES));
                 bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
             }
             case COAT -> bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
             case CRAFT_GLUE, SPRAY_GLUE ->
                 bounds.add(new Bound(
-                        layer.id(), Bound.Since.ENDED_MIN, GLUE_TAKES_MIN, Bound.Side.BEST_UNTIL, Cell.GLUE_DRY));
+                        layer.id(),
+                        Bound.Since.ENDED_MIN,
+                        Figures.GLUE_TAKES_MIN,
+                        Bound.Side.BEST_UNTIL,
+                        Cell.GLUE_DRY));
             // A second round blends into the first.
             case GLITTER, FOIL_GLUE, INK -> {}
             case STEEL, FACTORY_COAT, PAINT, SEALER, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT, SOAP ->
@@ -206,7 +182,7 @@ public final class Table {
     }
 
     private void ink(Layer layer) {
-        laidDry(layer, GLUE_DRY_MIN);
+        laidDry(layer);
         hot(layer);
     }
 
@@ -220,54 +196,32 @@ public final class Table {
         }
     }
 
-    private void decal(Layer layer) {
+    /** Vinyl, stencil, foil, water-slide: what is laid as a design. */
+    private void design(Layer layer) {
+        boolean isSlide = next.doing() == Doing.WATER_SLIDE;
+        boolean isFoil = next.doing() == Doing.FOIL;
         if (next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE) {
             never(layer, Cell.STENCIL_PERMANENT);
         }
-        if (next.doing() == Doing.FOIL
-                && layer.lay().isAdhesive()
-                && !layer.lay().isEpoxy()) {
-            // Foil wants its glue tacky.
+        // Foil wants its glue tacky.
+        if (isFoil && layer.lay().isGlue()) {
             solvent(layer);
         } else {
-            laidDry(layer, GLUE_DRY_MIN);
+            laidDry(layer);
         }
         switch (layer.lay()) {
             case COAT, FILM -> {
-                dust(layer);
-                design(layer);
-            }
-            case INK -> {
-                if (next.doing() != Doing.FOIL) {
-                    ended(layer, INK_UNDER_VINYL_MIN, Cell.INK_UNDER_VINYL);
-                }
-            }
-            case SLIDE -> never(layer, Cell.SLIDE_OPEN);
-            case SOAP -> never(layer, Cell.SOAP_ON);
-            case STEEL,
-                    FACTORY_COAT,
-                    PAINT,
-                    CRAFT_GLUE,
-                    SPRAY_GLUE,
-                    FOIL_GLUE,
-                    GLITTER,
-                    SEALER,
-                    VINYL,
-                    STENCIL,
-                    FOIL,
-                    MICA,
-                    SOOT -> {}
-        }
-    }
-
-    private void slide(Layer layer) {
-        laidDry(layer, GLUE_DRY_MIN);
-        switch (layer.lay()) {
-            case COAT, FILM -> {
-                if (layer.isScuffed()) {
+                if (!isSlide) {
+                    dust(layer);
+                } else if (layer.isScuffed()) {
                     never(layer, Cell.SLIDE_ON_SCRATCHES);
                 }
-                design(layer);
+                age(layer, times(layer).sandableFromH(), Cell.DESIGN_EARLY);
+            }
+            case INK -> {
+                if (!isSlide && !isFoil) {
+                    ended(layer, Figures.INK_UNDER_VINYL_MIN, Cell.INK_UNDER_VINYL);
+                }
             }
             case SLIDE -> never(layer, Cell.SLIDE_OPEN);
             case SOAP -> never(layer, Cell.SOAP_ON);
@@ -279,7 +233,6 @@ public final class Table {
                     FOIL_GLUE,
                     GLITTER,
                     SEALER,
-                    INK,
                     VINYL,
                     STENCIL,
                     FOIL,
@@ -423,7 +376,10 @@ public final class Table {
             add(Bound.never(pour.id(), Cell.STILL_ROUGH));
         }
         int grit = next.how().grit();
-        if (grit > 0 && grit < BODY_GRIT && on.texture().isPresent() && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
+        if (grit > 0
+                && grit < Figures.BODY_GRIT
+                && on.texture().isPresent()
+                && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
             add(Bound.never(pour.id(), Cell.TOO_COARSE));
         }
         if (pour.doing() == Doing.FINISHING_COAT
@@ -458,7 +414,7 @@ public final class Table {
         on.works().stream()
                 .filter(Work::leavesSolvent)
                 .reduce((before, after) -> after)
-                .ifPresent(work -> add(Bound.ended(work.id(), FLASH_OFF_MIN, Cell.VAPOUR)));
+                .ifPresent(work -> add(Bound.ended(work.id(), Figures.FLASH_OFF_MIN, Cell.VAPOUR)));
     }
 
     private void inspected() {
@@ -489,8 +445,8 @@ public final class Table {
         switch (below.lay()) {
             case FILM -> age(below, setH(below), Cell.FILM_NOT_SET);
             case COAT -> age(below, times(below).recoatFromH(), Cell.COAT_WET);
-            case CRAFT_GLUE, FOIL_GLUE -> ended(below, GLUE_STIFF_MIN, Cell.GLUE_WET);
-            default -> ended(below, SEALER_MIN, Cell.GLUE_WET);
+            case CRAFT_GLUE, FOIL_GLUE -> ended(below, Figures.GLUE_STIFF_MIN, Cell.GLUE_WET);
+            default -> ended(below, Figures.SEALER_MIN, Cell.GLUE_WET);
         }
         if (isCoarse && !below.lay().isEpoxy()) {
             never(glitter, Cell.FLAKES_OPEN);
@@ -500,7 +456,7 @@ public final class Table {
     private void vinyl(Patch patch) {
         Layer vinyl = patch.layer();
         boolean isOnInk = patch.below().filter(below -> below.lay() == Lay.INK).isPresent();
-        ended(vinyl, VINYL_MIN, isOnInk ? Cell.VINYL_BONDS : Cell.VINYL_FRESH);
+        ended(vinyl, Figures.VINYL_MIN, isOnInk ? Cell.VINYL_BONDS : Cell.VINYL_FRESH);
         if (vinyl.by().how().vinyl().mayLift()) {
             never(vinyl, Cell.METALLIC_OPEN);
         }
@@ -513,16 +469,12 @@ public final class Table {
             LabelTimes times = times(coat);
             add(Bound.bestUntil(coat.id(), times.recoatUntilH(), Cell.GRIP_FADES));
             add(Bound.until(coat.id(), times.scuffAfterH(), Cell.GRIP_WEAK));
-            add(Bound.until(coat.id(), Math.max(PEELS_AFTER_H, times.scuffAfterH()), Cell.MAY_PEEL));
+            add(Bound.until(coat.id(), Math.max(Figures.PEELS_AFTER_H, times.scuffAfterH()), Cell.MAY_PEEL));
         }
     }
 
     private void gelled(Layer epoxy) {
         age(epoxy, epoxy.lay() == Lay.FILM ? setH(epoxy) : times(epoxy).turningH(), Cell.COAT_RUNS);
-    }
-
-    private void design(Layer coat) {
-        age(coat, times(coat).sandableFromH(), Cell.DESIGN_EARLY);
     }
 
     private void dust(Layer coat) {
@@ -533,12 +485,12 @@ public final class Table {
 
     private void hot(Layer coat) {
         coat.last(work -> work.doing() == Doing.HEAT && work.how().heat().isHot())
-                .ifPresent(heat -> add(Bound.ended(heat.id(), COOL_MIN, Cell.INK_ON_HOT)));
+                .ifPresent(heat -> add(Bound.ended(heat.id(), Figures.COOL_MIN, Cell.INK_ON_HOT)));
     }
 
     private void solvent(Layer layer) {
         layer.last(Work::wetsWithSolvent)
-                .ifPresent(wiped -> add(Bound.ended(wiped.id(), FLASH_OFF_MIN, Cell.SOLVENT_WET)));
+                .ifPresent(wiped -> add(Bound.ended(wiped.id(), Figures.FLASH_OFF_MIN, Cell.SOLVENT_WET)));
     }
 
     private static double setH(Layer film) {

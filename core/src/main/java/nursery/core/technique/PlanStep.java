@@ -33,8 +33,6 @@ public record PlanStep(
         OptionalDouble amountMl,
         int handsOnMinutes) {
 
-    private static final int FINE_GRIT = 220;
-
     public PlanStep {
         if (kind.isPour() != role.isPresent()) {
             throw new IllegalArgumentException(
@@ -152,7 +150,7 @@ public record PlanStep(
     /** Whether what it is sanded with leaves scratches a coat of paint does not hide: anything coarser than 220. */
     boolean sandsCoarsely() {
         int finest = new Said(grit).finestGrit().orElse(0);
-        return finest > 0 && finest < FINE_GRIT;
+        return finest > 0 && finest < Figures.FINE_GRIT;
     }
 
     /** What its words say, where no field says it. */

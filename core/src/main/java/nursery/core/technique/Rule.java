@@ -111,7 +111,7 @@ public enum Rule {
                                             && s.within(StepKind.INK, Figures.INK_UNDER_VINYL_MIN)
                                     || (s.isKind(StepKind.PAINT, StepKind.SEAL)
                                                     || s.step().kind().isPour())
-                                            && s.within(StepKind.INK, Figures.INK_UNDER_EPOXY_MIN)),
+                                            && s.within(StepKind.INK, Figures.INK_MIN)),
                     "The ink below is not dry: it bleeds, and vinyl does not bond to it.")),
     SLIDE_NOT_DRY(
             "P24, P36",
@@ -120,7 +120,7 @@ public enum Rule {
             Optional.empty(),
             s -> s.broken(
                     (s.step().kind().isPour() || s.isKind(StepKind.SEAL))
-                            && s.within(StepKind.WATER_SLIDE, Figures.OVERNIGHT_MIN),
+                            && s.within(StepKind.WATER_SLIDE, Figures.SLIDE_MIN),
                     "The water-slide is not dry: what covers it clouds.")),
     SLIDE_UNCOATED(
             "P63",
@@ -232,10 +232,10 @@ public enum Rule {
             Optional.of(Question.ADHESIVE),
             s -> s.broken(
                     s.step().kind().isPour()
-                            && (s.within(StepKind.GLUE, Figures.GLUE_MIN) && !s.isFoiledSince(StepKind.GLUE)
+                            && (s.within(StepKind.GLUE, Figures.GLUE_STIFF_MIN) && !s.isFoiledSince(StepKind.GLUE)
                                     || s.within(StepKind.SPRAY_ADHESIVE, Figures.SEALER_MIN)
                                             && !s.isFoiledSince(StepKind.SPRAY_ADHESIVE)
-                                    || s.within(StepKind.FOIL_ADHESIVE, Figures.GLUE_MIN)
+                                    || s.within(StepKind.FOIL_ADHESIVE, Figures.GLUE_STIFF_MIN)
                                             && !s.isFoiledSince(StepKind.FOIL_ADHESIVE)
                                     || s.within(StepKind.SEAL, Figures.SEALER_MIN)
                                     || s.within(StepKind.MICA_SEAL, Figures.SEALER_MIN)),
@@ -393,31 +393,5 @@ public enum Rule {
 
     private static double setH(Situation s) {
         return Ground.setH(s.on().adhesive().orElseThrow(), s.coat().times());
-    }
-
-    /** The figures, in a place of their own because the rules above are made before an enum's own constants are. */
-    private static final class Figures {
-
-        /** A minute on the cure clock: what is shown to the minute is judged to the minute. */
-        static final double HAIR_H = 1 / 60.0;
-
-        static final double INK_UNDER_EPOXY_MIN = 30;
-        static final double INK_UNDER_VINYL_MIN = 24 * 60;
-        /** Overnight; the figure is from memory. */
-        static final double OVERNIGHT_MIN = 8 * 60;
-        /** From memory. */
-        static final double FLASH_OFF_MIN = 10;
-
-        static final double GLUE_MIN = 60;
-        static final double SEALER_MIN = 30;
-        /** From memory: the can's own time overrides it. */
-        static final double PAINT_MIN = 30;
-        /** From memory. */
-        static final double COOL_MIN = 10;
-
-        /** Nobody cuts to less; from memory. */
-        static final double CUT_MM = 0.5;
-        /** What the eye forgives of a small picture and not of a wrap (P56); the figure is from memory. */
-        static final double CLIMBS_MM = 5;
     }
 }
