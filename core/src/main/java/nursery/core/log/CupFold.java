@@ -82,7 +82,8 @@ public final class CupFold {
         Optional<NextAction> next = cup.plan().stream()
                 .filter(step -> !done.containsKey(step.number()))
                 .findFirst()
-                .map(step -> NextStep.of(step, waiting(step), new WallClock(newestCoat(), worked, ended), now));
+                .map(step -> NextStep.of(
+                        step, waiting(step), new WallClock(CupState.coatToMind(coats, layers), worked, ended), now));
         return new CupState(done, coats, next, layers, hold, worked, ended, lastSeen, gone, concerns);
     }
 

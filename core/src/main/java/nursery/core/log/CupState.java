@@ -85,6 +85,17 @@ public record CupState(
                 .map(left -> left.mark().happenedAt());
     }
 
+    /** The newest epoxy that what comes next has to mind: none once it was stripped to the steel. */
+    public Optional<CoatOnCup> coatToMind() {
+        return coatToMind(coats, layers);
+    }
+
+    static Optional<CoatOnCup> coatToMind(List<CoatOnCup> coats, Layers layers) {
+        return coats.isEmpty() || layers.newestPour().isEmpty()
+                ? Optional.empty()
+                : Optional.of(coats.get(coats.size() - 1));
+    }
+
     /** Coats over the decoration. */
     public int clearCoats() {
         return layers.clearCoats();

@@ -169,7 +169,7 @@ final class Problem {
         Progress start = new Progress();
         start.lastMin = grid.minutes(state.lastEndedAt());
         start.logged = grid.slotFrom(state.lastDoneAt());
-        state.newestCoat()
+        state.coatToMind()
                 .ifPresent(coat -> start.coat(
                         clock(coat.label()),
                         coat.label(),

@@ -59,7 +59,13 @@ public final class Table {
             case DROP -> drop(patch);
             case DECAL, SLIDE -> design(layer);
             case POWDER -> laidDry(layer);
-            case TRIM, WIPE, WASH -> touched(layer);
+            case TRIM, WASH -> touched(layer);
+            case WIPE -> {
+                // The edge of a wet coat is wiped where tape was pulled (P22).
+                if (next.doing() == Doing.CLEAN) {
+                    touched(layer);
+                }
+            }
             case SAND -> sand(layer);
             case POLISH -> polish(layer);
         }

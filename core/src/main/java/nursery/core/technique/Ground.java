@@ -41,7 +41,6 @@ public enum Ground {
                     INK,
                     TRIM,
                     WASH,
-                    WIPE,
                     VINYL,
                     STENCIL,
                     WATER_SLIDE,
@@ -51,9 +50,10 @@ public enum Ground {
                     SOAP,
                     TOUCH_UP,
                     SMOKE -> GELLED;
-            // Tape goes on what stays bare.
+            // Tape goes on what stays bare, and an edge is wiped while its coat is wet (P22).
             case MASK,
                     PULL_TAPE,
+                    WIPE,
                     GLITTER,
                     SETTLE,
                     PRESS_FLAT,

@@ -185,6 +185,20 @@ class FollowedPlanTest {
         assertThat(skipped).isGreaterThan(100);
     }
 
+    /** P39: what was soft after three hours and was stripped is not waited for until it could be sanded. */
+    @Test
+    void aStrippedCupMindsNoCoat() {
+        Cup file = file(List.of(
+                new PlanStep(1, StepKind.BUILD_COAT, Wait.none(), "", Optional.of(CoatRole.BUILD)),
+                new PlanStep(2, StepKind.PREP, Wait.none(), "", Optional.empty())));
+        Instant at = START.plus(Duration.ofHours(3));
+        List<LogEntry> log =
+                List.of(done(file.step(1), 1, START), new LogEntry.RemedyChosen(mark(2, at, ""), "strip-back", ""));
+        assertThat(file.withLog(log).at(ROOM, at).next())
+                .map(next -> next.window().isOpenAt(at))
+                .contains(true);
+    }
+
     private static Cup and(Cup cup, LogEntry entry) {
         List<LogEntry> log = new ArrayList<>(cup.log());
         log.add(entry);

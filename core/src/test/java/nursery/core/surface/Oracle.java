@@ -299,7 +299,7 @@ final class Oracle {
         if (next.doing() == Doing.INK_BLOOM) {
             say(wrong, epoxy ? ageH >= label(thing).workingH() : thing.whole, "INK_TOO_LATE");
         }
-        if (Set.of(Doing.TRIM, Doing.WIPE, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
+        if (Set.of(Doing.TRIM, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
         boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
