@@ -10,7 +10,7 @@ is_built() {
 }
 
 # Java as a shop runs it. The second compiler waits until something has run eight times as often as Java thinks is enough:
-# at a start it takes as long as all the rest, for what is not asked for again. Twenty times saves a start three seconds
+# at a start it takes as long as all the rest, for what is not asked for again. Twenty times saves a start five seconds
 # more, and doubles what a page takes in the first minutes.
 java_ways=(-XX:+UseSerialGC -Xmx512m -XX:Tier4InvocationThreshold=40000 -XX:Tier4MinInvocationThreshold=4800
   -XX:Tier4CompileThreshold=120000 -XX:Tier4BackEdgeThreshold=320000)
