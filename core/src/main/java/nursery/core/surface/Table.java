@@ -1,6 +1,5 @@
 package nursery.core.surface;
 
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -298,12 +297,12 @@ public final class Table {
             case POLISH -> inspected();
             case FINISH -> {
                 on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
-                owed(on).forEach(bounds::add);
+                bounds.addAll(Owed.by(on));
             }
             case PACK -> {
                 on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
                 on.works().stream().filter(work -> work.doing().isPour()).forEach(this::fullyCured);
-                owed(on).forEach(bounds::add);
+                bounds.addAll(Owed.by(on));
             }
             case NOTHING, DROP, PEEL, TRIM, WASH, WIPE -> {}
         }
@@ -311,42 +310,6 @@ public final class Table {
 
     private void fullyCured(Work pour) {
         add(Bound.age(pour.id(), pour.label().orElseThrow().fullCureH(), Cell.NOT_FULLY_CURED));
-    }
-
-    /** What a cup still asks for before it may be called done, as things that are wrong with it now. */
-    public static List<Bound> owed(Surface now) {
-        List<Bound> owed = new ArrayList<>();
-        taped(now.works()).ifPresent(tape -> owed.add(Bound.never(tape.id(), Cell.TAPE_ON)));
-        for (Patch patch : now.met(Place.ALL)) {
-            Layer layer = patch.layer();
-            switch (layer.lay()) {
-                case VINYL, SLIDE -> owed.add(Bound.never(layer.id(), Cell.DECAL_OPEN));
-                case COAT -> {
-                    if (layer.last(work -> work.doing().sandsTheBody()).isPresent()) {
-                        owed.add(Bound.never(layer.id(), Cell.SANDED_BARE));
-                    }
-                }
-                case STEEL,
-                        FACTORY_COAT,
-                        PAINT,
-                        CRAFT_GLUE,
-                        SPRAY_GLUE,
-                        FOIL_GLUE,
-                        FILM,
-                        GLITTER,
-                        SEALER,
-                        INK,
-                        FOIL,
-                        MICA,
-                        SOOT,
-                        STENCIL,
-                        SOAP -> {}
-            }
-            now.toComeOff(patch.place()).stream()
-                    .filter(under -> under.lay() == Lay.STENCIL)
-                    .forEach(under -> owed.add(Bound.never(under.id(), Cell.STENCIL_ON)));
-        }
-        return owed.stream().distinct().toList();
     }
 
     private void mixedWrong() {
@@ -396,7 +359,7 @@ public final class Table {
 
     /** Tape that a coat was poured over comes off before that has gelled; after the next coat it is past telling. */
     private void tape() {
-        taped(on.works()).ifPresent(tape -> {
+        Owed.tape(on).ifPresent(tape -> {
             List<Work> since = on.works().stream()
                     .filter(work -> work.id() > tape.id())
                     .filter(work -> work.doing().isPour() && work.doing() != Doing.ADHESIVE
@@ -407,13 +370,6 @@ public final class Table {
                 add(Bound.until(over.id(), over.label().orElseThrow().turningH(), Cell.TAPE_PAST_GEL));
             }
         });
-    }
-
-    private static Optional<Work> taped(List<Work> works) {
-        return works.stream()
-                .filter(work -> work.doing() == Doing.MASK || work.doing() == Doing.PULL_TAPE)
-                .reduce((before, after) -> after)
-                .filter(work -> work.doing() == Doing.MASK);
     }
 
     private void vapour() {

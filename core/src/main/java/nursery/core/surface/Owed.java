@@ -1,0 +1,56 @@
+package nursery.core.surface;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nursery.core.surface.Surface.Patch;
+
+/** What a cup owes before it is done: what has to come off it, or still has to cover it. */
+final class Owed {
+
+    private Owed() {}
+
+    /** What a cup still asks for before it may be called done, as things that are wrong with it now. */
+    static List<Bound> by(Surface now) {
+        List<Bound> owed = new ArrayList<>();
+        tape(now).ifPresent(tape -> owed.add(Bound.never(tape.id(), Cell.TAPE_ON)));
+        for (Patch patch : now.met(Place.ALL)) {
+            Layer layer = patch.layer();
+            switch (layer.lay()) {
+                case VINYL, SLIDE -> owed.add(Bound.never(layer.id(), Cell.DECAL_OPEN));
+                case COAT -> {
+                    if (layer.last(work -> work.doing().sandsTheBody()).isPresent()) {
+                        owed.add(Bound.never(layer.id(), Cell.SANDED_BARE));
+                    }
+                }
+                case STEEL,
+                        FACTORY_COAT,
+                        PAINT,
+                        CRAFT_GLUE,
+                        SPRAY_GLUE,
+                        FOIL_GLUE,
+                        FILM,
+                        GLITTER,
+                        SEALER,
+                        INK,
+                        FOIL,
+                        MICA,
+                        SOOT,
+                        STENCIL,
+                        SOAP -> {}
+            }
+            now.toComeOff(patch.place()).stream()
+                    .filter(under -> under.lay() == Lay.STENCIL)
+                    .forEach(under -> owed.add(Bound.never(under.id(), Cell.STENCIL_ON)));
+        }
+        return owed.stream().distinct().toList();
+    }
+
+    /** Tape that is still on, if any is. */
+    static Optional<Work> tape(Surface now) {
+        return now.works().stream()
+                .filter(work -> work.doing() == Doing.MASK || work.doing() == Doing.PULL_TAPE)
+                .reduce((before, after) -> after)
+                .filter(work -> work.doing() == Doing.MASK);
+    }
+}
