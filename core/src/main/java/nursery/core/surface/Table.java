@@ -408,7 +408,9 @@ public final class Table {
             case FILM -> age(below, setH(below), Cell.FILM_NOT_SET);
             case COAT -> age(below, times(below).recoatFromH(), Cell.COAT_WET);
             case CRAFT_GLUE, FOIL_GLUE -> ended(below, Figures.GLUE_STIFF_MIN, Cell.GLUE_WET);
-            default -> ended(below, Figures.SEALER_MIN, Cell.GLUE_WET);
+            case SPRAY_GLUE -> ended(below, Figures.SEALER_MIN, Cell.GLUE_WET);
+            // No flakes were held by these: see what is sought above.
+            case STEEL, FACTORY_COAT, PAINT, GLITTER, SEALER, INK, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT, SOAP -> {}
         }
         if (isCoarse && !below.lay().isEpoxy()) {
             never(glitter, Cell.FLAKES_OPEN);
