@@ -97,11 +97,11 @@ final class JsonFields {
         }
     }
 
-    private static boolean isAbsent(@Nullable JsonNode node) {
+    static boolean isAbsent(@Nullable JsonNode node) {
         return node == null || node.isNull() || node.isMissingNode();
     }
 
-    private static String shorten(String text) {
+    static String shorten(String text) {
         return text.length() <= 40 ? text : text.substring(0, 40) + "…";
     }
 }

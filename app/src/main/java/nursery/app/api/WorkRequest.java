@@ -102,14 +102,14 @@ record WorkRequest(
                         named.isBlank() || found.isPresent(),
                         field + ".do",
                         "“%s” is nothing that is done to a cup: write it as in a technique file, as water-slide."
-                                .formatted(shorten(named)));
+                                .formatted(JsonFields.shorten(named)));
         Instant begun = dated ? fields.moment(field + ".at", at).orElse(Instant.EPOCH) : Instant.EPOCH;
         double lasted = fields.numberOr(field + ".minutes", minutes, 0);
         if (!Double.isNaN(lasted)) {
             fields.faults().within(field + ".minutes", "The minutes", lasted, 0, LONGEST_MIN, "min");
         }
         How how = how(fields, field, found);
-        Optional<Place> where = isAbsent(place)
+        Optional<Place> where = JsonFields.isAbsent(place)
                 ? found.map(Work::usualPlace)
                 : fields.faults()
                         .attempt(field + ".place", () -> Place.parse(fields.text(field + ".place", place), sideMm));
@@ -125,13 +125,13 @@ record WorkRequest(
 
     private How how(JsonFields fields, String field, Optional<Doing> found) {
         Said said = new Said(words(title) + " " + words(detail));
-        Material made = isAbsent(material)
+        Material made = JsonFields.isAbsent(material)
                 ? Material.ORDINARY
                 : Material.named(fields.text(field + ".material", material)).orElseGet(() -> {
                     fields.faults().add(field + ".material", "No such material: see docs/techniques.md.");
                     return Material.ORDINARY;
                 });
-        Optional<CoatRole> role = isAbsent(coat)
+        Optional<CoatRole> role = JsonFields.isAbsent(coat)
                 ? Optional.empty()
                 : CoatRole.named(fields.text(field + ".coat", coat)).or(() -> {
                     fields.faults().add(field + ".coat", "No such coat: see docs/techniques.md.");
@@ -159,7 +159,7 @@ record WorkRequest(
     }
 
     private int grit(JsonFields fields, String field) {
-        if (grit == null || isAbsent(grit)) {
+        if (grit == null || JsonFields.isAbsent(grit)) {
             return 0;
         }
         if (grit.isString()) {
@@ -174,7 +174,7 @@ record WorkRequest(
 
     private static <E extends Enum<E>> E one(
             JsonFields fields, String field, @Nullable JsonNode node, Class<E> kinds, E otherwise) {
-        if (isAbsent(node)) {
+        if (JsonFields.isAbsent(node)) {
             return otherwise;
         }
         String named = fields.text(field, node);
@@ -187,7 +187,7 @@ record WorkRequest(
                         field,
                         "“%s” is none of %s."
                                 .formatted(
-                                        shorten(named),
+                                        JsonFields.shorten(named),
                                         Arrays.stream(kinds.getEnumConstants())
                                                 .map(WorkRequest::written)
                                                 .collect(Collectors.joining(", "))));
@@ -200,13 +200,5 @@ record WorkRequest(
 
     private static String words(@Nullable JsonNode node) {
         return node != null && node.isString() ? node.asString() : "";
-    }
-
-    private static boolean isAbsent(@Nullable JsonNode node) {
-        return node == null || node.isNull() || node.isMissingNode();
-    }
-
-    private static String shorten(String text) {
-        return text.length() <= 40 ? text : text.substring(0, 40) + "…";
     }
 }

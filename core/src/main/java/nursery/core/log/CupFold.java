@@ -93,17 +93,13 @@ public final class CupFold {
     }
 
     private Wait waiting(PlanStep step) {
-        return Ground.waiting(step.kind(), effective(step), layers.topIsUnscuffedCoat());
+        return Ground.waiting(step.kind(), effective(step), layers);
     }
 
     /** A step that was left out has nothing to dry: what it would have waited for itself is waited for instead. */
     private Wait effective(PlanStep step) {
         int before = cup.plan().indexOf(step) - 1;
         Wait own = step.waiting();
-        if (own.mayScuffInstead() && layers.topIsDecoration()) {
-            // What lies there would be sanded: the coat below had to be scuffed before it was laid.
-            return Wait.none();
-        }
         boolean dries = own.kind() == Wait.Kind.DRY || own.kind() == Wait.Kind.NONE;
         if (!dries || before < 0) {
             return own;

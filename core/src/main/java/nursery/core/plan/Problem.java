@@ -11,7 +11,6 @@ import nursery.core.cure.CureClock;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
-import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.resin.Label;
 import nursery.core.resin.PotLife;
@@ -19,7 +18,6 @@ import nursery.core.resin.Resin;
 import nursery.core.technique.Ground;
 import nursery.core.technique.Layers;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
 
 /**
@@ -28,6 +26,8 @@ import nursery.core.technique.Wait;
 final class Problem {
 
     private static final double MINUTES_PER_HOUR = 60;
+    /** What lies on a cup is the same whenever it was laid. */
+    private static final double WHENEVER = 0;
 
     final Workshop workshop;
     final Grid grid;
@@ -84,10 +84,19 @@ final class Problem {
     }
 
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
-        List<Act> left = cup.plan().stream()
-                .filter(step -> !state.done().containsKey(step.number()))
-                .map(step -> act(cup, step, waiting(cup, state, step), pins))
-                .toList();
+        Optional<NextAction> next = state.next();
+        List<Act> left = new ArrayList<>();
+        Layers on = state.layers();
+        for (PlanStep step : cup.plan()) {
+            if (!state.done().containsKey(step.number())) {
+                Wait own = step.waiting();
+                Wait waiting = left.isEmpty()
+                        ? next.map(NextAction::waiting).orElse(own)
+                        : Ground.waiting(step.kind(), own, on);
+                left.add(act(cup, step, waiting, pins));
+                on = on.after(step, WHENEVER);
+            }
+        }
         return new Job(
                 cup,
                 jobs.size(),
@@ -98,36 +107,6 @@ final class Problem {
                         .dueAt()
                         .map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES)))
                         .orElse(Act.NEVER));
-    }
-
-    private static Wait waiting(Cup cup, CupState state, PlanStep step) {
-        return state.next()
-                .filter(next -> next.step().number() == step.number())
-                .map(NextAction::waiting)
-                .orElseGet(() -> step.waiting().mayScuffInstead() && liesOnDecoration(cup, step)
-                        ? Wait.none()
-                        : Ground.waiting(step.kind(), step.waiting(), liesOnUnscuffedCoat(cup, state, step)));
-    }
-
-    /** Whether what a step covers is a decoration, which nobody scuffs. */
-    private static boolean liesOnDecoration(Cup cup, PlanStep step) {
-        return cup.plan().subList(0, cup.plan().indexOf(step)).stream()
-                .map(PlanStep::kind)
-                .filter(Layers::covers)
-                .reduce((a, b) -> b)
-                .filter(Layers::isDecoration)
-                .isPresent();
-    }
-
-    /** Whether a step will lie straight on a coat that nothing scuffs before. */
-    private static boolean liesOnUnscuffedCoat(Cup cup, CupState state, PlanStep step) {
-        return cup.plan().subList(0, cup.plan().indexOf(step)).stream()
-                .filter(before -> !(state.done().get(before.number()) instanceof LogEntry.Skipped))
-                .map(PlanStep::kind)
-                .filter(kind -> Layers.covers(kind) || kind.scuffsTheBody())
-                .reduce((a, b) -> b)
-                .filter(StepKind::isClearCoat)
-                .isPresent();
     }
 
     private Act act(Cup cup, PlanStep step, Wait waiting, Map<Integer, Pin> pins) {

@@ -52,12 +52,11 @@ public final class Table {
             case POUR -> pour(patch);
             case PAINT -> paint(layer);
             case SEAL -> seal(patch);
-            case GLUE, RESIST -> laidDry(layer);
+            case GLUE, RESIST, POWDER -> laidDry(layer);
             case GLITTER -> glitter(layer);
             case INK -> ink(layer);
             case DROP -> drop(patch);
             case DECAL, SLIDE -> design(layer);
-            case POWDER -> laidDry(layer);
             case TRIM, WASH -> touched(layer);
             case WIPE -> {
                 // The edge of a wet coat is wiped where tape was pulled (P22).
@@ -296,16 +295,20 @@ public final class Table {
             case HEAT -> vapour();
             case POLISH -> inspected();
             case FINISH -> {
-                on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
+                firm();
                 bounds.addAll(Owed.by(on));
             }
             case PACK -> {
-                on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
+                firm();
                 on.works().stream().filter(work -> work.doing().isPour()).forEach(this::fullyCured);
                 bounds.addAll(Owed.by(on));
             }
             case NOTHING, DROP, PEEL, TRIM, WASH, WIPE -> {}
         }
+    }
+
+    private void firm() {
+        on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
     }
 
     private void fullyCured(Work pour) {

@@ -76,16 +76,20 @@ public enum Ground {
     }
 
     /**
-     * What a step waits for where it turns out to lie straight on a coat that nothing scuffed, though its own wait
-     * tells of something else: the tack window, with its end.
+     * What a step waits for on what it turns out to lie on, whatever its own wait tells of: straight on a coat that
+     * nothing scuffed the tack window, with its end; over a decoration no window, for that would be sanded, and the
+     * coat below had to be scuffed before it was laid.
      */
-    public static Wait waiting(StepKind kind, Wait own, boolean onUnscuffedCoat) {
+    public static Wait waiting(StepKind kind, Wait own, Layers on) {
+        if (own.mayScuffInstead() && on.topIsDecoration()) {
+            return Wait.none();
+        }
         boolean saysNoEnd =
                 switch (own.kind()) {
                     case NONE, AGE, DRY -> true;
                     case SETTLE, INTO_COAT, STRAIGHT_ON, SANDABLE, CURED -> false;
                 };
-        return onUnscuffedCoat && kind.isPour() && saysNoEnd ? own.andStraightOn() : own;
+        return saysNoEnd && kind.isPour() && on.topIsUnscuffedCoat() ? own.andStraightOn() : own;
     }
 
     /** From when the newest epoxy allows it; long ago where there is none. */

@@ -87,7 +87,7 @@ public record Layers(
     }
 
     /** Whether a kind of step lays a decoration on that would be sanded off with the coat below it. */
-    public static boolean isDecoration(StepKind kind) {
+    private static boolean isDecoration(StepKind kind) {
         return kind == StepKind.VINYL || kind == StepKind.FOIL || kind == StepKind.WATER_SLIDE;
     }
 
