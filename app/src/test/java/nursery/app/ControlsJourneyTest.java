@@ -235,7 +235,11 @@ class ControlsJourneyTest extends Journey {
         int touched = 0;
         for (String path : pages) {
             goTo(path);
-            ((List<?>) page.evaluate(LIST)).forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
+            ((List<?>) page.evaluate(LIST))
+                    .stream()
+                            // How much a proposal moves depends on how far its half second came.
+                            .filter(control -> !"summary and n more".equals(control))
+                            .forEach(control -> found.add(path.replaceAll("\\d+", "n") + " " + control));
             for (Object text : (List<?>) page.evaluate(SENDERS)) {
                 // A list of alike rows has alike buttons: one of each is pressed.
                 if (alike.add(path.replaceAll("\\d+", "n") + "|" + text)) {

@@ -186,11 +186,11 @@ class CupJourneyTest extends Journey {
         send("Copy and change it");
         assertThat(page.locator("#judgement")).containsText("Sound.");
         button("Remove: Seal the glitter").click();
-        assertThat(page.locator("#judgement")).containsText("Chunky or mixed glitter not sealed");
+        assertThat(page.locator("#judgement")).containsText("The film under the glitter must be set first");
         page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter"))
                 .click();
         page.locator("#s3-material").selectOption("fine-glitter");
-        assertThat(page.locator("#judgement")).containsText("Flood coat over an adhesive that is not set");
+        assertThat(page.locator("#judgement")).containsText("The film under the glitter must be set first");
         page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat"))
                 .click();
         page.locator("#s5-wait").selectOption("age");
@@ -212,7 +212,8 @@ class CupJourneyTest extends Journey {
         page.locator(".together label").first().click();
         page.locator(".together label").last().click();
         send("Done on all picked");
-        assertThat(page.locator(".now-card").first()).containsText("Paint the base colour");
+        // What was cleaned dries for ten minutes first.
+        assertThat(page.locator(".coming").first()).containsText("Paint the base colour");
     }
 
     @Test

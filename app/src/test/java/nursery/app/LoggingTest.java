@@ -119,7 +119,7 @@ class LoggingTest extends CupForms {
         forward(2);
         Map<String, String> tooSoon = pour(6, "20", turning());
         assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon)))
-                .contains("before the layer below was ready")
+                .contains("on a wet one it sags")
                 .contains("It happened all the same");
         tooSoon.put("confirmed", "on");
         assertThat(text(tablet.send("/cups/" + code + "/log", tooSoon)))

@@ -55,7 +55,8 @@ class MigrationsTest {
             Map.entry("V28__at_the_step.sql", "fd0b1b45cda78793"),
             Map.entry("V29__stores.sql", "95981c99c6a13b37"),
             Map.entry("V30__cured.sql", "64a3a64ee00a2a31"),
-            Map.entry("V31__trust.sql", "08cb3d63b4b89425"));
+            Map.entry("V31__trust.sql", "08cb3d63b4b89425"),
+            Map.entry("V32__surface.sql", "18afc004ccf3d93a"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {
@@ -114,10 +115,16 @@ class MigrationsTest {
             for (String sql : OF_BEFORE.split(";\\s*\n")) {
                 before.execute(sql);
             }
+            Flyway.configure()
+                    .dataSource(url, user, password)
+                    .target("31")
+                    .load()
+                    .migrate();
+            before.execute("INSERT INTO entry_question VALUES (3, 'HANDED_OVER_EARLY', 'the fair')");
             Flyway.configure().dataSource(url, user, password).load().migrate();
             assertThat(before.queryForList(
                             "SELECT CONCAT(entry_id, question, reason) FROM entry_question ORDER BY 1", String.class))
-                    .containsExactly("1ALLOn purpose", "2ALLthe hour");
+                    .containsExactly("1ALLOn purpose", "2ALLthe hour", "3NOT_FULLY_CUREDthe fair");
             assertThat(before.queryForList("SELECT note FROM log_entry ORDER BY id", String.class))
                     .containsExactly("warm water", "", "she said: All the same, because: why");
             assertThat(before.queryForObject("SELECT next_step FROM cup", Integer.class))

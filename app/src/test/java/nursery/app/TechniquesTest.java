@@ -25,6 +25,7 @@ import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
+import nursery.core.log.NextAction;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
@@ -286,8 +287,8 @@ class TechniquesTest {
                 .orElseThrow();
         form.put("press", "remove-" + seal);
         assertThat(text(tablet.send("/techniques/" + key + "/draft", form)))
-                .contains("Chunky or mixed glitter not sealed")
-                .contains("Seal it: clear spray")
+                .as("what waited for the sealer does not wait for the film; on epoxy flakes go unsealed every day")
+                .contains("The film under the glitter must be set first")
                 .doesNotContain("Seal the glitter</b>");
         form.remove("press");
         form.put("name", "Chunky, twice sealed");
@@ -409,8 +410,7 @@ class TechniquesTest {
                 .orElseThrow()
                 .id();
         assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + fast + "&blank=" + blank))
-                .contains("A fast resin leaves the ink no time to spread")
-                .contains("Use a regular resin here");
+                .contains("A fast resin leaves the ink no time to spread: use a regular one here.");
         assertThat(tablet.page("/cups/new/plan?technique=ink-bloom&base=" + regular + "&blank=" + blank))
                 .doesNotContain("goes against practice");
     }
@@ -436,8 +436,12 @@ class TechniquesTest {
         String code = start("hand-turned");
         assertThat(text(log(code, "SKIPPED"))).contains("why the step is left out");
         assertThat(log(code, "SKIPPED", "note", "came scuffed")).hasStatus(302);
-        assertThat(next(code)).isEqualTo("Paint the base colour");
-        assertThat(tablet.page("/cups/" + code)).contains("left out: came scuffed");
+        assertThat(next(code)).isEqualTo("Scuff, clean and mask, then paint the base colour");
+        assertThat(tablet.page("/cups/" + code))
+                .contains("left out: came scuffed", "Bare steel was not scuffed", "Put it in", "Done without");
+        assertThat(text(log(code, "DONE"))).contains("It happened all the same, because");
+        assertThat(log(code, "DONE", "why-STEEL_BARE", "came scuffed")).hasStatus(302);
+        assertThat(shop.cup(code).state().next().orElseThrow().kind()).isEqualTo(NextAction.Kind.STEP);
     }
 
     @Test
@@ -524,7 +528,7 @@ class TechniquesTest {
     }
 
     @Test
-    void aCupHandedOverTooSoonIsAskedAboutAndAWordOfWhyIsKept() {
+    void aCupHandedOverBeforeFullCureIsToldUntilWhen() {
         String code = start("hand-turned");
         while (shop.cup(code).state().next().isPresent()) {
             shop.clock().forward(Duration.ofHours(5));
@@ -532,13 +536,10 @@ class TechniquesTest {
                     shop.cup(code).state().next().orElseThrow().step().kind().isPour();
             log(code, pour ? "POURED" : "DONE", "amount", "10", "spindle", "", "confirmed", "on", "why", "test");
         }
-        assertThat(text(log(code, "HANDED_OVER")))
-                .contains("before full cure")
-                .contains("It happened all the same, because");
-        assertThat(log(code, "HANDED_OVER", "confirmed", "on", "why", "the fair is today"))
-                .hasStatus(302);
+        assertThat(log(code, "HANDED_OVER")).hasStatus(302);
         assertThat(shop.cup(code).state().handedOverAt()).isPresent();
-        assertThat(tablet.page("/cups/" + code)).contains("All the same, because: the fair is today");
+        assertThat(tablet.page("/cups/" + code))
+                .contains("Before full cure: it may dent, print and smell until then. Ready ");
         assertThat(text(log(code, "HANDED_OVER"))).contains("handed over already");
     }
 

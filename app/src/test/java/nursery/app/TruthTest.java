@@ -279,7 +279,9 @@ class TruthTest extends CupForms {
         row.put("amount-5", "23");
         row.put("spindle-5", turning());
         String asked = text(tablet.send("/cups/" + code + "/row", row));
-        assertThat(asked).contains("Flood coat, on Glitter of").contains("name=\"because-5-");
+        assertThat(asked)
+                .contains("Flood coat, on Spread the epoxy adhesive of")
+                .contains("name=\"because-5-");
         String question = asked.replaceAll("(?s).*name=\"because-(5-[A-Z_]+)\".*", "$1");
         row.put("because-" + question, "It could not wait");
         ok(tablet.send("/cups/" + code + "/row", row));

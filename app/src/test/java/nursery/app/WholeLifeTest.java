@@ -254,7 +254,7 @@ class WholeLifeTest {
         assertThat(archived()).isEmpty();
         CupState after = shop.cup(code).state();
         assertThat(after.done()).isEqualTo(before.done());
-        assertThat(after.layers()).isEqualTo(before.layers());
+        assertThat(after.clearCoats()).isEqualTo(before.clearCoats());
         assertThat(after.fullCureAt()).isEqualTo(before.fullCureAt());
         assertThat(after.handedOverAt()).isEmpty();
     }
@@ -281,7 +281,7 @@ class WholeLifeTest {
         assertThat(archived()).containsExactly(code);
         CupNow after = shop.cup(code);
         assertThat(after.state().done()).isEqualTo(before.state().done());
-        assertThat(after.state().layers()).isEqualTo(before.state().layers());
+        assertThat(after.state().on().surface()).isEqualTo(before.state().on().surface());
         assertThat(after.state().fullCureAt()).isEqualTo(before.state().fullCureAt());
         assertThat(tablet.page("/cups/archive?find=winter")).contains(code);
         assertThat(tablet.page("/cups/archive?find=foxglove"))

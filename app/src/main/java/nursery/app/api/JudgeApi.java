@@ -10,8 +10,8 @@ import nursery.app.techniques.TechniqueBook;
 import nursery.core.cup.Blank;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Judgement;
-import nursery.core.technique.Judgement.Finding;
+import nursery.core.surface.Judgement;
+import nursery.core.surface.Judgement.Finding;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
 import org.jspecify.annotations.Nullable;
@@ -41,7 +41,7 @@ class JudgeApi {
      */
     record FindingAnswer(String rule, int step, String words) {
         static FindingAnswer of(Finding finding) {
-            return new FindingAnswer(finding.rule().name(), finding.place() + 1, finding.message());
+            return new FindingAnswer(finding.rule(), finding.place() + 1, finding.message());
         }
     }
 

@@ -20,6 +20,7 @@ import nursery.core.resin.LabelTimes;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Bound;
 import nursery.core.surface.Bound.Side;
+import nursery.core.surface.Doing;
 import nursery.core.surface.Exposed;
 import nursery.core.surface.Moments;
 import nursery.core.surface.Opening;
@@ -123,7 +124,7 @@ class SurfaceApi {
         Label label = (fast ? StartingProfile.FAST : StartingProfile.REGULAR).label();
         RoomCourse room = RoomCourse.steady(temperatureC);
         Surface surface = Surface.of(factoryCoat);
-        Moments moments = new Moments();
+        Moments moments = Moments.NONE;
         List<WorkRequest.Read> inOrder = new ArrayList<>(done);
         inOrder.sort(Comparator.comparing(WorkRequest.Read::at));
         Instant end = Instant.EPOCH;
@@ -131,11 +132,9 @@ class SurfaceApi {
             WorkRequest.Read one = inOrder.get(i);
             Work work = one.numbered(i + 1, label.times());
             surface = surface.after(work);
-            if (work.doing().isPour()) {
-                moments.and(work.id(), new CoatTimes(label, room, one.at()), one.minutes());
-            } else {
-                moments.and(work.id(), one.at(), one.minutes());
-            }
+            moments = work.doing().isPour()
+                    ? moments.and(new CoatTimes(label, room, one.at()), one.minutes())
+                    : moments.and(one.at(), one.minutes());
             end = end.isAfter(one.at().plus(one.minutes())) ? end : one.at().plus(one.minutes());
         }
         Instant now = asOf.orElse(end);
@@ -157,10 +156,9 @@ class SurfaceApi {
         int id = surface.works().size() + 1;
         for (int i = 0; i < next.size(); i++) {
             Work work = next.get(i).numbered(id, label);
-            List<Work> later = new ArrayList<>();
-            for (WorkRequest.Read after : next.subList(i + 1, next.size())) {
-                later.add(after.numbered(id + 1 + later.size(), label));
-            }
+            List<Doing> later = next.subList(i + 1, next.size()).stream()
+                    .map(WorkRequest.Read::doing)
+                    .toList();
             Opening opening = Opening.of(Table.bounds(work, surface, later), moments);
             answers.add(new NextAnswer(
                     work.doing().written(),
@@ -171,7 +169,7 @@ class SurfaceApi {
                     opening.because().stream()
                             .map(bound -> because(bound, surface, moments))
                             .toList(),
-                    opening.at(now.toEpochMilli(), moments).name().toLowerCase(Locale.ROOT)));
+                    opening.at(now.toEpochMilli()).name().toLowerCase(Locale.ROOT)));
         }
         return answers;
     }

@@ -51,6 +51,9 @@ final class CoatQuestions {
                 read.cup().step(pour.step()).title(),
                 before.newestWork(read.cup()),
                 Optional.empty(),
+                Optional.empty(),
+                false,
+                false,
                 words);
     }
 

@@ -153,6 +153,8 @@ class CupController {
                                     .orElse(0);
                             reader.faults().throwIfAny();
                             changes.repeat(code, step);
+                        } else if ("first".equals(reader.raw("edit"))) {
+                            changes.addWhatIsLacking(code);
                         } else {
                             changes.addCoat(code);
                         }

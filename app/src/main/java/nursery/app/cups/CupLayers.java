@@ -13,7 +13,7 @@ import nursery.core.floor.CupNow;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
-import nursery.core.technique.Layers;
+import nursery.core.surface.Doing;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -48,7 +48,7 @@ public final class CupLayers {
                                                     : step.material().word()),
                             colours(step, with, cup));
                 })
-                .filter(layer -> Layers.covers(layer.kind()))
+                .filter(layer -> Doing.of(layer.kind()).lays())
                 .toList();
     }
 

@@ -138,7 +138,12 @@ class CupPages {
     }
 
     /** Something questionable that was done, and why it was done all the same, if that was said. */
-    record Told(Concern concern, Optional<String> reason) {}
+    record Told(Concern concern, Optional<String> reason) {
+
+        public String words(Show show) {
+            return show.told(Question.words(concern, show));
+        }
+    }
 
     private static Optional<String> reasonFor(Cup cup, Concern concern) {
         return cup.log().stream()

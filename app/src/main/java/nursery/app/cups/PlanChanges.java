@@ -16,12 +16,14 @@ import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.LogEntry.Poured;
+import nursery.core.log.NextAction;
 import nursery.core.log.Refusal;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
+import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -75,6 +77,23 @@ public class PlanChanges {
                     Optional.empty(),
                     "");
         });
+    }
+
+    /** Puts the step into a cup's plan that it lacks before its next one. */
+    @Transactional
+    public void addWhatIsLacking(String code) {
+        CupState now = state(code);
+        StepKind lacking = now.next()
+                .flatMap(NextAction::firstStep)
+                .orElseThrow(() -> NotLogged.refused(Refusal.simple(
+                        "step", "Nothing is lacking before the next step any more: look at the cup again.")));
+        addStep(code, cup -> TechniqueStep.usual(lacking).in(cup.freeNumber()).waitingFor(Wait.none()));
+    }
+
+    private CupState state(String code) {
+        mapper.lock(code).orElseThrow(Gone::new);
+        LogBook.Read read = log.read(code);
+        return read.cup().at(read.room(), moments.now());
     }
 
     /** Puts a step that was done into a cup's plan once more, to be done next. */

@@ -21,10 +21,19 @@ public record Question(String of, String code, Concern concern) {
 
     /** The question as it is asked: which step, on what, since when. */
     public String words(Show show) {
+        return (code.isEmpty() ? "" : code + ", ") + concern.about() + words(concern, show);
+    }
+
+    /** What a concern says after the name of its step: on what, what is wrong, and when it would have been right. */
+    static String words(Concern concern, Show show) {
         String upon = concern.upon()
                 .map(below -> ", on %s of %s".formatted(below.what(), show.at(below.at())))
                 .orElse("");
-        String cup = code.isEmpty() ? "" : code + ", ";
-        return "%s%s%s: %s".formatted(cup, concern.about(), upon, concern.message());
+        String when = concern.bound()
+                .map(at -> concern.isOver()
+                        ? " It was right until %s.".formatted(show.at(at))
+                        : " Ready %s.".formatted(show.at(at)))
+                .orElse("");
+        return "%s: %s%s".formatted(upon, concern.message(), when);
     }
 }

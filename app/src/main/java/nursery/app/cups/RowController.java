@@ -3,6 +3,7 @@ package nursery.app.cups;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,11 +17,12 @@ import nursery.app.platform.Show;
 import nursery.core.film.Share;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.log.Ahead;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
+import nursery.core.log.QuietHours;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import org.springframework.stereotype.Controller;
@@ -36,7 +38,7 @@ import org.springframework.web.servlet.ModelAndView;
 class RowController {
 
     private static final int MOST_ROWS = 12;
-    private static final double SECONDS_PER_HOUR = 3600;
+    private static final Duration A_MINUTE = Duration.ofMinutes(1);
 
     private final CupPages pages;
     private final LogBook log;
@@ -131,23 +133,23 @@ class RowController {
         Cup cup = now.cup();
         Floor floor = floors.now();
         Show show = Show.of(floor.ways(), floor.now());
-        List<Double> hours = Judgement.earliestHours(
-                cup.plan(), cup.resins().base().label(), cup.resins().last().label(), cup.blank());
-        List<PlanStep> ahead = now.stepsAhead();
-        int first = cup.plan().size() - ahead.size();
+        List<Ahead.Expected> ahead =
+                Ahead.of(cup, floor.air().course(), now.state().lastEndedAt(), QuietHours.NONE);
         Map<String, String> typed = new LinkedHashMap<>();
         String spindle = floor.spindleFor(now, List.of())
                 .or(() -> floor.freeSpindles().stream().findFirst())
                 .map(free -> String.valueOf(free.id()))
                 .orElse("");
         for (int i = 0; i < Math.min(MOST_ROWS, ahead.size()); i++) {
-            PlanStep step = ahead.get(i);
+            PlanStep step = ahead.get(i).step();
             int minutes = step.kind().isPour() ? 0 : step.handsOnMinutes();
-            double after = first + i < hours.size() ? hours.get(first + i) - startHours(hours, first) : 0;
-            Instant at = now.state()
-                    .lastEndedAt()
-                    .plus(Duration.ofSeconds(Math.round(Math.max(0, after) * SECONDS_PER_HOUR)))
-                    .plus(Duration.ofMinutes(minutes));
+            // A form knows no seconds: the minute that has begun by then.
+            Instant at = ahead.get(i)
+                    .at()
+                    .plus(Duration.ofMinutes(minutes))
+                    .plus(A_MINUTE)
+                    .minusMillis(1)
+                    .truncatedTo(ChronoUnit.MINUTES);
             Row row = new Row(step);
             typed.put(row.field("at"), show.input(at.isAfter(floor.now()) ? floor.now() : at));
             step.role()
@@ -159,10 +161,6 @@ class RowController {
             typed.put(row.field("by"), cup.schools().has(School.SCALE) ? "scale" : "cup");
         }
         return typed;
-    }
-
-    private static double startHours(List<Double> hours, int first) {
-        return first < hours.size() ? hours.get(first) : 0;
     }
 
     private String page(CupNow now, Form form, Model model) {

@@ -23,7 +23,7 @@ import nursery.core.log.Cup;
 import nursery.core.measure.Numbers;
 import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import org.jspecify.annotations.Nullable;

@@ -14,7 +14,7 @@ import nursery.app.techniques.EditReading;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
 import nursery.core.log.LegalMoves;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;

@@ -13,12 +13,15 @@ import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
+import nursery.core.resin.MixRatio;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A log entry as its table keeps it: each kind fills the columns it has a use for.
  *
  * @param seen faults with their place, or what is done about them
+ * @param ratio what its mix was measured by, if it was poured from one
+ * @param actualAMl what was measured of it
  */
 @Published
 public record EntryRow(
@@ -38,7 +41,10 @@ public record EntryRow(
         Instant happenedAt,
         Instant recordedAt,
         String recordedBy,
-        String note) {
+        String note,
+        @Nullable String ratio,
+        @Nullable Double actualAMl,
+        @Nullable Double actualBMl) {
 
     public static EntryRow of(long cupId, LogEntry entry) {
         return switch (entry.kind()) {
@@ -80,7 +86,10 @@ public record EntryRow(
                 mark.happenedAt(),
                 mark.recordedAt(),
                 mark.recordedBy(),
-                mark.note());
+                mark.note(),
+                null,
+                null,
+                null);
     }
 
     private static EntryRow row(
@@ -103,7 +112,10 @@ public record EntryRow(
                 mark.happenedAt(),
                 mark.recordedAt(),
                 mark.recordedBy(),
-                mark.note());
+                mark.note(),
+                null,
+                null,
+                null);
     }
 
     private EntryRow saying(@Nullable String said, @Nullable String behind) {
@@ -124,7 +136,10 @@ public record EntryRow(
                 happenedAt,
                 recordedAt,
                 recordedBy,
-                note);
+                note,
+                ratio,
+                actualAMl,
+                actualBMl);
     }
 
     /** @param answers why it was done all the same, as it was asked */
@@ -153,10 +168,13 @@ public record EntryRow(
     }
 
     private Pot pot(Shelf shelf) {
-        return new Pot(
+        Pot pot = new Pot(
                 shelf.resin(needed(resinId)).orElseThrow(),
                 needed(resinEdition),
                 batchId == null ? OptionalLong.empty() : OptionalLong.of(batchId));
+        return ratio == null || actualAMl == null || actualBMl == null
+                ? pot
+                : pot.measured(MixRatio.parse(ratio), actualAMl, actualBMl);
     }
 
     private static <T> T needed(@Nullable T value) {

@@ -59,6 +59,7 @@ interface ShelfReadMapper {
             double baseBareMm,
             double handleGapMm,
             @Nullable Double nominalOz,
+            boolean factoryCoat,
             double heightMm,
             double circumferenceMm) {}
 
@@ -90,7 +91,7 @@ interface ShelfReadMapper {
             """
             SELECT b.id, b.name, b.version, b.taped, e.number, e.product, e.made_at, e.made_by, e.why, e.form,
               e.base_coated,
-              e.rim_bare_mm, e.base_bare_mm, e.handle_gap_mm, e.nominal_oz,
+              e.rim_bare_mm, e.base_bare_mm, e.handle_gap_mm, e.nominal_oz, e.factory_coat,
               s.height_mm, s.circumference_mm
             FROM blank b JOIN blank_edition e ON e.blank_id = b.id JOIN blank_station s ON s.blank_id = e.blank_id
               AND s.edition = e.number

@@ -127,7 +127,8 @@ class ShelfReader {
                 row.rimBareMm(),
                 row.baseBareMm(),
                 row.handleGapMm(),
-                optional(row.nominalOz()));
+                optional(row.nominalOz()),
+                row.factoryCoat());
         return new Edition<>(
                 row.number(), row.product(), blank, row.madeAt(), row.madeBy(), Edition.Why.valueOf(row.why()));
     }

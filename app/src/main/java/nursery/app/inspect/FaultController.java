@@ -38,7 +38,6 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import nursery.core.technique.StepKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -216,8 +215,7 @@ class FaultController {
         model.addAttribute("form", form);
         model.addAttribute("picture", Looks.of(now));
         boolean coated = now.state().newestCoat().isPresent();
-        boolean glittered =
-                now.state().layers().minutesSince(StepKind.GLITTER, 0).isPresent();
+        boolean glittered = now.state().hasGlitter();
         model.addAttribute(
                 "faults",
                 Arrays.stream(Blemish.values())

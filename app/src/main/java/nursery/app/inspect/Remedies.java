@@ -16,9 +16,9 @@ import nursery.core.inspect.Diagnosis;
 import nursery.core.inspect.OwnRemedy;
 import nursery.core.inspect.Treatment;
 import nursery.core.log.Cup;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.Caution;
 import nursery.core.technique.HandsOn;
-import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Component;
 

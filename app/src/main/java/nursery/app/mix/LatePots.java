@@ -59,6 +59,7 @@ class LatePots implements Pots {
                 pour.step(),
                 pour.amountMl(),
                 pour.spindle(),
-                Optional.of(new Pot(resin, pot.edition(), OptionalLong.of(number))));
+                Optional.of(new Pot(resin, pot.edition(), OptionalLong.of(number))
+                        .measured(resin.label().ratio(), pair.partAMl(), pair.partBMl())));
     }
 }

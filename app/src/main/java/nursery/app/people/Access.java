@@ -104,6 +104,7 @@ final class Access {
             line(GET, "/", Role.HELPER),
             line(GET, "/board", Role.HELPER),
             line(GET, "/words", Role.HELPER),
+            line(GET, "/meets", Role.HELPER),
             line(GET, "/alarms/**", Role.HELPER),
             line(GET, "/cups/**", Role.HELPER),
             line(POST, "/cups/**", Role.HELPER),

@@ -18,7 +18,8 @@ record BlankEditionRow(
         double rimBareMm,
         double baseBareMm,
         double handleGapMm,
-        @Nullable Double nominalOz) {
+        @Nullable Double nominalOz,
+        boolean factoryCoat) {
 
     static BlankEditionRow of(Edition<Blank> edition) {
         Blank blank = edition.value();
@@ -33,6 +34,7 @@ record BlankEditionRow(
                 blank.rimBareMm(),
                 blank.baseBareMm(),
                 blank.handleGapMm(),
-                blank.nominalOz().isPresent() ? blank.nominalOz().getAsDouble() : null);
+                blank.nominalOz().isPresent() ? blank.nominalOz().getAsDouble() : null,
+                blank.factoryCoat());
     }
 }

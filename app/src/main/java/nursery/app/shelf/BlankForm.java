@@ -79,7 +79,13 @@ final class BlankForm {
                 .attempt(
                         "form",
                         () -> new Blank(
-                                outline.get(), reader.isTicked("baseCoated"), rimBareMm, baseBareMm, gapMm, size));
+                                outline.get(),
+                                reader.isTicked("baseCoated"),
+                                rimBareMm,
+                                baseBareMm,
+                                gapMm,
+                                size,
+                                reader.isTicked("factoryCoat")));
     }
 
     /** @throws InvalidInput with everything wrong on the form */
@@ -98,7 +104,7 @@ final class BlankForm {
         Blank measured = blankOrThrow();
         boolean untouched = reader.isAsFilled(
                 typedFrom(before, shownIn),
-                Set.of("baseCoated", "sure"),
+                Set.of("baseCoated", "factoryCoat", "sure"),
                 Set.of("name", "version", "why", "token", "_csrf", "sure"));
         return untouched ? before.blank() : measured;
     }
@@ -194,6 +200,9 @@ final class BlankForm {
         });
         if (blank.baseCoated()) {
             typed.put("baseCoated", "on");
+        }
+        if (blank.factoryCoat()) {
+            typed.put("factoryCoat", "on");
         }
         typed.put("rimBare", tape.write("rimBare", blank.rimBareMm()));
         typed.put("baseBare", tape.write("baseBare", blank.baseBareMm()));

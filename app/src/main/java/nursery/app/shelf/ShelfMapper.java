@@ -35,9 +35,10 @@ interface ShelfMapper {
     @Insert(
             """
             INSERT INTO blank_edition (blank_id, number, product, made_at, made_by, why, form, base_coated,
-              rim_bare_mm, base_bare_mm, handle_gap_mm, nominal_oz)
+              rim_bare_mm, base_bare_mm, handle_gap_mm, nominal_oz, factory_coat)
             VALUES (#{id}, #{e.number}, #{e.product}, #{e.madeAt}, #{e.madeBy}, #{e.why}, #{e.form}, #{e.baseCoated},
-              #{e.rimBareMm}, #{e.baseBareMm}, #{e.handleGapMm}, #{e.nominalOz})""")
+              #{e.rimBareMm}, #{e.baseBareMm}, #{e.handleGapMm}, #{e.nominalOz},
+              #{e.factoryCoat})""")
     void insertBlankEdition(@Param("id") long id, @Param("e") BlankEditionRow edition);
 
     @Insert("INSERT INTO blank_station (blank_id, edition, position, height_mm, circumference_mm) VALUES "

@@ -18,7 +18,7 @@ import nursery.app.platform.Maker;
 import nursery.core.cup.StartingBlank;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;

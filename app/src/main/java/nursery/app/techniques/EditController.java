@@ -8,7 +8,7 @@ import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
 import org.springframework.http.HttpStatus;

@@ -13,7 +13,7 @@ import nursery.core.film.Texture;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;

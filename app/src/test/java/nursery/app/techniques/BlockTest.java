@@ -13,7 +13,7 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;

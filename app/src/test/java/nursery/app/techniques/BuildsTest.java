@@ -263,6 +263,7 @@ class BuildsTest {
         log(new LogEntry.Plain(mark(now, ""), LogEntry.Kind.REOPENED));
         List<PlanStep> plan = new ArrayList<>(cup.plan());
         plan.add(step(StepKind.SAND, Wait.of(Wait.Kind.SANDABLE)).numbered(90));
+        plan.add(step(StepKind.WASH, Wait.none()).numbered(94));
         plan.add(step(StepKind.VINYL, Wait.none(), Material.PERMANENT_VINYL).numbered(91));
         plan.add(step(StepKind.FINISHING_COAT, dry(60), CoatRole.FINISHING).numbered(92));
         plan.add(step(StepKind.FINISH, Wait.age(12)).numbered(93));
@@ -307,6 +308,7 @@ class BuildsTest {
                         step(StepKind.FLOOD_COAT, Wait.age(3), CoatRole.FLOOD),
                         step(StepKind.BUILD_COAT, Wait.straightOn(), CoatRole.BUILD),
                         step(StepKind.TRIM_AND_SAND, Wait.of(Wait.Kind.SANDABLE)),
+                        step(StepKind.WASH, Wait.none()),
                         step(StepKind.FINISHING_COAT, Wait.none(), CoatRole.FINISHING),
                         step(StepKind.FINISH, Wait.age(12))),
                 REGULAR,

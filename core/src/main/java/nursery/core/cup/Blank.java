@@ -17,6 +17,8 @@ import nursery.core.measure.VolumeUnit;
  * @param handleGapMm width around the cup that a handle takes and no coat covers, over the coated height; 0 without a
  *     handle
  * @param nominalOz the size the cup is sold as, in US fluid ounces, if known; used only to find practice amounts
+ * @param factoryCoat whether it came with a coat of powder from its maker, which is ground to work on and not bare
+ *     steel
  */
 public record Blank(
         Outline outline,
@@ -24,7 +26,8 @@ public record Blank(
         double rimBareMm,
         double baseBareMm,
         double handleGapMm,
-        OptionalDouble nominalOz) {
+        OptionalDouble nominalOz,
+        boolean factoryCoat) {
 
     private static final double MAX_OZ = 64;
     private static final double MM3_PER_ML = 1000;
@@ -61,6 +64,17 @@ public record Blank(
                 "A size of %s oz is outside 0–%s oz: leave it empty if you do not know it."
                         .formatted(Numbers.show(oz), Numbers.show(MAX_OZ))));
         faults.throwIfAny();
+    }
+
+    /** A blank of bare steel. */
+    public Blank(
+            Outline outline,
+            boolean baseCoated,
+            double rimBareMm,
+            double baseBareMm,
+            double handleGapMm,
+            OptionalDouble nominalOz) {
+        this(outline, baseCoated, rimBareMm, baseBareMm, handleGapMm, nominalOz, false);
     }
 
     /** The side between the bare bands, from base to rim. */

@@ -6,11 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nursery.core.film.Share;
-import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.NextAction;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Technique;
 
@@ -93,14 +92,9 @@ public record CupNow(Cup cup, CupState state) {
      * are as old as they are, what was laid has dried as long as it has.
      */
     public List<Judgement.Finding> judged(List<PlanStep> ahead, Instant now) {
-        Optional<CoatOnCup> coat = state.newestCoat();
+        double minute = Math.max(cup.minute(state.lastEndedAt()), cup.minute(now));
         return Judgement.ahead(
-                new Judgement.SoFar(
-                        state.layers(),
-                        coat.map(CoatOnCup::label),
-                        coat.map(found -> found.times().ageHoursAt(now)).orElse(0.0),
-                        cup.minute(state.lastEndedAt()),
-                        cup.minute(now)),
+                new Judgement.SoFar(state.on().surface(), state.on().minutesFrom(cup.startedAt()), minute),
                 ahead,
                 cup.resins().base().label(),
                 cup.resins().last().label(),

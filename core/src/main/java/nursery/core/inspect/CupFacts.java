@@ -22,9 +22,9 @@ import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.resin.Label;
+import nursery.core.surface.Cell;
 import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Rule;
 import nursery.core.technique.StepKind;
 
 /** What a cup's own log, its mix and its room know of its newest coat. */
@@ -38,17 +38,19 @@ public final class CupFacts {
     private static final Duration LOOK = Duration.ofMinutes(20);
     private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
 
-    private static final Set<Rule> WET_BELOW = EnumSet.of(
-            Rule.INK_NOT_DRY,
-            Rule.SLIDE_NOT_DRY,
-            Rule.GLUE_NOT_DRY,
-            Rule.PAINT_NOT_DRY,
-            Rule.ADHESIVE_NOT_SET,
-            Rule.SOAP_NOT_RINSED,
-            Rule.COAT_STILL_WET);
-    private static final Set<Rule> UNSEALED = EnumSet.of(
-            Rule.INK_UNSEALED, Rule.SOOT_UNSEALED, Rule.FLAKES_UNSEALED, Rule.METALLIC_UNSEALED, Rule.SLIDE_UNCOATED);
-    private static final Set<Rule> TOO_SOON = EnumSet.of(Rule.SAND_TOO_SOON, Rule.COAT_TOO_SOON);
+    private static final Set<Cell> WET_BELOW = EnumSet.of(
+            Cell.INK_WET,
+            Cell.INK_UNDER_VINYL,
+            Cell.SLIDE_WET,
+            Cell.GLUE_WET,
+            Cell.SEALER_WET,
+            Cell.PAINT_WET,
+            Cell.FILM_NOT_SET,
+            Cell.SOAP_ON,
+            Cell.COAT_RUNS);
+    private static final Set<Cell> UNSEALED =
+            EnumSet.of(Cell.INK_OPEN, Cell.SOOT_OPEN, Cell.FLAKES_OPEN, Cell.METALLIC_OPEN, Cell.SLIDE_OPEN);
+    private static final Set<Cell> TOO_SOON = EnumSet.of(Cell.NOT_SANDABLE, Cell.COAT_WET);
 
     private final Map<Fact, Double> known = new EnumMap<>(Fact.class);
     private final Cup cup;
@@ -199,15 +201,13 @@ public final class CupFacts {
                             / before.label().times().scuffAfterH());
         }
         put(Fact.BELOW_DRY, !broke(WET_BELOW));
-        put(Fact.SOLVENT_OFF, !broke(EnumSet.of(Rule.SOLVENT_NOT_GONE)));
+        put(Fact.SOLVENT_OFF, !broke(EnumSet.of(Cell.SOLVENT_WET)));
         put(Fact.SEALED, !broke(UNSEALED));
         put(Fact.WORKED_TOO_SOON, broke(TOO_SOON));
     }
 
-    private boolean broke(Set<Rule> rules) {
-        return now.state().concerns().stream()
-                .flatMap(concern -> concern.rule().stream())
-                .anyMatch(rules::contains);
+    private boolean broke(Set<Cell> cells) {
+        return now.state().otherwise().stream().anyMatch(cells::contains);
     }
 
     private void layers() {

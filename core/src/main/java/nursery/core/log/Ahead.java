@@ -39,7 +39,10 @@ public final class Ahead {
                 next.isPresent();
                 next = fold.stateAt(free).next()) {
             NextAction action = next.get();
-            Instant possible = later(free, action.window().opensAt());
+            Instant opens = action.kind() == NextAction.Kind.SOMETHING_FIRST
+                    ? later(action.window().opensAt(), fold.opens(action.step()))
+                    : action.window().opensAt();
+            Instant possible = later(free, opens);
             Instant at = action.step().handsOnMinutes() == 0 ? possible : quiet.nextAwake(possible);
             // The window may close while the maker sleeps: ask again as it will be then.
             NextAction then = fold.stateAt(at).next().orElseThrow();
@@ -48,12 +51,12 @@ public final class Ahead {
                 fold.add(LogEntry.scuffed(mark(at)));
             }
             Instant ends = at.plus(Duration.ofMinutes(action.step().handsOnMinutes()));
-            boolean wet = action.waiting().isWhileWet();
+            boolean wet = action.isWet();
             ahead.add(new Expected(
                     action.step(),
                     at,
                     then.kind() == NextAction.Kind.SCUFF_FIRST,
-                    then.kind() == NextAction.Kind.STEP && tooLate(then, wet ? ends : at, wet),
+                    then.kind() == NextAction.Kind.SOMETHING_FIRST || tooLate(then, wet ? ends : at, wet),
                     at.isAfter(possible)));
             fold.add(
                     action.step().kind().isPour()

@@ -275,6 +275,11 @@ public record Cup(
         return plan.subList(plan.indexOf(step) + 1, plan.size());
     }
 
+    /** The steps of its plan before one. */
+    public List<PlanStep> before(PlanStep step) {
+        return plan.subList(0, plan.indexOf(step));
+    }
+
     /** This cup with one more step in its plan, just before another or at its end. */
     public Cup withStepBefore(Optional<PlanStep> before, PlanStep step) {
         List<PlanStep> steps = new ArrayList<>(plan);

@@ -6,10 +6,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nursery.core.film.Share;
-import nursery.core.technique.Layers;
+import nursery.core.film.Texture;
+import nursery.core.surface.Cell;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Rule;
 import nursery.core.technique.School;
 
 /**
@@ -18,7 +19,7 @@ import nursery.core.technique.School;
  * @param done the entry that did each step, by step number
  * @param coats the coats on it, oldest first
  * @param next what to do next; empty once the plan is finished
- * @param layers what lies on it
+ * @param on what lies on it
  * @param hold the spindle it is on, if any
  * @param lastDoneAt when its newest work was logged, or the cup was started: a coat when it was poured, other work when
  *     it was finished
@@ -26,18 +27,20 @@ import nursery.core.technique.School;
  * @param lastSeenAt when the newest entry of its log happened, or the cup was started
  * @param gone how and when it left the bench, if it has
  * @param concerns what the log shows was done against the label or practice
+ * @param otherwise what of the table it was done against or in another school's way, told or not
  */
 public record CupState(
         Map<Integer, LogEntry> done,
         List<CoatOnCup> coats,
         Optional<NextAction> next,
-        Layers layers,
+        OnTheCup on,
         Optional<SpindleHold> hold,
         Instant lastDoneAt,
         Instant lastEndedAt,
         Instant lastSeenAt,
         Optional<Gone> gone,
-        List<Concern> concerns) {
+        List<Concern> concerns,
+        Set<Cell> otherwise) {
 
     /** A finished cup stays on the floor so long after its full cure; from memory. */
     public static final Duration STAYS_AFTER_FULL_CURE = Duration.ofDays(14);
@@ -46,6 +49,7 @@ public record CupState(
         done = Map.copyOf(done);
         coats = List.copyOf(coats);
         concerns = List.copyOf(concerns);
+        otherwise = Set.copyOf(otherwise);
     }
 
     public Optional<CoatOnCup> newestCoat() {
@@ -85,20 +89,14 @@ public record CupState(
                 .map(left -> left.mark().happenedAt());
     }
 
-    /** The newest epoxy that what comes next has to mind: none once it was stripped to the steel. */
-    public Optional<CoatOnCup> coatToMind() {
-        return coatToMind(coats, layers);
-    }
-
-    static Optional<CoatOnCup> coatToMind(List<CoatOnCup> coats, Layers layers) {
-        return coats.isEmpty() || layers.newestPour().isEmpty()
-                ? Optional.empty()
-                : Optional.of(coats.get(coats.size() - 1));
+    /** Whether glitter was laid on it. */
+    public boolean hasGlitter() {
+        return on.surface().texture() != Texture.SMOOTH;
     }
 
     /** Coats over the decoration. */
     public int clearCoats() {
-        return layers.clearCoats();
+        return on.surface().coatsOverTexture();
     }
 
     /** What a coat needs on the cup as it is, or what was decided for it. */
@@ -106,7 +104,7 @@ public record CupState(
         Share share = Share.of(
                 cup.blank(),
                 coat.role().orElseThrow(),
-                layers.texture(),
+                on.surface().texture(),
                 clearCoats(),
                 cup.schools().has(School.FEW_GENEROUS));
         return coat.amountMl().isPresent() ? share.decidedTo(coat.amountMl().getAsDouble()) : share;
@@ -136,19 +134,20 @@ public record CupState(
      *
      * @param key names the question among those that can be asked about one entry
      * @param about the step it was about
-     * @param upon what it was done on, the newest work before it; empty where it is about the whole cup
-     * @param rule the rule it breaks, if it is one of the craft's
+     * @param upon what it was done on; empty where it is about the whole cup
+     * @param cell what of the table it breaks, if it does
+     * @param bound when it would have been right from, or until when it was; empty where time would not have helped
+     * @param isOver whether it came after that moment and not before
+     * @param isAdvice whether it is only worth knowing, and no reason to ask back
      */
     public record Concern(
-            long entryId, String key, String about, Optional<Upon> upon, Optional<Rule> rule, String message) {
-
-        static Concern of(Rule rule, long entryId, String about, Optional<Upon> upon, String message) {
-            return new Concern(entryId, rule.name(), about, upon, Optional.of(rule), message);
-        }
-
-        /** Whether it is only worth knowing, and no reason to ask back. */
-        public boolean isAdvice() {
-            return rule.filter(Rule::isAdvice).isPresent();
-        }
-    }
+            long entryId,
+            String key,
+            String about,
+            Optional<Upon> upon,
+            Optional<Cell> cell,
+            Optional<Instant> bound,
+            boolean isOver,
+            boolean isAdvice,
+            String message) {}
 }

@@ -2,24 +2,15 @@ package nursery.core.log;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.Set;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.Film;
 import nursery.core.log.CupState.Concern;
-import nursery.core.log.CupState.Upon;
 import nursery.core.log.LogEntry.OfStep;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Numbers;
-import nursery.core.technique.Judgement;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Rule;
-import nursery.core.technique.Situation;
-import nursery.core.technique.StepKind;
 
 /**
  * The legal moves of a cup: which entry may follow which state. A refusal is for what cannot have happened or would
@@ -47,31 +38,10 @@ import nursery.core.technique.StepKind;
  */
 public final class LegalMoves {
 
-    /** Concerns that no rule of the craft stands for, by their keys. */
-    private static final String OUT_OF_ITS_TIME = "OUT_OF_ITS_TIME";
-
-    private static final String HANDED_OVER_EARLY = "HANDED_OVER_EARLY";
-
     /** A tablet's clock may run a little ahead of the shop's. */
     private static final Duration CLOCK_SLACK = Duration.ofMinutes(1);
     /** Nothing this thick stays on a turning cup; a larger figure is a slip. */
     private static final double THICKEST_FILM_MM = 3;
-
-    /** Rules that already say a step came too soon or too late. */
-    private static final Set<Rule> ABOUT_TIME = EnumSet.of(
-            Rule.TACK_WINDOW,
-            Rule.GRIP_FADING,
-            Rule.COAT_TOO_SOON,
-            Rule.SAND_TOO_SOON,
-            Rule.INK_NOT_DRY,
-            Rule.SLIDE_NOT_DRY,
-            Rule.ADHESIVE_NOT_SET,
-            Rule.GLUE_NOT_DRY,
-            Rule.PAINT_NOT_DRY,
-            Rule.TAPE_PAST_GEL,
-            Rule.POLISH_TOO_SOON,
-            Rule.FINISH_TOO_SOON,
-            Rule.HOT_INK);
 
     /** How a step is logged. */
     private enum Way {
@@ -161,9 +131,7 @@ public final class LegalMoves {
                 ? saidWhy(entry, "Say in a few words what was seen.")
                 : Refusal.unless(
                         state.newestCoat().isPresent()
-                                || state.layers()
-                                                .minutesSince(StepKind.GLITTER, 0)
-                                                .isPresent()
+                                || state.hasGlitter()
                                         && entry.sightings().stream()
                                                 .allMatch(one -> one.fault().isOfGlitter()),
                         "seen",
@@ -192,116 +160,7 @@ public final class LegalMoves {
 
     /** What is questionable about an entry that can follow this state. */
     public static List<Concern> concernsAbout(CupState state, Cup cup, LogEntry entry) {
-        return switch (entry.kind()) {
-            case DONE, POURED -> concernsAbout(state, cup, cup.step(((OfStep) entry).step()), entry);
-            case SCUFFED -> scuffedTooSoon(state, entry);
-            case HANDED_OVER -> handedOverTooSoon(state, entry);
-            case SKIPPED,
-                    FAULTS_SEEN,
-                    ABANDONED,
-                    REOPENED,
-                    TOUCHED,
-                    TAKEN_OFF,
-                    NOTED,
-                    REMEDY_CHOSEN,
-                    CAUSE_KNOWN,
-                    CANCELLED -> List.of();
-        };
-    }
-
-    private static List<Concern> scuffedTooSoon(CupState state, LogEntry entry) {
-        return state
-                .newestCoat()
-                .filter(coat -> entry.mark().happenedAt().isBefore(coat.times().sandableFrom()))
-                .map(coat -> Concern.of(
-                        Rule.SAND_TOO_SOON,
-                        entry.mark().id(),
-                        "Scuffed",
-                        Optional.of(new Upon(coat.step().title(), coat.times().pouredAt())),
-                        "Scuffed before the coat was sandable: it gums the paper and drags."))
-                .stream()
-                .toList();
-    }
-
-    private static List<Concern> handedOverTooSoon(CupState state, LogEntry entry) {
-        return state
-                .fullCureAt()
-                .filter(entry.mark().happenedAt()::isBefore)
-                .map(cured -> new Concern(
-                        entry.mark().id(),
-                        HANDED_OVER_EARLY,
-                        "Handed over",
-                        Optional.<Upon>empty(),
-                        Optional.<Rule>empty(),
-                        "Handed over before full cure: it may dent, print and smell. Tell the owner until "
-                                + "when to leave it alone."))
-                .stream()
-                .toList();
-    }
-
-    private static List<Concern> concernsAbout(CupState state, Cup cup, PlanStep step, LogEntry entry) {
-        Instant at = entry.mark().happenedAt();
-        Optional<Upon> upon = state.newestWork(cup);
-        List<Concern> concerns = new ArrayList<>();
-        Judgement.of(situation(state, cup, step, at), 0)
-                .forEach(finding -> concerns.add(
-                        Concern.of(finding.rule(), entry.mark().id(), step.title(), upon, finding.message())));
-        if (concerns.stream()
-                .noneMatch(
-                        concern -> concern.rule().filter(ABOUT_TIME::contains).isPresent())) {
-            timing(state, step, at)
-                    .ifPresent(message -> concerns.add(new Concern(
-                            entry.mark().id(), OUT_OF_ITS_TIME, step.title(), upon, Optional.empty(), message)));
-        }
-        return concerns;
-    }
-
-    /** A step about to be done on a cup as it is. */
-    public static Situation situation(CupState state, Cup cup, PlanStep step, Instant at) {
-        Optional<CoatOnCup> newest = state.newestCoat();
-        OptionalDouble ageH =
-                newest.isPresent() ? OptionalDouble.of(newest.get().times().ageHoursAt(at)) : OptionalDouble.empty();
-        return new Situation(
-                state.layers(),
-                step,
-                cup.after(step),
-                cup.minute(at),
-                cup.minute(begun(state, step, at)),
-                ageH,
-                newest.map(CoatOnCup::label).orElseGet(() -> cup.resins().base().label()),
-                cup.labelFor(step),
-                cup.blank());
-    }
-
-    /** Work is logged when it is finished; it was begun as long before as it usually takes, after what it builds on. */
-    private static Instant begun(CupState state, PlanStep step, Instant at) {
-        Instant usually = step.kind().isPour() ? at : at.minus(Duration.ofMinutes(step.handsOnMinutes()));
-        return usually.isBefore(state.lastDoneAt()) ? state.lastDoneAt() : usually;
-    }
-
-    /** The plan's own waits, where no rule of the craft has more to say. */
-    private static Optional<String> timing(CupState state, PlanStep step, Instant at) {
-        NextAction next = state.next()
-                .filter(action -> action.step().number() == step.number())
-                .orElse(null);
-        if (next == null) {
-            return Optional.empty();
-        }
-        if (next.kind() == NextAction.Kind.STEP && next.window().hasClosedBy(at)) {
-            return Optional.of("%s after its window closed. %s"
-                    .formatted(step.title(), next.ifMissed().orElse(""))
-                    .strip());
-        }
-        return next.window().hasOpenedBy(at) ? Optional.empty() : Optional.of(early(step));
-    }
-
-    private static String early(PlanStep step) {
-        if (step.kind().isSanding()) {
-            return "Sanded before the coat was sandable: it gums the paper and tears.";
-        }
-        return step.kind().isPour()
-                ? "Poured before the layer below was ready: it can trap solvent, sag or stay soft."
-                : step.title() + " before its wait was over.";
+        return Concerns.about(state.on(), cup, entry).told();
     }
 
     private static Optional<Refusal> step(CupState state, Cup cup, int number, Instant at, Way way) {

@@ -20,6 +20,9 @@ public record Mark(
     /** The answer to whatever was asked, from before each question had its own. */
     public static final String ALL_THAT_WAS_ASKED = "ALL";
 
+    /** The answer to a step that came too soon or too late, from before each layer had its own question. */
+    private static final String OUT_OF_ITS_TIME = "OUT_OF_ITS_TIME";
+
     /**
      * Why something was done against the label or practice.
      *
@@ -43,7 +46,9 @@ public record Mark(
     public Optional<String> answerTo(CupState.Concern concern) {
         return answers.stream()
                 .filter(answer -> answer.question().equals(concern.key())
-                        || answer.question().equals(ALL_THAT_WAS_ASKED) && !concern.isAdvice())
+                        || answer.question().equals(ALL_THAT_WAS_ASKED) && !concern.isAdvice()
+                        || answer.question().equals(OUT_OF_ITS_TIME)
+                                && concern.bound().isPresent())
                 .map(Answer::reason)
                 .findFirst();
     }

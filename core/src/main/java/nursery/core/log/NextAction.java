@@ -3,18 +3,24 @@ package nursery.core.log;
 import java.time.Instant;
 import java.util.Optional;
 import nursery.core.cure.Window;
+import nursery.core.log.CupState.Upon;
+import nursery.core.surface.Cell;
+import nursery.core.surface.Doing;
 import nursery.core.technique.Caution;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Wait;
+import nursery.core.technique.StepKind;
 
 /**
  * The one thing a cup needs next.
  *
- * @param kind do the step itself, or scuff first so that it may be done
+ * @param kind do the step itself, or something else first so that it may be done
  * @param step the step of the plan it leads to
- * @param waiting what it waits for: the step's own wait, unless what should dry before it was left out
+ * @param first what is to be done before it; empty where nothing is, or where nothing would mend it
  * @param window when it may be done
- * @param why what the window rests on
+ * @param rests what of the table the window rests on; empty where nothing is to be waited for
+ * @param why the same in a sentence
+ * @param upon the work the window rests on, if it is one
+ * @param isWet whether it is work on what is still wet, which must have ended when its window closes
  * @param ifMissed what follows if the window closes, empty if it does not close
  * @param sureFrom when it is certain rather than likely, for sanding
  * @param gripsUntil until when it grips well, for a coat straight on; after it less, until the window closes
@@ -22,16 +28,22 @@ import nursery.core.technique.Wait;
 public record NextAction(
         Kind kind,
         PlanStep step,
-        Wait waiting,
+        Optional<Doing> first,
         Window window,
+        Optional<Cell> rests,
         String why,
+        Optional<Upon> upon,
+        boolean isWet,
         Optional<String> ifMissed,
         Optional<Instant> sureFrom,
         Optional<Instant> gripsUntil) {
 
     public enum Kind {
         STEP,
-        SCUFF_FIRST
+        /** The coat below is scuffed, and the step follows. */
+        SCUFF_FIRST,
+        /** The plan lacks a step that has to come before this one. */
+        SOMETHING_FIRST
     }
 
     /** How the action stands to its window. */
@@ -55,18 +67,36 @@ public record NextAction(
 
     /** What to call it on a bench. */
     public String title() {
-        return kind == Kind.SCUFF_FIRST ? "Scuff, then " + decapitalise(step.title()) : step.title();
+        return switch (kind) {
+            case STEP -> step.title();
+            case SCUFF_FIRST -> "Scuff, then " + decapitalise(step.title());
+            case SOMETHING_FIRST ->
+                firstStep()
+                        .map(kind -> kind.title() + ", then " + decapitalise(step.title()))
+                        .orElseGet(() -> "Not like this: " + decapitalise(step.title()));
+        };
+    }
+
+    /** The step the plan lacks, where it is one. */
+    public Optional<StepKind> firstStep() {
+        return kind == Kind.SOMETHING_FIRST ? first.flatMap(Doing::step) : Optional.empty();
     }
 
     /** How it is done here. */
     public String how() {
-        return kind == Kind.SCUFF_FIRST
-                ? "Lightly, 220 grit, until it is dull all over; no deeper. Wash off the dust, dry."
-                : step.detail();
+        return switch (kind) {
+            case STEP -> step.detail();
+            case SCUFF_FIRST -> "Lightly, 220 grit, until it is dull all over; no deeper. Wash off the dust, dry.";
+            case SOMETHING_FIRST -> "";
+        };
     }
 
     public Caution caution() {
-        return kind == Kind.SCUFF_FIRST ? Caution.DUST : step.caution();
+        return switch (kind) {
+            case STEP -> step.caution();
+            case SCUFF_FIRST -> Caution.DUST;
+            case SOMETHING_FIRST -> firstStep().map(StepKind::caution).orElse(Caution.NONE);
+        };
     }
 
     private static String decapitalise(String title) {

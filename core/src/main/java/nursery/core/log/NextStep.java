@@ -1,125 +1,186 @@
 package nursery.core.log;
 
 import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
-import nursery.core.cure.CoatMoment;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Window;
 import nursery.core.log.NextAction.Kind;
-import nursery.core.measure.Numbers;
-import nursery.core.technique.Ground;
+import nursery.core.surface.Bound;
+import nursery.core.surface.Bound.Side;
+import nursery.core.surface.Cell;
+import nursery.core.surface.Doing;
+import nursery.core.surface.Opening;
+import nursery.core.surface.Opening.Placed;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.StepKind;
-import nursery.core.technique.Wait;
 
 /** Says what a cup needs next: its step's window, why, and what follows if it is missed. */
 final class NextStep {
 
     private static final String NOTHING = "Nothing to wait for.";
 
-    private NextStep() {}
+    private final PlanStep step;
+    private final OnTheCup on;
+    private final Cup cup;
+    private final List<Bound> bounds;
+    private final Opening opening;
+    private final Instant earliest;
+    private final Instant now;
 
-    static NextAction of(PlanStep step, Wait wait, WallClock clock, Instant now) {
-        Window window = clock.window(step.kind(), wait);
-        if (wait.mayScuffInstead() && window.hasClosedBy(now)) {
-            CoatTimes times = clock.newest().orElseThrow().times();
-            return new NextAction(
-                    Kind.SCUFF_FIRST,
-                    step,
-                    wait,
-                    Window.from(times.sandableFrom()),
-                    "Too long since the coat below: unsanded, this one will not grip.",
-                    Optional.empty(),
-                    Optional.of(times.sandableSure()),
-                    Optional.empty());
+    private NextStep(PlanStep step, OnTheCup on, Cup cup, List<Bound> bounds, Instant earliest, Instant now) {
+        this.step = step;
+        this.on = on;
+        this.cup = cup;
+        this.bounds = bounds;
+        this.opening = Opening.advised(bounds, on.moments());
+        this.earliest = earliest;
+        this.now = now;
+    }
+
+    /**
+     * @param bounds all that bounds the step on the cup as it is
+     * @param earliest when the work before it was logged: it cannot have been done sooner
+     */
+    static NextAction of(PlanStep step, OnTheCup on, Cup cup, List<Bound> bounds, Instant earliest, Instant now) {
+        return new NextStep(step, on, cup, bounds, earliest, now).action();
+    }
+
+    private NextAction action() {
+        Optional<Bound> lacks =
+                opening.because().stream().filter(Bound::forbids).findFirst();
+        if (lacks.isPresent()) {
+            return lacking(lacks.get());
         }
-        Ground ground = Ground.of(step.kind());
-        boolean waits = clock.hasCoat() || wait.kind() == Wait.Kind.DRY;
-        boolean isForTheCoat = ground.readyFrom(clock) > wait.opens(clock);
-        Optional<Instant> sure = clock.newest()
-                .filter(coat -> wait.kind() == Wait.Kind.SANDABLE)
-                .map(coat -> coat.times().sandableSure());
-        Optional<Instant> grips = clock.newest()
-                .filter(coat -> wait.mayScuffInstead() && !coat.scuffed())
-                .map(coat -> coat.times().at(CoatMoment.RECOAT_UNTIL))
-                .filter(window::isOpenAt);
+        Optional<Bound> scuff = opening.placed().stream()
+                .filter(one -> one.bound().cell().isMendedByScuffing() && one.isBrokenAt(ms(now)))
+                .map(Placed::bound)
+                .findFirst();
+        if (scuff.isPresent() && mayBeScuffed()) {
+            return scuffing(scuff.get());
+        }
+        return itself();
+    }
+
+    /** What was left out, or never planned, and has to come before. */
+    private NextAction lacking(Bound lacks) {
+        Optional<Doing> first = lacks.cell().remedy();
+        Instant from = first.map(doing -> on.bounds(doing, cup.labelFor(step).times(), List.of(Doing.of(step.kind()))))
+                .map(found -> instant(Opening.advised(found, on.moments()).from()))
+                .orElse(earliest);
+        return new NextAction(
+                Kind.SOMETHING_FIRST,
+                step,
+                first,
+                Window.from(later(from, earliest)),
+                Optional.of(lacks.cell()),
+                lacks.cell().words(),
+                on.named(lacks),
+                false,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** Whether paper may touch it: what lies open would be sanded off, and forgotten tape be torn. */
+    private boolean mayBeScuffed() {
+        Opening scuff = Opening.of(on.scuffingFor(step, cup), on.moments());
+        return !scuff.never() && ms(now) < scuff.until();
+    }
+
+    private NextAction scuffing(Bound late) {
+        CoatTimes times = on.moments().pour(late.work());
+        return new NextAction(
+                Kind.SCUFF_FIRST,
+                step,
+                Optional.of(Doing.SCUFF),
+                Window.from(later(times.sandableFrom(), earliest)),
+                Optional.of(late.cell()),
+                "Too long since the coat below: unsanded, this one will not grip.",
+                on.named(late),
+                false,
+                Optional.empty(),
+                Optional.of(times.sandableSure()),
+                Optional.empty());
+    }
+
+    private NextAction itself() {
+        Opening opening = this.opening;
+        if (opening.until() <= ms(now)
+                && bounds.stream().anyMatch(bound -> bound.cell().isMendedByScuffing())) {
+            // No scuffing would mend it any more: it goes on as long as nothing forbids it.
+            opening = Opening.of(bounds, on.moments());
+        }
+        Instant opens = later(instant(opening.from()), earliest);
+        Window window = opening.until() == Double.POSITIVE_INFINITY
+                ? Window.from(opens)
+                : Window.between(opens, instant(opening.until()));
+        Optional<Instant> grips =
+                placed(Cell.GRIP_FADES).map(one -> instant(one.at())).filter(fades -> !window.hasClosedBy(fades));
+        Optional<Placed> decides = opening.placed().stream()
+                .filter(one -> one.bound().side() == Side.FROM
+                        && one.bound().cell().grave().isTold())
+                .max(Comparator.comparingDouble(Placed::at));
+        double until = opening.until();
+        Optional<Cell> closes = opening.placed().stream()
+                .filter(one -> one.bound().side() == Side.UNTIL && one.at() == until)
+                .map(one -> one.bound().cell())
+                .filter(cell -> cell.grave().isTold())
+                .findFirst();
         return new NextAction(
                 Kind.STEP,
                 step,
-                wait,
+                Optional.empty(),
                 window,
-                isForTheCoat
-                        ? why(ground, onAdhesive(clock))
-                        : waits
-                                ? why(
-                                        wait,
-                                        clock,
-                                        grips.filter(until -> !now.isBefore(until))
-                                                .isPresent())
-                                : NOTHING,
-                waits ? ifMissed(wait, clock) : Optional.empty(),
-                sure,
+                decides.map(one -> one.bound().cell()),
+                decides.map(one -> why(one, grips)).orElse(NOTHING),
+                decides.flatMap(one -> on.named(one.bound())),
+                Opening.isWet(Doing.of(step.kind()), bounds),
+                closes.map(Cell::ifMissed),
+                placed(Cell.NOT_SANDABLE)
+                        .map(one -> on.moments().pour(one.bound().work()).sandableSure()),
                 grips);
     }
 
-    /** What the coat below is not yet, where a step is held up by that and not by its own wait. */
-    private static String why(Ground ground, boolean onAdhesive) {
-        return switch (ground) {
-            case ANY -> NOTHING;
-            case GELLED, CARRIES ->
-                onAdhesive
-                        ? "The adhesive below must be set first."
-                        : ground == Ground.CARRIES
-                                ? "The coat below must hold the next one first: on a wet one it sags and stays soft."
-                                : "The coat below still runs: what is laid on it sinks and drags.";
-            case SANDABLE -> "The newest coat must be sandable: dust, not gum, on the paper.";
-            case FIRM -> "The last coat must be firm first: it still takes prints.";
-            case CURED -> "The newest coat must be cured enough to work on.";
-        };
+    private String why(Placed decides, Optional<Instant> grips) {
+        Cell cell = decides.bound().cell();
+        if (cell == Cell.OWN_WAY) {
+            return step.waiting().words() + ".";
+        }
+        if (ms(now) < decides.at()) {
+            return cell.words();
+        }
+        if (cell != Cell.COAT_WET) {
+            return capitalise(cell.cameTrue()) + ".";
+        }
+        if (placed(Cell.GRIP_FADES).isEmpty()) {
+            return "The coat below is scuffed: this one will grip.";
+        }
+        return grips.filter(fades -> !now.isBefore(fades)).isPresent()
+                ? "Straight on still works, but grips less by the hour: a light scuff makes sure."
+                : "Grips straight on: no cleaning, no sanding.";
     }
 
-    private static String why(Wait wait, WallClock clock, boolean fading) {
-        return switch (wait.kind()) {
-            case NONE -> NOTHING;
-            case DRY -> "Dry for %s first.".formatted(wait.span());
-            case SETTLE ->
-                "%s settles %d min, then takes it while it is workable."
-                        .formatted(
-                                onAdhesive(clock) ? "The adhesive" : "The coat",
-                                wait.atLeast().toMinutes());
-            case INTO_COAT -> "%s into the coat, before it gels.".formatted(wait.span());
-            case AGE ->
-                "%s h after the pour at label speed."
-                        .formatted(Numbers.show(wait.hoursFor(clock.coat().turningH())));
-            case STRAIGHT_ON ->
-                clock.isScuffed()
-                        ? "The coat below is scuffed: this one will grip."
-                        : fading
-                                ? "Straight on still works, but grips less by the hour: a light scuff makes sure."
-                                : "Grips straight on: no cleaning, no sanding.";
-            case SANDABLE -> "The newest coat must be sandable: dust, not gum, on the paper.";
-            case CURED -> "The newest coat must be cured enough to work on.";
-        };
+    /** The first of a kind to be reached. */
+    private Optional<Placed> placed(Cell cell) {
+        return opening.placed().stream()
+                .filter(one -> one.bound().cell() == cell)
+                .min(Comparator.comparingDouble(Placed::at));
     }
 
-    private static Optional<String> ifMissed(Wait wait, WallClock clock) {
-        return switch (wait.kind()) {
-            case NONE, DRY, AGE, SANDABLE, CURED -> Optional.empty();
-            case SETTLE ->
-                Optional.of(
-                        onAdhesive(clock)
-                                ? "The adhesive stops holding: scuff it and spread a new film."
-                                : "The coat takes nothing any more: let it harden, scuff it, pour another.");
-            case INTO_COAT ->
-                Optional.of("The coat gels around the tape and tears with it: cut along the edge before you pull.");
-            case STRAIGHT_ON ->
-                clock.isScuffed() ? Optional.empty() : Optional.of("Let it harden, scuff it, then coat.");
-        };
+    private Instant instant(double epochMs) {
+        return epochMs == Double.NEGATIVE_INFINITY ? earliest : Instant.ofEpochMilli((long) Math.ceil(epochMs));
     }
 
-    private static boolean onAdhesive(WallClock clock) {
-        return clock.newest()
-                .filter(coat -> coat.step().kind() == StepKind.ADHESIVE)
-                .isPresent();
+    private static String capitalise(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    private static double ms(Instant at) {
+        return at.toEpochMilli();
+    }
+
+    private static Instant later(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
     }
 }

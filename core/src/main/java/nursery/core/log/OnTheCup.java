@@ -3,114 +3,191 @@ package nursery.core.log;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.CupState.Upon;
-import nursery.core.resin.Label;
+import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Bound;
 import nursery.core.surface.Doing;
+import nursery.core.surface.Habit;
 import nursery.core.surface.How;
 import nursery.core.surface.Moments;
 import nursery.core.surface.Surface;
 import nursery.core.surface.Table;
+import nursery.core.surface.Timeline;
 import nursery.core.surface.Words;
 import nursery.core.surface.Work;
 import nursery.core.technique.PlanStep;
 
 /**
- * What lies on a cup by its log: every work with its moments, and the windows that come of it. A pour is logged when it
- * is begun, other work when it is finished.
+ * What lies on a cup by its log: every work with its moments, and the bounds that come of it. A pour is logged when it
+ * is begun, other work when it is finished. Never changed: with one more entry it is another.
+ *
+ * @param named what each work is called and when it was logged, the first one first
+ * @param steps the number of the step that each work was, 0 for what was none of the plan's
  */
-public final class OnTheCup {
+public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<Integer> steps) {
 
-    private final Cup cup;
-    private final RoomCourse room;
-    private final Moments moments = new Moments();
-    private final Map<Integer, Upon> named = new HashMap<>();
-    private Surface surface;
+    private static final double MS_PER_MINUTE = 60_000;
+    private static final Upon NAMELESS = new Upon("", Instant.MAX);
 
-    private OnTheCup(Cup cup, RoomCourse room, boolean factoryCoat) {
-        this.cup = cup;
-        this.room = room;
-        this.surface = Surface.of(factoryCoat);
+    public OnTheCup {
+        named = List.copyOf(named);
+        steps = List.copyOf(steps);
     }
 
-    /** @param factoryCoat whether the blank came with a coat of powder */
-    public static OnTheCup of(Cup cup, RoomCourse room, boolean factoryCoat) {
-        OnTheCup on = new OnTheCup(cup, room, factoryCoat);
-        cup.happened().forEach(on::add);
+    /** Before anything was done to it. */
+    static OnTheCup blank(Cup cup) {
+        return new OnTheCup(Surface.of(cup.blank().factoryCoat()), Moments.NONE, List.of(), List.of());
+    }
+
+    /** What lies on it after all that happened to it. */
+    public static OnTheCup of(Cup cup, RoomCourse room) {
+        OnTheCup on = blank(cup);
+        for (LogEntry entry : cup.happened()) {
+            on = on.after(entry, cup, room);
+        }
         return on;
     }
 
-    private void add(LogEntry entry) {
-        switch (entry.kind()) {
-            case POURED -> pour((LogEntry.Poured) entry);
-            case DONE -> work(cup.step(((LogEntry.OfStep) entry).step()), entry);
-            case SCUFFED -> without(Doing.SCUFF, entry);
-            case REMEDY_CHOSEN -> {
-                if (((LogEntry.RemedyChosen) entry).strips()) {
-                    without(Doing.STRIP, entry);
-                }
-            }
-            case HANDED_OVER -> without(Doing.HAND_OVER, entry);
-            case SKIPPED, TAKEN_OFF, FAULTS_SEEN, ABANDONED, REOPENED, NOTED, TOUCHED, CAUSE_KNOWN, CANCELLED -> {}
-        }
+    OnTheCup after(LogEntry entry, Cup cup, RoomCourse room) {
+        Instant at = entry.mark().happenedAt();
+        return switch (entry.kind()) {
+            case POURED -> poured((LogEntry.Poured) entry, cup, room);
+            case DONE -> done(cup.step(((LogEntry.OfStep) entry).step()), cup, at);
+            case SCUFFED -> with(Doing.SCUFF, "Scuffed", at);
+            case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? with(Doing.STRIP, "Stripped", at) : this;
+            case FAULTS_SEEN -> with(Doing.FAULT_SEEN, "Fault seen", at);
+            case HANDED_OVER -> with(Doing.HAND_OVER, "Handed over", at);
+            case SKIPPED, TAKEN_OFF, ABANDONED, REOPENED, NOTED, TOUCHED, CAUSE_KNOWN, CANCELLED -> this;
+        };
+    }
+
+    private OnTheCup poured(LogEntry.Poured pour, Cup cup, RoomCourse room) {
+        PlanStep step = cup.step(pour.step());
+        CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
+        Work work = Words.work(next(), step, times.label().times(), surface);
+        boolean isWrong = pour.pot().filter(Pot::measuredWrong).isPresent();
+        return with(
+                isWrong ? work.mixedWrong() : work,
+                moments.and(times, Duration.ofMinutes(step.handsOnMinutes())),
+                new Upon(step.title(), times.pouredAt()),
+                Optional.of(step));
+    }
+
+    private OnTheCup done(PlanStep step, Cup cup, Instant at) {
+        Duration hands = Duration.ofMinutes(step.handsOnMinutes());
+        return with(
+                work(next(), step, cup),
+                moments.and(at.minus(hands), hands),
+                new Upon(step.title(), at),
+                Optional.of(step));
+    }
+
+    private OnTheCup with(Doing doing, String title, Instant at) {
+        return with(
+                Work.of(next(), doing, How.USUAL, Optional.empty()),
+                moments.and(at, Duration.ZERO),
+                new Upon(title, at),
+                Optional.empty());
+    }
+
+    /** With a step that is only planned: laid on, without a moment of its own. */
+    public OnTheCup planned(PlanStep step, Cup cup) {
+        return with(work(next(), step, cup), moments, NAMELESS, Optional.of(step));
+    }
+
+    /** With something outside the plan that is only planned. */
+    public OnTheCup planned(Doing doing) {
+        return with(Work.of(next(), doing, How.USUAL, Optional.empty()), moments, NAMELESS, Optional.empty());
+    }
+
+    private OnTheCup with(Work work, Moments then, Upon name, Optional<PlanStep> of) {
+        List<Upon> names = new ArrayList<>(named);
+        names.add(name);
+        List<Integer> numbers = new ArrayList<>(steps);
+        numbers.add(of.map(PlanStep::number).orElse(0));
+        return new OnTheCup(surface.after(work), then, names, numbers);
     }
 
     private int next() {
-        return surface.works().size() + 1;
+        return named.size() + 1;
     }
 
-    private void pour(LogEntry.Poured pour) {
-        PlanStep step = cup.step(pour.step());
-        Label label = cup.labelOf(pour);
-        Work work = Words.work(next(), step, label.times(), surface);
-        Instant at = pour.mark().happenedAt();
-        moments.and(work.id(), new CoatTimes(label, room, at), Duration.ofMinutes(step.handsOnMinutes()));
-        lay(work, step.title(), at);
+    private Work work(int id, PlanStep step, Cup cup) {
+        return Words.work(id, step, cup.labelFor(step).times(), surface);
     }
 
-    private void work(PlanStep step, LogEntry entry) {
-        Work work = Words.work(next(), step, cup.labelFor(step).times(), surface);
-        Duration hands = Duration.ofMinutes(step.handsOnMinutes());
-        moments.and(work.id(), entry.mark().happenedAt().minus(hands), hands);
-        lay(work, step.title(), entry.mark().happenedAt());
+    /** All that bounds a step of its plan as the cup is now: by the table, and by the plan's own way. */
+    public List<Bound> bounds(PlanStep step, Cup cup) {
+        List<Bound> bounds = new ArrayList<>(Table.bounds(work(next(), step, cup), surface, Doing.of(cup.after(step))));
+        bounds.addAll(Habit.bounds(step, cup.before(step), this::done));
+        return bounds;
     }
 
-    private void without(Doing doing, LogEntry entry) {
-        Work work = Work.of(next(), doing, How.USUAL, Optional.empty());
-        moments.and(work.id(), entry.mark().happenedAt(), Duration.ZERO);
-        lay(
-                work,
-                doing == Doing.SCUFF ? "Scuffed" : doing == Doing.STRIP ? "Stripped" : "Handed over",
-                entry.mark().happenedAt());
+    private Optional<Habit.Done> done(PlanStep step) {
+        int work = steps.lastIndexOf(step.number()) + 1;
+        return work == 0
+                ? Optional.empty()
+                : Optional.of(new Habit.Done(work, surface.works().get(work - 1).label()));
     }
 
-    private void lay(Work work, String title, Instant at) {
-        named.put(work.id(), new Upon(title, at));
-        surface = surface.after(work);
+    /**
+     * All that bounds what is done outside the plan.
+     *
+     * @param label what a pour would be poured from
+     * @param later what is to follow it
+     */
+    public List<Bound> bounds(Doing doing, LabelTimes label, List<Doing> later) {
+        Work work = Work.of(next(), doing, How.USUAL, doing.isPour() ? Optional.of(label) : Optional.empty());
+        return Table.bounds(work, surface, later);
     }
 
-    public Moments moments() {
-        return moments;
+    /** All that bounds scuffing the newest coat for a step. */
+    public List<Bound> scuffingFor(PlanStep step, Cup cup) {
+        return bounds(Doing.SCUFF, cup.labelFor(step).times(), List.of(Doing.of(step.kind())));
     }
 
-    /** All that bounds a step of its plan as the cup is now. */
-    public List<Bound> bounds(PlanStep step) {
-        List<Work> later = new ArrayList<>();
-        for (PlanStep after : cup.after(step)) {
-            later.add(Words.work(
-                    next() + 1 + later.size(), after, cup.labelFor(after).times(), surface));
-        }
-        return Table.bounds(Words.work(next(), step, cup.labelFor(step).times(), surface), surface, later);
+    /** All that bounds what is done outside the plan before the steps ahead. */
+    List<Bound> bounds(Doing doing, Cup cup) {
+        List<PlanStep> ahead = cup.plan().stream()
+                .filter(step -> !steps.contains(step.number()))
+                .toList();
+        return bounds(doing, cup.resins().base().label().times(), Doing.of(ahead));
     }
 
     /** What a bound counts from, as its maker knows it; empty for the blank itself. */
     public Optional<Upon> named(Bound bound) {
-        return Optional.ofNullable(named.get(bound.work()));
+        return bound.work() == 0 ? Optional.empty() : Optional.of(named.get(bound.work() - 1));
+    }
+
+    /** The same moments, as minutes from one. */
+    public Timeline minutesFrom(Instant start) {
+        double from = start.toEpochMilli();
+        return new Timeline() {
+            @Override
+            public double begun(int work, double minutes) {
+                return (moments.begun(work, minutes) - from) / MS_PER_MINUTE;
+            }
+
+            @Override
+            public double ended(int work, double minutes) {
+                return (moments.ended(work, minutes) - from) / MS_PER_MINUTE;
+            }
+
+            @Override
+            public double age(int pour, double hours) {
+                return (moments.age(pour, hours) - from) / MS_PER_MINUTE;
+            }
+        };
+    }
+
+    /** When the newest work was logged, if any was. */
+    Optional<Instant> lastAt() {
+        return named.isEmpty()
+                ? Optional.empty()
+                : Optional.of(named.get(named.size() - 1).at());
     }
 }

@@ -1,6 +1,8 @@
 package nursery.core.log;
 
 import java.util.OptionalLong;
+import nursery.core.resin.MixRatio;
+import nursery.core.resin.RatioCheck;
 import nursery.core.resin.Resin;
 
 /**
@@ -8,8 +10,20 @@ import nursery.core.resin.Resin;
  *
  * @param edition which edition of the resin's label held then
  * @param batch the number of the batch, empty if it was mixed alone
+ * @param measuredWrong whether its parts were measured and are further off the ratio than its label allows
  */
-public record Pot(Resin resin, int edition, OptionalLong batch) {
+public record Pot(Resin resin, int edition, OptionalLong batch, boolean measuredWrong) {
+
+    /** A pot of which nothing wrong is known. */
+    public Pot(Resin resin, int edition, OptionalLong batch) {
+        this(resin, edition, batch, false);
+    }
+
+    /** The same pot after its parts were measured, against the ratio it was mixed by. */
+    public Pot measured(MixRatio ratio, double partAMl, double partBMl) {
+        RatioCheck check = RatioCheck.of(resin.label().at(ratio), partAMl, partBMl);
+        return new Pot(resin, edition, batch, check.verdict() == RatioCheck.Verdict.DO_NOT_USE);
+    }
 
     /** A pot of a resin as its label reads now. */
     public static Pot of(Resin resin, OptionalLong batch) {

@@ -3,6 +3,7 @@ package nursery.core.log;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.Optional;
 
@@ -12,6 +13,9 @@ import java.util.Optional;
  * @param untilExclusive when the maker is at the bench again
  */
 public record QuietHours(LocalTime from, LocalTime untilExclusive, ZoneId zone) {
+
+    /** Of who never sleeps. */
+    public static final QuietHours NONE = new QuietHours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, ZoneOffset.UTC);
 
     public boolean isQuiet(Instant at) {
         LocalTime time = at.atZone(zone).toLocalTime();

@@ -1,17 +1,22 @@
 package nursery.core.plan;
 
+import java.util.List;
 import nursery.core.resin.Label;
-import nursery.core.technique.Ground;
+import nursery.core.surface.Bound;
+import nursery.core.surface.Cell;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Timeline;
-import nursery.core.technique.Wait;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A step as the planner sees it.
  *
- * @param waiting what it waits for
+ * @param work its number among the works of its cup
+ * @param gate its window
+ * @param scuff what it takes to scuff the coat below first; null where that would not do
+ * @param grips what ends the time in which it grips well, for a coat straight on
+ * @param isWet whether it is done to what is still wet
+ * @param lacks whether something that is not planned has to come first
  * @param hands slots of hands-on work
  * @param clock for a coat, the clock it cures by
  * @param label for a coat, what it is mixed from
@@ -20,7 +25,12 @@ import org.jspecify.annotations.Nullable;
  */
 record Act(
         PlanStep step,
-        Wait waiting,
+        int work,
+        Gate gate,
+        @Nullable Scuff scuff,
+        @Nullable Bound grips,
+        boolean isWet,
+        boolean lacks,
         int hands,
         boolean inBooth,
         boolean onSpindle,
@@ -37,50 +47,76 @@ record Act(
     /** Scuffing a coat that can no longer be recoated straight on; from memory. */
     static final int SCUFF_SLOTS = 2;
 
-    static Act of(
-            PlanStep step,
-            Wait waiting,
-            boolean turns,
-            @Nullable CureTable clock,
-            @Nullable Label label,
-            int resin,
-            int pinned) {
+    /**
+     * The coat below scuffed first.
+     *
+     * @param late what ends the time straight on: before, nobody is asked to scuff
+     * @param sandable when paper may touch it
+     * @param then the step's window on the scuffed coat
+     */
+    record Scuff(List<Bound> late, Gate sandable, Gate then) {
+
+        /** The first slot at which scuffing may begin. */
+        int opens(Progress cup) {
+            int closed = NEVER;
+            for (Bound bound : late) {
+                closed = Math.min(closed, cup.until(bound));
+            }
+            return Math.max(closed, Math.max(sandable.opens(cup), then.opens(cup) - SCUFF_SLOTS));
+        }
+    }
+
+    /** What a step needs beside its window. */
+    record Place(boolean turns, @Nullable CureTable clock, @Nullable Label label, int resin, int pinned) {}
+
+    static Act of(PlanStep step, int work, List<Bound> bounds, boolean isWet, @Nullable Scuff scuff, Place place) {
+        int hands = Grid.lasting(step.handsOnMinutes());
+        boolean lacks = bounds.stream().anyMatch(Bound::forbids);
         return new Act(
                 step,
-                waiting,
-                Grid.lasting(step.handsOnMinutes()),
+                work,
+                new Gate(bounds, isWet, hands),
+                scuff,
+                bounds.stream()
+                        .filter(bound -> bound.cell() == Cell.GRIP_FADES && !lacks)
+                        .findFirst()
+                        .orElse(null),
+                isWet,
+                lacks,
+                hands,
                 step.needs().contains(Need.BOOTH),
-                turns,
-                clock,
-                label,
-                resin,
-                pinned);
+                place.turns(),
+                place.clock(),
+                place.label(),
+                place.resin(),
+                place.pinned());
     }
 
     boolean isPour() {
         return step.kind().isPour();
     }
 
-    /** The first slot its wait and the newest coat allow, after what has been done so far. */
-    int opens(Progress cup) {
-        return (int) Ground.opens(step.kind(), waiting, cup);
+    /** Whether it may follow the coat below straight on, or have it scuffed. */
+    boolean mayScuffInstead() {
+        return scuff != null;
     }
 
-    /**
-     * The first slot at which it is too late to begin, or {@link #NEVER}. Work on a wet coat must also end in its
-     * window.
-     */
+    /** The first slot its window allows, after what has been done so far. */
+    int opens(Progress cup) {
+        return Math.max(cup.logged, gate.opens(cup));
+    }
+
+    /** The first slot at which it is too late to begin, or {@link #NEVER}. */
     int closes(Progress cup) {
-        double ends = waiting.ends(cup);
-        return (int) (ends == Timeline.NEVER ? waiting.closes(cup) : ends - hands + 1);
+        return gate.closes(cup);
     }
 
     /** For a coat straight on: the begun hours since the one below gripped well. */
     int fadedHours(Progress cup, int slot) {
-        if (!waiting.mayScuffInstead() || !cup.hasCoat() || cup.scuffed) {
+        if (grips == null) {
             return 0;
         }
-        int past = slot - cup.gripsUntil() + 1;
+        int past = slot - cup.until(grips) + 1;
         return Math.max(0, (past + Grid.SLOTS_PER_HOUR - 1) / Grid.SLOTS_PER_HOUR);
     }
 }

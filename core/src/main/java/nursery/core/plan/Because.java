@@ -7,8 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import nursery.core.measure.Span;
+import nursery.core.surface.Cell;
 import nursery.core.technique.Need;
-import nursery.core.technique.Wait;
 
 /**
  * Why a step stands where it stands, read off the finished plan: what ends right before it, what it would have met
@@ -79,24 +79,16 @@ public record Because(Instant at, What what, String words) {
         return !reason.at().isAfter(held) && reason.at().isAfter(held.minus(SLOT));
     }
 
-    /** What the step's own wait was for, as it came true. */
+    /** What the step's window was for, as it came true. */
     private static String window(PlannedStep step) {
-        Wait wait = step.action().waiting();
-        return switch (wait.kind()) {
-            case NONE -> BEFORE;
-            case DRY -> "it has dried for %d min".formatted(wait.atLeast().toMinutes());
-            case SETTLE -> "it has settled";
-            case INTO_COAT -> "the coat is %d min old".formatted(wait.atLeast().toMinutes());
-            case AGE -> "the coat below has set";
-            case STRAIGHT_ON ->
-                step.scuffFirst()
-                        ? "the coat below can be scuffed"
-                        : step.action().window().closesAtExclusive().isPresent()
-                                ? "the coat below takes the next"
-                                : BEFORE;
-            case SANDABLE -> "the coat below is sandable";
-            case CURED -> "the coat below is cured enough to work on";
-        };
+        if (step.scuffFirst()) {
+            return "the coat below can be scuffed";
+        }
+        return step.action()
+                .rests()
+                .map(Cell::cameTrue)
+                .filter(words -> !words.isEmpty())
+                .orElse(BEFORE);
     }
 
     private static Optional<Because> bench(WeekPlan plan, PlannedStep step) {

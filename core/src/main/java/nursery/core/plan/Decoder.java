@@ -113,14 +113,13 @@ final class Decoder {
         if (find(job, from, end, notBefore, Math.max(earliest, first.opens(cup)), first.closes(cup), false, tries)) {
             return carryOut(job, from, end);
         }
-        boolean mayScuff = first.waiting().mayScuffInstead() && cup.hasCoat() && !cup.scuffed;
-        return mayScuff
+        return first.scuff() != null
                 && find(
                         job,
                         from,
                         end,
                         notBefore,
-                        Math.max(earliest, Math.max(cup.sandable(), first.closes(cup))),
+                        Math.max(earliest, first.scuff().opens(cup)),
                         Act.NEVER,
                         true,
                         tries)
@@ -131,9 +130,7 @@ final class Decoder {
     static int endWhileWet(Job job, int from) {
         int end = from + 1;
         boolean wet = job.acts().get(from).isPour();
-        while (wet
-                && end < job.acts().size()
-                && (job.acts().get(end).waiting().isWhileWet() || comesBeforeWet(job, end))) {
+        while (wet && end < job.acts().size() && (job.acts().get(end).isWet() || comesBeforeWet(job, end))) {
             end++;
         }
         return end;
@@ -143,7 +140,7 @@ final class Decoder {
     private static boolean comesBeforeWet(Job job, int at) {
         int after = at;
         while (after < job.acts().size() && !job.acts().get(after).isPour()) {
-            if (job.acts().get(after++).waiting().isWhileWet()) {
+            if (job.acts().get(after++).isWet()) {
                 return true;
             }
         }
@@ -155,7 +152,7 @@ final class Decoder {
         int end = wet;
         while (end < job.acts().size()
                 && genes.straightOn()[job.first() + end]
-                && job.acts().get(end).waiting().mayScuffInstead()) {
+                && job.acts().get(end).mayScuffInstead()) {
             end = endWhileWet(job, end);
         }
         return end;
@@ -241,7 +238,8 @@ final class Decoder {
     private void note(int number, Act act, int slot, boolean scuffFirst) {
         at[number] = slot;
         scuffed[number] = scuffFirst;
-        missed[number] = act.pinned() == Act.PINNED_IN_VAIN
+        missed[number] = act.lacks()
+                || act.pinned() == Act.PINNED_IN_VAIN
                 || act.pinned() >= 0 && act.pinned() != slot - (scuffFirst ? Act.SCUFF_SLOTS : 0);
         faded[number] = scuffFirst ? 0 : act.fadedHours(trial, slot);
         trial.does(act, slot);

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import nursery.core.log.Cup;
+import nursery.core.surface.Cell;
 
 /**
  * Where life has departed from a plan that was kept.
@@ -83,7 +84,7 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
         if (!step.action().window().opensAt().isAfter(was)) {
             return "hands or spindles are taken then";
         }
-        String why = step.action().why();
+        String why = step.action().rests().map(Cell::words).orElse(step.action().why());
         return Character.toLowerCase(why.charAt(0))
                 + (why.endsWith(".") ? why.substring(1, why.length() - 1) : why.substring(1));
     }

@@ -33,7 +33,7 @@ final class Mutation {
         }
         straightOn = problem.jobs.stream()
                 .flatMapToInt(job -> IntStream.range(0, job.acts().size())
-                        .filter(i -> job.acts().get(i).waiting().mayScuffInstead())
+                        .filter(i -> job.acts().get(i).mayScuffInstead())
                         .map(i -> job.first() + i))
                 .toArray();
     }
@@ -107,7 +107,7 @@ final class Mutation {
                     case 3 -> layout.at()[other] - act(act).hands() - Score.BREAK_MINUTES / Grid.MINUTES;
                     default -> layout.at()[other] + act(other).hands();
                 };
-        genes.notBefore()[act] = Math.max(0, slot);
+        putOff(genes, act, slot);
     }
 
     /** Puts everything around a step off until another, so that the session it was in is spared. */
@@ -120,7 +120,7 @@ final class Mutation {
         int until = layout.at()[near(act, layout)];
         for (int other = 0; other < problem.acts; other++) {
             if (Math.abs(layout.at()[other] - layout.at()[act]) <= SESSION_SLOTS && layout.at()[other] < until) {
-                genes.notBefore()[other] = until;
+                putOff(genes, other, until);
             }
         }
     }
@@ -142,13 +142,20 @@ final class Mutation {
                 int until = random.nextBoolean() ? begins : begins - worked;
                 for (int moved : byTime) {
                     if (layout.at()[moved] < begins) {
-                        genes.notBefore()[moved] = Math.max(0, until);
+                        putOff(genes, moved, until);
                     }
                 }
                 return;
             }
             ends = Math.max(ends, begins + act(other).hands());
             worked += act(other).hands();
+        }
+    }
+
+    /** What is done to a wet coat follows it at once: putting it off only makes it late. */
+    private void putOff(Genes genes, int act, int slot) {
+        if (!act(act).isWet()) {
+            genes.notBefore()[act] = Math.max(0, slot);
         }
     }
 

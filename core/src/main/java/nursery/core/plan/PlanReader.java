@@ -70,11 +70,11 @@ final class PlanReader {
         Instant at = problem.grid.instant(layout.at()[number]);
         boolean scuffFirst = layout.scuffed()[number];
         Instant begins = scuffFirst ? problem.grid.instant(layout.at()[number] - Act.SCUFF_SLOTS) : at;
-        NextAction action = fold.stateAt(begins).next().orElseThrow();
+        CupState state = fold.stateAt(begins);
+        NextAction action = state.next().orElseThrow();
         if (scuffFirst) {
             fold.play(LogEntry.scuffed(mark(at)));
         }
-        CupState state = fold.stateAt(at);
         OptionalDouble amount = act.step()
                 .role()
                 .map(role ->

@@ -7,18 +7,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import nursery.core.cure.CoatTimes;
 import nursery.core.cure.CureClock;
-import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
-import nursery.core.log.NextAction;
+import nursery.core.log.OnTheCup;
+import nursery.core.plan.Act.Place;
+import nursery.core.plan.Act.Scuff;
+import nursery.core.plan.Progress.Past;
 import nursery.core.resin.Label;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.Resin;
-import nursery.core.technique.Ground;
-import nursery.core.technique.Layers;
+import nursery.core.surface.Bound;
+import nursery.core.surface.Doing;
+import nursery.core.surface.Opening;
+import nursery.core.surface.Work;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Wait;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A workshop in the planner's own terms: slots instead of moments, numbers instead of names. Made once, then only read.
@@ -26,8 +31,7 @@ import nursery.core.technique.Wait;
 final class Problem {
 
     private static final double MINUTES_PER_HOUR = 60;
-    /** What lies on a cup is the same whenever it was laid. */
-    private static final double WHENEVER = 0;
+    private static final double MS_PER_MINUTE = 60_000;
 
     final Workshop workshop;
     final Grid grid;
@@ -84,37 +88,61 @@ final class Problem {
     }
 
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
-        Optional<NextAction> next = state.next();
-        List<Act> left = new ArrayList<>();
-        Layers on = state.layers();
-        for (PlanStep step : cup.plan()) {
-            if (!state.done().containsKey(step.number())) {
-                Wait own = step.waiting();
-                Wait waiting = left.isEmpty()
-                        ? next.map(NextAction::waiting).orElse(own)
-                        : Ground.waiting(step.kind(), own, on);
-                left.add(act(cup, step, waiting, pins));
-                on = on.after(step, WHENEVER);
-            }
-        }
+        List<Act> acts = acts(cup, state, pins);
         return new Job(
                 cup,
                 jobs.size(),
                 first,
-                left,
-                start(state),
+                acts,
+                start(state, acts),
                 cup.promise()
                         .dueAt()
                         .map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES)))
                         .orElse(Act.NEVER));
     }
 
-    private Act act(Cup cup, PlanStep step, Wait waiting, Map<Integer, Pin> pins) {
+    /** The steps ahead, each with what bounds it on what will lie there then. */
+    private List<Act> acts(Cup cup, CupState state, Map<Integer, Pin> pins) {
+        List<Act> left = new ArrayList<>();
+        OnTheCup on = state.on();
+        for (PlanStep step : cup.plan()) {
+            if (!state.done().containsKey(step.number())) {
+                List<Bound> bounds = on.bounds(step, cup);
+                left.add(Act.of(
+                        step,
+                        on.surface().works().size() + 1,
+                        bounds,
+                        Opening.isWet(Doing.of(step.kind()), bounds),
+                        scuff(on, step, cup, bounds),
+                        place(cup, step, pins)));
+                on = on.planned(step, cup);
+            }
+        }
+        return left;
+    }
+
+    /** What it takes to scuff the coat below first, where that makes it as new. */
+    private static @Nullable Scuff scuff(OnTheCup on, PlanStep step, Cup cup, List<Bound> bounds) {
+        List<Bound> late = bounds.stream()
+                .filter(bound -> bound.cell().isMendedByScuffing())
+                .toList();
+        List<Bound> sanding = late.isEmpty() ? List.of() : on.scuffingFor(step, cup);
+        if (late.isEmpty() || sanding.stream().anyMatch(bound -> bound.forbids() || bound.side() == Bound.Side.UNTIL)) {
+            return null;
+        }
+        int hands = Grid.lasting(step.handsOnMinutes());
+        return new Scuff(
+                late,
+                new Gate(sanding, false, Act.SCUFF_SLOTS),
+                new Gate(on.planned(Doing.SCUFF).bounds(step, cup), false, hands));
+    }
+
+    private Place place(Cup cup, PlanStep step, Map<Integer, Pin> pins) {
         int pinned = Optional.ofNullable(pins.get(step.number()))
                 .map(pin -> pinned(step, pin))
                 .orElse(Act.FREE);
         if (!step.kind().isPour()) {
-            return Act.of(step, waiting, false, null, null, Act.FREE, pinned);
+            return new Place(false, null, null, Act.FREE, pinned);
         }
         Resin mixed = cup.resinFor(step);
         Label label = mixed.label();
@@ -123,7 +151,7 @@ final class Problem {
             resins.add(new Mixing(mixed, clock, PotLife.statedMin(label) / MINUTES_PER_HOUR));
             return resins.size() - 1;
         });
-        return Act.of(step, waiting, cup.turns(step), clock, label, resin, pinned);
+        return new Place(cup.turns(step), clock, label, resin, pinned);
     }
 
     /**
@@ -144,18 +172,10 @@ final class Problem {
         return slot;
     }
 
-    private Progress start(CupState state) {
+    private Progress start(CupState state, List<Act> acts) {
         Progress start = new Progress();
-        start.lastMin = grid.minutes(state.lastEndedAt());
+        start.begin(past(state.on()), acts);
         start.logged = grid.slotFrom(state.lastDoneAt());
-        state.coatToMind()
-                .ifPresent(coat -> start.coat(
-                        clock(coat.label()),
-                        coat.label(),
-                        coat.step().role().orElseThrow(),
-                        grid.minutes(coat.times().pouredAt()),
-                        ageAtOriginH(coat),
-                        coat.scuffed()));
         start.heldUntil = state.hold()
                 .filter(hold -> workshop.spindles().stream()
                         .anyMatch(spindle -> spindle.id() == hold.spindle().id()))
@@ -166,8 +186,23 @@ final class Problem {
         return start;
     }
 
-    private double ageAtOriginH(CoatOnCup coat) {
-        return coat.times().ageHoursAt(grid.origin());
+    private List<Past> past(OnTheCup on) {
+        List<Past> works = new ArrayList<>();
+        for (Work work : on.surface().works()) {
+            double begunMin = minutes(on.moments().begun(work.id(), 0));
+            double endedMin = minutes(on.moments().ended(work.id(), 0));
+            if (work.doing().isPour()) {
+                CoatTimes times = on.moments().pour(work.id());
+                works.add(new Past(begunMin, endedMin, clock(times.label()), times.ageHoursAt(grid.origin())));
+            } else {
+                works.add(new Past(begunMin, endedMin, null, 0));
+            }
+        }
+        return works;
+    }
+
+    private double minutes(double epochMs) {
+        return (epochMs - grid.origin().toEpochMilli()) / MS_PER_MINUTE;
     }
 
     private CureTable clock(Label label) {

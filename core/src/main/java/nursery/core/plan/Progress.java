@@ -1,172 +1,151 @@
 package nursery.core.plan;
 
-import java.time.Duration;
+import java.util.List;
 import java.util.Objects;
-import nursery.core.film.CoatRole;
-import nursery.core.resin.Label;
-import nursery.core.resin.LabelTimes;
-import nursery.core.technique.Timeline;
+import nursery.core.surface.Bound;
 import org.jspecify.annotations.Nullable;
 
 /** How far a cup has come while a plan is laid out. Changed in place: a search lays out thousands of plans. */
-final class Progress implements Timeline {
+final class Progress {
 
-    private static final double SECONDS_PER_MINUTE = 60;
+    private static final double LONG_AGO = -1e9;
 
-    /** When its newest work ended, minutes from the origin: what dries, dries from there. */
-    double lastMin;
+    /** Works that are done already: what lies behind the plan. */
+    private List<Past> past = List.of();
+
+    /** The steps ahead, and where those are that have found their place. */
+    private List<Act> acts = List.of();
+
+    private int[] at = {};
+    private int done;
+
     /** The first slot not before its newest work was logged. */
     int logged;
     /** The first slot at which hands are off it. */
     int free;
-
-    private @Nullable CureTable clock;
-    private @Nullable Label label;
-    private @Nullable CoatRole role;
-    /** When the newest coat was poured, minutes from the origin. */
-    double coatMin;
-    /** What its clock showed then. */
-    private double coatAge;
-
-    boolean scuffed;
     /** Its spindle is taken until this slot. */
     int heldUntil;
     /** When every coat on it will have reached full cure. */
     int cured;
 
+    /**
+     * A work that was done before the plan begins, in minutes from its origin.
+     *
+     * @param clock for a pour, the clock it cures by
+     * @param ageAtOriginH for a pour, how far it had cured then
+     */
+    record Past(double begunMin, double endedMin, @Nullable CureTable clock, double ageAtOriginH) {}
+
     void set(Progress other) {
-        lastMin = other.lastMin;
+        past = other.past;
+        acts = other.acts;
+        done = other.done;
+        if (at.length < acts.size()) {
+            at = new int[acts.size()];
+        }
+        for (int i = 0; i < done; i++) {
+            at[i] = other.at[i];
+        }
         logged = other.logged;
         free = other.free;
-        clock = other.clock;
-        label = other.label;
-        role = other.role;
-        coatMin = other.coatMin;
-        coatAge = other.coatAge;
-        scuffed = other.scuffed;
         heldUntil = other.heldUntil;
         cured = other.cured;
     }
 
-    /** A coat that is on it already. */
-    void coat(
-            CureTable coatClock,
-            Label coatLabel,
-            CoatRole coatRole,
-            double pouredMin,
-            double ageAtOriginH,
-            boolean isScuffed) {
-        clock = coatClock;
-        label = coatLabel;
-        role = coatRole;
-        coatMin = pouredMin;
-        coatAge = -ageAtOriginH;
-        scuffed = isScuffed;
+    /** What was done to it already, in order, and what is ahead of it. */
+    void begin(List<Past> works, List<Act> ahead) {
+        past = works;
+        acts = ahead;
+        at = new int[ahead.size()];
     }
 
-    @Override
-    public boolean hasCoat() {
-        return clock != null;
+    private double begunMin(int work) {
+        if (work == 0) {
+            return LONG_AGO;
+        }
+        return work <= past.size() ? past.get(work - 1).begunMin() : at[work - past.size() - 1] * (double) Grid.MINUTES;
     }
 
-    Label label() {
-        return Objects.requireNonNull(label);
+    private double endedMin(int work) {
+        if (work == 0) {
+            return LONG_AGO;
+        }
+        return work <= past.size()
+                ? past.get(work - 1).endedMin()
+                : begunMin(work) + act(work).step().handsOnMinutes();
     }
 
-    int ageFrom(double hours) {
-        return Objects.requireNonNull(clock).from(coatAge + hours);
+    private Act act(int work) {
+        return acts.get(work - past.size() - 1);
     }
 
-    int ageUntil(double hours) {
-        return Objects.requireNonNull(clock).untilExclusive(coatAge + hours);
+    private CureTable clock(int pour) {
+        return Objects.requireNonNull(
+                pour <= past.size() ? past.get(pour - 1).clock() : act(pour).clock());
     }
 
-    @Override
-    public LabelTimes coat() {
-        return label().times();
+    /** What a pour's clock shows when it has reached an age. */
+    private double shows(int pour, double ageH) {
+        return pour <= past.size()
+                ? ageH - past.get(pour - 1).ageAtOriginH()
+                : clock(pour).at(at[pour - past.size() - 1]) + ageH;
     }
 
-    @Override
-    public CoatRole role() {
-        return Objects.requireNonNull(role);
+    private double minutes(Bound bound) {
+        return switch (bound.since()) {
+            case ENDED_MIN -> endedMin(bound.work()) + bound.amount();
+            case POURED_MIN -> begunMin(bound.work()) + bound.amount();
+            case AGE_H -> throw new IllegalArgumentException("An age is no time on the wall's clock: " + bound);
+        };
     }
 
-    @Override
-    public boolean isScuffed() {
-        return scuffed;
+    private static boolean isAge(Bound bound) {
+        return bound.since() == Bound.Since.AGE_H;
     }
 
-    @Override
-    public double atOnce() {
-        return logged;
+    /** The first slot that is not before a bound. */
+    int from(Bound bound) {
+        return isAge(bound)
+                ? clock(bound.work()).from(shows(bound.work(), bound.amount()))
+                : Grid.slotFrom(minutes(bound));
     }
 
-    @Override
-    public double afterWork(Duration wait) {
-        return Grid.slotFrom(lastMin + minutes(wait));
+    /** The first slot that is no longer before a bound. */
+    int until(Bound bound) {
+        return isAge(bound)
+                ? clock(bound.work()).untilExclusive(shows(bound.work(), bound.amount()))
+                : Grid.slotFrom(minutes(bound));
     }
 
-    @Override
-    public double intoCoat(Duration wait) {
-        return Grid.slotFrom(coatMin + minutes(wait));
-    }
-
-    @Override
-    public double atAge(double hours) {
-        return ageFrom(hours);
-    }
-
-    @Override
-    public double untilAge(Duration opens, double hours) {
-        int closes = ageUntil(hours);
-        return closes * (double) Grid.MINUTES >= coatMin + minutes(opens) ? closes : NEVER;
-    }
-
-    @Override
-    public double byAge(Duration opens, double hours) {
-        return untilAge(opens, hours) == NEVER
-                ? NEVER
-                : Objects.requireNonNull(clock).last(coatAge + hours);
-    }
-
-    private static double minutes(Duration wait) {
-        return wait.toSeconds() / SECONDS_PER_MINUTE;
+    /** The last slot that is not after a bound, for work that must have ended by then. */
+    int last(Bound bound) {
+        return isAge(bound)
+                ? clock(bound.work()).last(shows(bound.work(), bound.amount()))
+                : (int) Math.floor(minutes(bound) / Grid.MINUTES + 1e-9);
     }
 
     /** Does a step at a slot, and takes the spindle it needs. */
     void does(Act act, int slot) {
-        lastMin = slot * (double) Grid.MINUTES + act.step().handsOnMinutes();
+        int index = act.work() - past.size() - 1;
+        at[index] = slot;
+        done = index + 1;
         logged = slot;
         free = slot + act.hands();
         if (act.isPour()) {
-            clock = act.clock();
-            label = act.label();
-            role = act.step().role().orElseThrow();
-            coatMin = slot * (double) Grid.MINUTES;
-            coatAge = Objects.requireNonNull(clock).at(slot);
-            scuffed = false;
-            heldUntil = act.onSpindle() ? ageFrom(label().times().turningH()) : 0;
-            cured = Math.max(cured, ageFrom(label().times().fullCureH()));
+            int work = act.work();
+            heldUntil = act.onSpindle()
+                    ? ageFrom(work, Objects.requireNonNull(act.label()).times().turningH())
+                    : 0;
+            cured = Math.max(
+                    cured,
+                    ageFrom(work, Objects.requireNonNull(act.label()).times().fullCureH()));
         } else if (act.step().kind().endsTurning()) {
             heldUntil = 0;
-            scuffed |= act.step().kind().scuffsTheBody();
         }
     }
 
-    /** Scuffs the coat below at a slot. */
-    void scuffs(int slot) {
-        lastMin = slot * (double) Grid.MINUTES;
-        scuffed = true;
-    }
-
-    /** The first slot at which the next coat no longer grips well straight on. */
-    int gripsUntil() {
-        return ageUntil(label().times().recoatUntilH());
-    }
-
-    /** When the newest coat may be scuffed. */
-    int sandable() {
-        return ageFrom(label().times().sandableFromH());
+    private int ageFrom(int pour, double ageH) {
+        return clock(pour).from(shows(pour, ageH));
     }
 
     /** When it is done and may be handed over. */

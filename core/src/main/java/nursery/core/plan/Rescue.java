@@ -13,7 +13,7 @@ import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.plan.DayHours.Hours;
 import nursery.core.resin.Resin;
-import nursery.core.technique.Judgement;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 

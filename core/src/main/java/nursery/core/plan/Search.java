@@ -205,8 +205,10 @@ final class Search {
 
     /** Cups by how little time they have to spare, each at once or step by step in turn. */
     private int[] order(boolean cupByCup) {
+        long[] spare = problem.jobs.stream().mapToLong(Search::spare).toArray();
         List<Job> bySpare = problem.jobs.stream()
-                .sorted(Comparator.comparingLong(Search::spare).thenComparingInt(Job::number))
+                .sorted(Comparator.comparingLong((Job job) -> spare[job.number()])
+                        .thenComparingInt(Job::number))
                 .toList();
         List<Integer> order = new ArrayList<>();
         if (cupByCup) {

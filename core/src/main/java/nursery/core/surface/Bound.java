@@ -48,6 +48,11 @@ public record Bound(int work, Since since, double amount, Side side, Cell cell) 
         return new Bound(work, Since.ENDED_MIN, 0, Side.NEVER, cell);
     }
 
+    /** Whether it is not to be done at all until something else has been. */
+    public boolean forbids() {
+        return side == Side.NEVER && cell.grave().isAsked();
+    }
+
     /** Where it lies on a timeline. */
     public double on(Timeline time) {
         return switch (since) {

@@ -1,8 +1,10 @@
 package nursery.core.surface;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
 /** All that is done to a cup: the steps of a plan, and what is done outside one. */
@@ -58,7 +60,9 @@ public enum Doing {
     SCUFF(Family.SAND),
     /** Taken down to the steel. */
     STRIP(Family.NOTHING),
-    HAND_OVER(Family.PACK);
+    HAND_OVER(Family.PACK),
+    /** Something was seen that should not be there. */
+    FAULT_SEEN(Family.NOTHING);
 
     /** What has the same rule. */
     enum Family {
@@ -97,6 +101,18 @@ public enum Doing {
         return valueOf(kind.name());
     }
 
+    /** The kind of step it is; empty for what is done outside a plan. */
+    public Optional<StepKind> step() {
+        return Arrays.stream(StepKind.values())
+                .filter(kind -> kind.name().equals(name()))
+                .findFirst();
+    }
+
+    /** What is done in some steps, in their order. */
+    public static List<Doing> of(List<PlanStep> steps) {
+        return steps.stream().map(step -> of(step.kind())).toList();
+    }
+
     /** What has this name in a file, such as {@code water-slide}. */
     public static Optional<Doing> named(String written) {
         return Arrays.stream(values())
@@ -114,6 +130,11 @@ public enum Doing {
 
     public boolean isPour() {
         return family == Family.POUR;
+    }
+
+    /** Whether it leaves a layer that the next one lies on. */
+    public boolean lays() {
+        return Lay.of(this).isPresent();
     }
 
     /** A coat over the whole cup. */

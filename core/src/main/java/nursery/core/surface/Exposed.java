@@ -21,7 +21,7 @@ public record Exposed(Place place, Lay lay, int work, List<String> condition) {
     /** All of it, from the base up, what lies on top first. */
     public static List<Exposed> of(Surface surface, Moments moments, Instant at) {
         return surface.met(Place.ALL).stream()
-                .map(patch -> of(patch.place(), patch.layer(), moments, at))
+                .map(patch -> of(patch.column().part(), patch.layer(), moments, at))
                 .toList();
     }
 

@@ -37,6 +37,23 @@ public record How(
             false,
             Ratio.RIGHT);
 
+    /** The same, mixed wrong. */
+    public How mixedWrong() {
+        return new How(
+                sealer,
+                cleaner,
+                heat,
+                grain,
+                severalColours,
+                vinyl,
+                grit,
+                generous,
+                bloom,
+                sprinkled,
+                washed,
+                Ratio.WRONG);
+    }
+
     public enum Sealer {
         BRUSHED,
         AEROSOL

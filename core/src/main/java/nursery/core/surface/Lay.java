@@ -70,7 +70,8 @@ public enum Lay {
                             PACK,
                             SCUFF,
                             STRIP,
-                            HAND_OVER -> null;
+                            HAND_OVER,
+                            FAULT_SEEN -> null;
                 });
     }
 

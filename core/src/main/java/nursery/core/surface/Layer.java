@@ -7,60 +7,39 @@ import java.util.function.Predicate;
 import nursery.core.technique.Figures;
 
 /**
- * What one work laid on a cup, and what was done to it since, each where it was done.
+ * What one work laid on a part of a cup, and what was done to it there since.
  *
  * @param lay what it is
  * @param by the work that laid it; its number is the layer's own
- * @param since what was done to it afterwards, in order
+ * @param since the works that touched it afterwards, in order
+ * @param cut whether parts of it went: what lies below shows between
  */
-record Layer(Lay lay, Work by, List<Treatment> since) {
+record Layer(Lay lay, Work by, List<Work> since, boolean cut) {
 
-    Layer {
-        since = List.copyOf(since);
+    Layer(Lay lay, Work by) {
+        this(lay, by, List.of(), false);
     }
-
-    /** What a work did to a layer. */
-    enum Effect {
-        /** It was touched, and is as it was otherwise. */
-        TOUCHED,
-        /** Parts of it went: what lies below shows between. */
-        CUT,
-        GONE
-    }
-
-    /** One work's effect on one part of the cup. */
-    record Treatment(Work work, Place part, Effect effect) {}
 
     int id() {
         return by.id();
     }
 
-    Layer treated(Work work, Place part, Effect effect) {
-        List<Treatment> more = new ArrayList<>(since);
-        more.add(new Treatment(work, part, effect));
-        return new Layer(lay, by, more);
+    /** After a work that touched it. */
+    Layer touchedBy(Work work) {
+        List<Work> more = new ArrayList<>(since.size() + 1);
+        more.addAll(since);
+        more.add(work);
+        return new Layer(lay, by, more, cut);
     }
 
-    /** The same as it is met at one part: with what was done to it there. */
-    Layer at(Place part) {
-        return new Layer(
-                lay, by, since.stream().filter(one -> one.part().touches(part)).toList());
+    /** After a work that took parts of it. */
+    Layer cutBy(Work work) {
+        return new Layer(lay, by, touchedBy(work).since(), true);
     }
 
-    /** Whether any of it lies at a part of the cup. */
-    boolean liesAt(Place part) {
-        return by.place().touches(part)
-                && since.stream()
-                        .noneMatch(
-                                one -> one.effect() == Effect.GONE && one.part().touches(part));
-    }
-
-    /** Whether nothing shows through it at a part. */
-    boolean hides(Place part) {
-        return by.place().whole()
-                && since.stream()
-                        .noneMatch(
-                                one -> one.effect() == Effect.CUT && one.part().touches(part));
+    /** Whether nothing shows through it. */
+    boolean hides() {
+        return !cut && by.place().whole();
     }
 
     boolean isScuffed() {
@@ -86,7 +65,13 @@ record Layer(Lay lay, Work by, List<Treatment> since) {
                 .isPresent();
     }
 
+    /** The newest of the works that touched it that is of some kind. */
     Optional<Work> last(Predicate<Work> which) {
-        return since.stream().map(Treatment::work).filter(which).reduce((before, after) -> after);
+        for (int i = since.size() - 1; i >= 0; i--) {
+            if (which.test(since.get(i))) {
+                return Optional.of(since.get(i));
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -39,7 +39,7 @@ final class Owed {
                         STENCIL,
                         SOAP -> {}
             }
-            now.toComeOff(patch.place()).stream()
+            patch.column().toComeOff().stream()
                     .filter(under -> under.lay() == Lay.STENCIL)
                     .forEach(under -> owed.add(Bound.never(under.id(), Cell.STENCIL_ON)));
         }

@@ -1,20 +1,21 @@
 package nursery.core.surface;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
-import java.util.TreeSet;
-import nursery.core.surface.Layer.Effect;
-import nursery.core.surface.Layer.Treatment;
+import java.util.stream.Stream;
+import nursery.core.film.Texture;
 
 /**
- * A cup as a stack of layers. Works are laid on it one after the other, planned or done; nothing in it is a moment.
+ * A cup as columns of layers: cut at every height at which something ends, each part from its ground up. Works are laid
+ * on it one after the other, planned or done; nothing in it is a moment.
  *
- * @param layers from the ground up
+ * @param columns the base, the side from the foot up, and the rim
  * @param works all that was done, in order
  */
-public record Surface(List<Layer> layers, List<Work> works) {
+public record Surface(List<Column> columns, List<Work> works) {
 
     /** More than this lies on no cup. */
     public static final int MOST_WORKS = 400;
@@ -23,75 +24,130 @@ public record Surface(List<Layer> layers, List<Work> works) {
     static final int GROUND = 0;
 
     public Surface {
-        layers = List.copyOf(layers);
+        columns = List.copyOf(columns);
         works = List.copyOf(works);
     }
 
     /** A blank, bare or with a coat of powder from its maker. */
     public static Surface of(boolean factoryCoat) {
         Work made = Work.of(GROUND, Doing.INSPECT, How.USUAL, Optional.empty());
-        return new Surface(List.of(new Layer(factoryCoat ? Lay.FACTORY_COAT : Lay.STEEL, made, List.of())), List.of());
+        List<Layer> ground = List.of(new Layer(factoryCoat ? Lay.FACTORY_COAT : Lay.STEEL, made));
+        return new Surface(
+                Stream.of(Place.BASE, Place.band(0, Place.RIM_MM), Place.RIM)
+                        .map(part -> new Column(part, ground))
+                        .toList(),
+                List.of());
+    }
+
+    /**
+     * What lies on one part of a cup, the same all over it.
+     *
+     * @param stack from the ground up
+     */
+    record Column(Place part, List<Layer> stack) {
+
+        /** What a hand touches there: the top, and what shows through. */
+        List<Patch> exposed() {
+            List<Patch> patches = new ArrayList<>();
+            for (int i = stack.size() - 1; i >= 0; i--) {
+                Layer layer = stack.get(i);
+                patches.add(new Patch(this, layer, i == 0 ? Optional.empty() : Optional.of(stack.get(i - 1))));
+                if (layer.hides()) {
+                    break;
+                }
+            }
+            return patches;
+        }
+
+        /** What has to come off before a coat: stencils and resists that no epoxy holds down yet. */
+        List<Layer> toComeOff() {
+            List<Layer> found = new ArrayList<>();
+            for (Layer layer : stack) {
+                if (layer.lay().isEpoxy()) {
+                    found.clear();
+                } else if (layer.lay() == Lay.STENCIL || layer.lay() == Lay.SOAP) {
+                    found.add(layer);
+                }
+            }
+            return found;
+        }
+
+        /** The part of it that a height cuts off, and the rest. */
+        Stream<Column> cutAt(double mm) {
+            return part.fromMm() < mm && mm < part.toMm()
+                    ? Stream.of(
+                            new Column(Place.band(part.fromMm(), mm), stack),
+                            new Column(Place.band(mm, part.toMm()), stack))
+                    : Stream.of(this);
+        }
     }
 
     /**
      * What a hand touches at one part of a cup.
      *
-     * @param place which part
-     * @param whole what is touched, with all that was done to it anywhere
-     * @param layer the same, with what was done to it here
+     * @param column all that lies there
      * @param below what lies under it there, if anything does
      */
-    record Patch(Place place, Layer whole, Layer layer, Optional<Layer> below) {
-
-        boolean hides() {
-            return layer.hides(place);
-        }
-    }
+    record Patch(Column column, Layer layer, Optional<Layer> below) {}
 
     /** With one more work done. */
     public Surface after(Work work) {
         if (works.size() >= MOST_WORKS) {
             throw new IllegalStateException("More works than a cup can carry: " + works.size());
         }
-        List<Work> done = new ArrayList<>(works);
+        List<Work> done = new ArrayList<>(works.size() + 1);
+        done.addAll(works);
         done.add(work);
+        // Parts that were the same stay the same, and are worked out once.
+        Map<List<Layer>, List<Layer>> worked = new IdentityHashMap<>();
+        List<Column> now = new ArrayList<>();
+        cut(work.place())
+                .forEach(column -> now.add(
+                        work.place().touches(column.part())
+                                ? new Column(
+                                        column.part(),
+                                        worked.computeIfAbsent(column.stack(), stack -> worked(column, work)))
+                                : column));
+        return new Surface(now, done);
+    }
+
+    /** The columns, cut where a place ends. */
+    private Stream<Column> cut(Place place) {
+        return columns.stream()
+                .flatMap(column -> column.cutAt(place.fromMm()))
+                .flatMap(column -> column.cutAt(place.toMm()));
+    }
+
+    /** What becomes of one column. */
+    private static List<Layer> worked(Column column, Work work) {
         if (work.doing() == Doing.STRIP) {
-            return new Surface(List.of(stripped(work)), done);
+            return List.of(stripped(work));
         }
-        List<Layer> now = new ArrayList<>(layers);
-        for (Place part : parts(work.place())) {
-            if (work.place().touches(part)) {
-                treat(now, work, part);
+        int exposed = column.stack().size() - column.exposed().size();
+        int lifted = lifted(column, work);
+        List<Layer> now = new ArrayList<>(column.stack().size() + 1);
+        for (int i = 0; i < column.stack().size(); i++) {
+            Layer layer = column.stack().get(i);
+            if (layer.id() >= lifted) {
+                if (goesWith(work) != layer.lay()) {
+                    now.add(layer.cutBy(work));
+                }
+            } else if (i >= exposed) {
+                touched(layer, work).ifPresent(now::add);
+            } else {
+                now.add(layer);
             }
         }
         Lay.of(work.doing())
                 .filter(lay -> !(lay == Lay.GLITTER && work.how().sprinkled()))
-                .ifPresent(lay -> now.add(new Layer(lay, work, List.of())));
-        return new Surface(now, done);
+                .ifPresent(lay -> now.add(new Layer(lay, work)));
+        return List.copyOf(now);
     }
 
     /** Steel that paper has been over: what scrapes off a coat scuffs what is below. */
     private static Layer stripped(Work work) {
         Work scuffed = new Work(work.id(), Doing.SCUFF, work.how(), Place.ALL, Optional.empty());
-        return new Layer(Lay.STEEL, work, List.of(new Treatment(scuffed, Place.ALL, Effect.TOUCHED)));
-    }
-
-    /** What becomes of the layers at one part when something is done to what is exposed there. */
-    private void treat(List<Layer> now, Work work, Place part) {
-        List<Layer> exposed = met(part).stream().map(Patch::whole).toList();
-        OptionalInt lifted = lifted(work, part);
-        for (int i = 0; i < now.size(); i++) {
-            Layer layer = layers.get(i);
-            Optional<Effect> effect = Optional.empty();
-            if (lifted.isPresent() && layer.liesAt(part) && layer.id() >= lifted.getAsInt()) {
-                effect = Optional.of(goesWith(work) == layer.lay() ? Effect.GONE : Effect.CUT);
-            } else if (exposed.contains(layer)) {
-                effect = touched(layer, work);
-            }
-            if (effect.isPresent()) {
-                now.set(i, now.get(i).treated(work, part, effect.get()));
-            }
-        }
+        return new Layer(Lay.STEEL, work).touchedBy(scuffed);
     }
 
     /** A stencil is peeled, a resist is washed away: each takes with it what was laid on it. */
@@ -99,115 +155,84 @@ public record Surface(List<Layer> layers, List<Work> works) {
         return work.doing().family() == Doing.Family.PEEL ? Lay.STENCIL : Lay.SOAP;
     }
 
-    /** What has to come off before a coat, at one part: stencils and resists that no epoxy holds down yet. */
-    List<Layer> toComeOff(Place part) {
-        int held = held(part);
-        return layers.stream()
-                .filter(layer -> layer.lay() == Lay.STENCIL || layer.lay() == Lay.SOAP)
-                .filter(layer -> layer.liesAt(part) && layer.id() > held)
-                .toList();
-    }
-
-    /** The newest epoxy at a part; what it lies on stays there. */
-    private int held(Place part) {
-        return layers.stream()
-                .filter(layer -> layer.lay().isEpoxy() && layer.liesAt(part))
-                .mapToInt(Layer::id)
-                .max()
-                .orElse(-1);
-    }
-
-    /** The lowest layer that a work lifts off at a part, unless epoxy holds it down. */
-    private OptionalInt lifted(Work work, Place part) {
+    /** The lowest layer that a work lifts off, unless epoxy holds it down. */
+    private static int lifted(Column column, Work work) {
         if (work.doing().family() != Doing.Family.PEEL && work.doing().family() != Doing.Family.WASH) {
-            return OptionalInt.empty();
+            return Integer.MAX_VALUE;
         }
-        return toComeOff(part).stream()
+        return column.toComeOff().stream()
                 .filter(layer -> layer.lay() == goesWith(work))
                 .mapToInt(Layer::id)
-                .min();
+                .min()
+                .orElse(Integer.MAX_VALUE);
     }
 
-    private static Optional<Effect> touched(Layer layer, Work work) {
+    /** What becomes of a layer that is met; empty if it goes. */
+    private static Optional<Layer> touched(Layer layer, Work work) {
         return switch (work.doing().family()) {
             case WIPE -> // Acetone cuts paint, and bares what lies below here and there.
                 Optional.of(
                         layer.lay() == Lay.PAINT && work.how().cleaner() == How.Cleaner.ACETONE
-                                ? Effect.CUT
-                                : Effect.TOUCHED);
-            case SAND, TAPE, PULL, SEAL, HEAT, TRIM, DROP, POLISH, WASH -> Optional.of(Effect.TOUCHED);
+                                ? layer.cutBy(work)
+                                : layer.touchedBy(work));
+            case SAND, TAPE, PULL, SEAL, HEAT, TRIM, DROP, POLISH, WASH -> Optional.of(layer.touchedBy(work));
             // Foil takes all of the glue it is laid on.
-            case DECAL ->
-                work.doing() == Doing.FOIL && layer.lay().isGlue() ? Optional.of(Effect.GONE) : Optional.empty();
+            case DECAL -> work.doing() == Doing.FOIL && layer.lay().isGlue() ? Optional.empty() : Optional.of(layer);
             case NOTHING, POUR, PAINT, GLUE, GLITTER, INK, SLIDE, POWDER, RESIST, PEEL, FINISH, PACK ->
-                Optional.empty();
+                Optional.of(layer);
         };
     }
 
     /** What a work at a place would touch: every part of the cup on its own, spots and what is between them. */
     List<Patch> met(Place place) {
-        List<Patch> patches = new ArrayList<>();
-        for (Place part : parts(place)) {
-            if (place.touches(part)) {
-                exposed(part, patches);
-            }
-        }
-        return patches;
+        return columns(place).flatMap(column -> column.exposed().stream()).toList();
     }
 
-    private void exposed(Place part, List<Patch> patches) {
-        List<Layer> here = layers.stream().filter(layer -> layer.liesAt(part)).toList();
-        for (int i = here.size() - 1; i >= 0; i--) {
-            Optional<Layer> below =
-                    i == 0 ? Optional.empty() : Optional.of(here.get(i - 1).at(part));
-            patches.add(new Patch(part, here.get(i), here.get(i).at(part), below));
-            if (here.get(i).hides(part)) {
-                return;
-            }
-        }
+    Stream<Column> columns(Place place) {
+        return columns.stream().filter(column -> place.touches(column.part()));
     }
 
-    /** The cup cut at every height at which something ends. */
-    private List<Place> parts(Place also) {
-        TreeSet<Double> cuts = new TreeSet<>(List.of(Place.RIM_MM, 2 * Place.RIM_MM, also.fromMm(), also.toMm()));
-        for (Layer layer : layers) {
-            cuts.add(layer.by().place().fromMm());
-            cuts.add(layer.by().place().toMm());
-            layer.since().forEach(one -> {
-                cuts.add(one.part().fromMm());
-                cuts.add(one.part().toMm());
-            });
-        }
-        List<Place> parts = new ArrayList<>(List.of(Place.BASE));
-        double from = 0;
-        for (double to : cuts.tailSet(0.0, false)) {
-            parts.add(Place.band(from, to));
-            from = to;
-        }
-        return parts;
+    /** The columns at a place that differ from one another. */
+    List<Column> different(Place place) {
+        List<Column> found = new ArrayList<>();
+        columns(place)
+                .filter(column -> found.stream().noneMatch(other -> other.stack() == column.stack()))
+                .forEach(found::add);
+        return found;
     }
 
-    /** The newest pour, if there is one. */
-    Optional<Work> newestPour() {
-        return works.stream().filter(work -> work.doing().isPour()).reduce((before, after) -> after);
+    /** The newest pour that is still on the cup, if there is one. */
+    public Optional<Work> newestPour() {
+        return since(stripped()).filter(work -> work.doing().isPour()).reduce((before, after) -> after);
     }
 
     /** Whole coats since glitter was last laid on. */
-    int coatsOverTexture() {
+    public int coatsOverTexture() {
         int coats = 0;
-        for (Work work : works) {
+        for (Work work : since(stripped()).toList()) {
             coats = work.doing() == Doing.GLITTER ? 0 : coats + (work.doing().isWholeCoat() ? 1 : 0);
         }
         return coats;
     }
 
     /** The roughest that was ever laid on: what a hand feels until coats cover it. */
-    Optional<How.Grain> texture() {
-        return works.stream()
+    public Texture texture() {
+        return since(stripped())
                 .filter(work -> work.doing() == Doing.GLITTER)
-                .map(work -> work.how().severalColours()
-                        ? How.Grain.COARSE
-                        : work.how().grain())
-                .max(Enum::compareTo);
+                .map(work -> work.how().severalColours() || work.how().grain() == How.Grain.COARSE
+                        ? Texture.CHUNKY
+                        : Texture.FINE)
+                .max(Enum::compareTo)
+                .orElse(Texture.SMOOTH);
+    }
+
+    /** What was done after a work, in order. */
+    Stream<Work> since(int work) {
+        return works.stream().filter(other -> other.id() > work);
+    }
+
+    /** The work that last took it down to the steel. */
+    private int stripped() {
+        return columns.get(0).stack().get(0).id();
     }
 }

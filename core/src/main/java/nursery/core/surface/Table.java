@@ -8,7 +8,6 @@ import nursery.core.film.Texture;
 import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Surface.Patch;
 import nursery.core.technique.Figures;
-import nursery.core.technique.Ground;
 import nursery.core.technique.Wait;
 
 /**
@@ -23,10 +22,10 @@ public final class Table {
 
     private final Work next;
     private final Surface on;
-    private final List<Work> later;
+    private final List<Doing> later;
     private final Set<Bound> bounds = new LinkedHashSet<>();
 
-    private Table(Work next, Surface on, List<Work> later) {
+    private Table(Work next, Surface on, List<Doing> later) {
         this.next = next;
         this.on = on;
         this.later = later;
@@ -37,9 +36,9 @@ public final class Table {
      *
      * @param later what is to follow it: some things are only wrong if nothing covers them, or something does
      */
-    public static List<Bound> bounds(Work next, Surface on, List<Work> later) {
+    public static List<Bound> bounds(Work next, Surface on, List<Doing> later) {
         Table table = new Table(next, on, later);
-        on.met(next.place()).forEach(table::meet);
+        on.different(next.place()).forEach(column -> column.exposed().forEach(table::meet));
         table.whole();
         return List.copyOf(table.bounds);
     }
@@ -72,7 +71,8 @@ public final class Table {
     private void pour(Patch patch) {
         Layer layer = patch.layer();
         solvent(layer);
-        on.toComeOff(patch.place())
+        patch.column()
+                .toComeOff()
                 .forEach(under -> never(under, under.lay() == Lay.SOAP ? Cell.SOAP_ON : Cell.STENCIL_ON));
         switch (layer.lay()) {
             case STEEL -> steel(layer);
@@ -112,7 +112,9 @@ public final class Table {
             case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
             case FILM, COAT -> {
                 gelled(layer);
-                dust(layer);
+                if (layer.isDusty()) {
+                    never(layer, Cell.DUST_UNDER_PAINT);
+                }
                 if (layer.isSandedCoarsely()) {
                     never(layer, Cell.SCRATCHES_SHOW);
                 }
@@ -170,7 +172,7 @@ public final class Table {
                         layer.id(), Bound.Since.POURED_MIN, Figures.SETTLE_MIN, Bound.Side.FROM, Cell.FILM_SETTLES));
                 bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
             }
-            case COAT -> bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FILM_DONE));
+            case COAT -> bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.FLAKES_TOO_LATE));
             case CRAFT_GLUE, SPRAY_GLUE ->
                 bounds.add(new Bound(
                         layer.id(),
@@ -195,7 +197,7 @@ public final class Table {
         hot(layer);
         if (layer.lay().isEpoxy()) {
             bounds.add(Bound.until(layer.id(), times(layer).workingH(), Cell.INK_TOO_LATE));
-        } else if (patch.hides()) {
+        } else if (patch.layer().hides()) {
             never(layer, Cell.INK_TOO_LATE);
         }
     }
@@ -308,7 +310,7 @@ public final class Table {
     }
 
     private void firm() {
-        on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Ground.FIRM_H, Cell.TAKES_PRINTS)));
+        on.newestPour().ifPresent(pour -> add(Bound.age(pour.id(), Figures.FIRM_H, Cell.TAKES_PRINTS)));
     }
 
     private void fullyCured(Work pour) {
@@ -316,20 +318,20 @@ public final class Table {
     }
 
     private void mixedWrong() {
-        on.layers().stream()
+        on.different(next.place()).stream()
+                .flatMap(column -> column.stack().stream())
                 .filter(layer -> layer.by().how().ratio() == How.Ratio.WRONG
-                        && layer.lay().isEpoxy()
-                        && layer.by().place().touches(next.place()))
+                        && layer.lay().isEpoxy())
                 .forEach(layer -> never(layer, Cell.RATIO_WRONG));
     }
 
     private void ofInk() {
         boolean inkFollows = next.how().bloom();
-        for (Work work : later) {
-            if (work.doing().isPour()) {
+        for (Doing doing : later) {
+            if (doing.isPour()) {
                 break;
             }
-            inkFollows |= work.doing() == Doing.INK_BLOOM;
+            inkFollows |= doing == Doing.INK_BLOOM;
         }
         if (inkFollows && next.label().orElseThrow().turningH() <= Wait.FAST_TURNING_H) {
             add(Bound.never(Surface.GROUND, Cell.INK_AND_FAST));
@@ -341,21 +343,26 @@ public final class Table {
             return;
         }
         Work pour = on.newestPour().get();
-        Texture texture = on.texture()
-                .map(grain -> grain == How.Grain.COARSE ? Texture.CHUNKY : Texture.FINE)
-                .orElse(Texture.SMOOTH);
+        lastSanded(pour);
+        // A light scuff takes no texture down.
+        if (next.doing() == Doing.SCUFF) {
+            return;
+        }
+        Texture texture = on.texture();
         if (on.coatsOverTexture() < texture.coatsBeforeSanding()) {
             add(Bound.never(pour.id(), Cell.STILL_ROUGH));
         }
         int grit = next.how().grit();
         if (grit > 0
                 && grit < Figures.BODY_GRIT
-                && on.texture().isPresent()
+                && texture != Texture.SMOOTH
                 && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
             add(Bound.never(pour.id(), Cell.TOO_COARSE));
         }
-        if (pour.doing() == Doing.FINISHING_COAT
-                && later.stream().noneMatch(work -> work.doing().isWholeCoat())) {
+    }
+
+    private void lastSanded(Work pour) {
+        if (pour.doing() == Doing.FINISHING_COAT && later.stream().noneMatch(Doing::isWholeCoat)) {
             add(Bound.never(pour.id(), Cell.LAST_SANDED));
         }
     }
@@ -384,7 +391,9 @@ public final class Table {
 
     private void inspected() {
         int pour = on.newestPour().map(Work::id).orElse(Surface.GROUND);
-        if (on.works().stream().noneMatch(work -> work.id() > pour && work.doing() == Doing.INSPECT)) {
+        boolean isSound = on.since(pour).anyMatch(work -> work.doing() == Doing.INSPECT)
+                && on.since(pour).noneMatch(work -> work.doing() == Doing.FAULT_SEEN);
+        if (!isSound) {
             add(Bound.never(pour, Cell.NOT_INSPECTED));
         }
     }
@@ -397,8 +406,8 @@ public final class Table {
 
     private void onGlitter(Patch patch) {
         Layer glitter = patch.layer();
-        Optional<Layer> adhesive = on.layers().stream()
-                .filter(layer -> layer.id() < glitter.id() && layer.liesAt(patch.place()))
+        Optional<Layer> adhesive = patch.column().stack().stream()
+                .filter(layer -> layer.id() < glitter.id())
                 .filter(layer -> layer.lay().isAdhesive() || layer.lay() == Lay.COAT)
                 .reduce((before, after) -> after);
         if (adhesive.isEmpty()) {
@@ -461,7 +470,7 @@ public final class Table {
     }
 
     private static double setH(Layer film) {
-        return Ground.setH(film.by().how().generous(), times(film));
+        return Figures.setH(film.by().how().generous(), times(film));
     }
 
     private static LabelTimes times(Layer epoxy) {

@@ -41,20 +41,24 @@ public final class Words {
                 && on.met(Place.ALL).stream().anyMatch(patch -> patch.layer().lay() == Lay.COAT);
     }
 
+    /** Only what matters of what is done is read: the same words beside something else say nothing. */
     private static How how(PlanStep step, boolean isSprinkled) {
-        Said said = step.said();
+        Doing doing = Doing.of(step.kind());
+        How usual = How.USUAL;
+        boolean sands = doing.family() == Doing.Family.SAND;
+        boolean cleans = doing.family() == Doing.Family.WIPE || doing == Doing.PREP || doing == Doing.PULL_TAPE;
         return new How(
-                sealer(said),
-                cleaner(said),
-                heat(step.title() + " " + step.detail()),
+                doing == Doing.SEAL ? sealer(step.said()) : usual.sealer(),
+                cleans ? cleaner(step.said()) : usual.cleaner(),
+                doing == Doing.HEAT ? heat(step.title() + " " + step.detail()) : usual.heat(),
                 grain(step.material()),
                 step.material() == Material.MIXED_GLITTER,
                 vinyl(step.material(), step.kind() == StepKind.STENCIL ? How.Vinyl.REMOVABLE : How.Vinyl.PERMANENT),
-                new Said(step.grit()).finestGrit().orElse(0),
+                sands ? new Said(step.grit()).finestGrit().orElse(0) : 0,
                 step.role().filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 step.role().filter(CoatRole.BLOOM::equals).isPresent(),
                 isSprinkled,
-                said.isWashed(),
+                sands && step.said().isWashed(),
                 How.Ratio.RIGHT);
     }
 

@@ -36,6 +36,11 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
     /** Of a 20 oz; from memory. */
     private static final double HALF_A_SIDE_MM = 100;
 
+    /** The same pour, mixed wrong. */
+    public Work mixedWrong() {
+        return new Work(id, doing, how.mixedWrong(), place, label);
+    }
+
     boolean leavesSolvent() {
         return switch (doing) {
             case CLEAN, PREP, WIPE -> how.cleaner().isSolvent();

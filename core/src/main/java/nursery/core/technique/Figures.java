@@ -1,5 +1,7 @@
 package nursery.core.technique;
 
+import nursery.core.resin.LabelTimes;
+
 /** The craft's figures, in one place for all that judge by them. Common practice unless one says "from memory". */
 public final class Figures {
 
@@ -34,12 +36,21 @@ public final class Figures {
     /** Step 6: coarser than this is for the rim. */
     public static final int BODY_GRIT = 180;
 
-    /** A minute on the cure clock: what is shown to the minute is judged to the minute. */
-    static final double HAIR_H = 1 / 60.0;
     /** Nobody cuts to less; from memory. */
     static final double CUT_MM = 0.5;
     /** What the eye forgives of a small picture and not of a wrap (P56); the figure is from memory. */
     static final double CLIMBS_MM = 5;
 
     private Figures() {}
+
+    /** From when the last coat takes no prints any more, h (step 10 of the order of work: 8 to 12). */
+    public static final double FIRM_H = 8;
+
+    private static final double GENEROUS_SET_H = 6;
+    private static final double THIN_SET_H = 2;
+
+    /** When a film holds its glitter: a fast one, and a thin one, after about two hours, a generous one after six. */
+    public static double setH(boolean isGenerous, LabelTimes times) {
+        return isGenerous && times.turningH() > Wait.FAST_TURNING_H ? GENEROUS_SET_H : THIN_SET_H;
+    }
 }

@@ -98,61 +98,6 @@ public record PlanStep(
         return kind == StepKind.SEAL && said().isBrushed();
     }
 
-    /**
-     * Whether solvent or propellant is in the air and on the cup when it is done. Cleaning is done with a solvent
-     * unless it says soap.
-     */
-    boolean leavesSolvent() {
-        return switch (kind) {
-            case CLEAN, PREP -> !said().isWithoutSolvent();
-            case SEAL -> !isBrushed();
-            case WIPE, PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE, TOUCH_UP -> true;
-            case MASK,
-                    ADHESIVE,
-                    GLUE,
-                    FOIL_ADHESIVE,
-                    MICA_SEAL,
-                    SOAP,
-                    GLITTER,
-                    SETTLE,
-                    PRESS_FLAT,
-                    HEAT,
-                    FLOOD_COAT,
-                    BUILD_COAT,
-                    THIN_COAT,
-                    PARTIAL_COAT,
-                    FINISHING_COAT,
-                    TINT,
-                    TURN,
-                    HANG,
-                    REST,
-                    TRIM,
-                    SAND_RIM,
-                    SAND,
-                    TRIM_AND_SAND,
-                    WASH,
-                    FLASH_OFF,
-                    VINYL,
-                    STENCIL,
-                    PEEL,
-                    WATER_SLIDE,
-                    FOIL,
-                    SPONGE,
-                    SMOKE,
-                    POLISH,
-                    INSPECT,
-                    FINISH,
-                    PHOTOGRAPH,
-                    PACK -> false;
-        };
-    }
-
-    /** Whether what it is sanded with leaves scratches a coat of paint does not hide: anything coarser than 220. */
-    boolean sandsCoarsely() {
-        int finest = new Said(grit).finestGrit().orElse(0);
-        return finest > 0 && finest < Figures.FINE_GRIT;
-    }
-
     /** What its words say, where no field says it. */
     public Said said() {
         return new Said(title + " " + detail);

@@ -8,8 +8,8 @@ import nursery.core.measure.Faults;
 import nursery.core.measure.Numbers;
 
 /**
- * What must pass between the step before and this one. It says when it is over and when it is too late once, over
- * whatever counts time: moments, minutes of a plan on paper, the planner's slots ({@link Timeline}).
+ * What a plan waits for of its own between the step before and this one. Practice asks for its own times whatever this
+ * says; it only lengthens.
  *
  * @param atLeast on the wall's clock; zero where the cure clock decides
  * @param hours an age on the cure clock, hours at the label's reference temperature; 0 where none is stated
@@ -67,10 +67,6 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
                 case NONE, AGE, STRAIGHT_ON, SANDABLE, CURED -> false;
             };
         }
-
-        private boolean needsCoat() {
-            return this != NONE && this != DRY;
-        }
     }
 
     public Wait {
@@ -86,11 +82,6 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
     /** A wait that its kind says all about. */
     public static Wait of(Kind kind) {
         return new Wait(kind, Duration.ZERO, 0, 0);
-    }
-
-    /** Straight on, but not before this has passed as well. */
-    Wait andStraightOn() {
-        return new Wait(Kind.STRAIGHT_ON, atLeast, hours, fastHours);
     }
 
     /** A wait of so many minutes. */
@@ -131,60 +122,6 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
     /** Whether the step can only follow while the coat below is still wet, with no other way. */
     public boolean isWhileWet() {
         return kind == Kind.SETTLE || kind == Kind.INTO_COAT;
-    }
-
-    /** From when the step may be done, as far as this wait goes. */
-    public double opens(Timeline time) {
-        if (kind.needsCoat() && !time.hasCoat()) {
-            return time.atOnce();
-        }
-        return switch (kind) {
-            case NONE -> time.atOnce();
-            case DRY -> time.afterWork(atLeast);
-            case SETTLE, INTO_COAT -> time.intoCoat(atLeast);
-            case AGE -> time.atAge(hoursFor(time.coat().turningH()));
-            case STRAIGHT_ON -> straightOnOpens(time);
-            case SANDABLE -> time.atAge(time.coat().sandableFromH());
-            case CURED -> time.atAge(time.coat().curedH());
-        };
-    }
-
-    private double straightOnOpens(Timeline time) {
-        double fromH = Math.max(
-                hoursFor(time.coat().turningH()),
-                time.isScuffed() ? 0 : time.coat().recoatFromH());
-        double grips = fromH == 0 ? time.intoCoat(Duration.ZERO) : time.atAge(fromH);
-        return atLeast.isZero() ? grips : Math.max(grips, time.afterWork(atLeast));
-    }
-
-    /** By when the work itself must have ended, where it is done to a wet coat; else {@link Timeline#NEVER}. */
-    public double ends(Timeline time) {
-        if (!time.hasCoat()) {
-            return Timeline.NEVER;
-        }
-        return switch (kind) {
-            case SETTLE -> time.byAge(atLeast, time.coat().workingH());
-            case INTO_COAT -> time.byAge(atLeast, time.coat().turningH());
-            case NONE, DRY, AGE, SANDABLE, CURED, STRAIGHT_ON -> Timeline.NEVER;
-        };
-    }
-
-    /** From when it is too late, or {@link Timeline#NEVER}. What would close before it opens does not close. */
-    public double closes(Timeline time) {
-        if (!time.hasCoat()) {
-            return Timeline.NEVER;
-        }
-        return switch (kind) {
-            case NONE, DRY, AGE, SANDABLE, CURED -> Timeline.NEVER;
-            case SETTLE -> time.untilAge(atLeast, time.coat().workingH());
-            case INTO_COAT -> time.untilAge(atLeast, time.coat().turningH());
-            case STRAIGHT_ON ->
-                time.isScuffed()
-                                || hoursFor(time.coat().turningH())
-                                        >= time.coat().scuffAfterH()
-                        ? Timeline.NEVER
-                        : time.untilAge(Duration.ZERO, time.coat().scuffAfterH());
-        };
     }
 
     /** What it is, for who reads a plan; empty where there is nothing to wait for. */

@@ -34,10 +34,8 @@ import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Judgement;
-import nursery.core.technique.Layers;
+import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
-import nursery.core.technique.Rule;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
@@ -228,16 +226,19 @@ class CupFactsTest {
     void stepsAheadAreJudgedByHowOldTheCoatIs() {
         log.add(pour(1, 1, 0, 24));
         List<PlanStep> wash = List.of(TechniqueStep.usual(StepKind.WASH).in(9).waitingFor(Wait.none()));
-        assertThat(now(cup("A-01"), 0.2).judged(wash, mark(0, 0.2).happenedAt()))
-                .extracting(Judgement.Finding::rule)
-                .contains(Rule.COAT_STILL_WET);
         assertThat(now(cup("A-01"), 60).judged(wash, mark(0, 60).happenedAt())).isEmpty();
         List<PlanStep> coat =
                 List.of(TechniqueStep.usual(StepKind.BUILD_COAT).in(9).waitingFor(Wait.none()));
         assertThat(now(cup("A-01"), 60).judged(coat, mark(0, 60).happenedAt()))
-                .as("sixty hours old and not scuffed")
+                .as("sixty hours old: the bench has it scuffed first")
+                .isEmpty();
+        List<PlanStep> slide =
+                List.of(TechniqueStep.usual(StepKind.WATER_SLIDE).in(9).waitingFor(Wait.none()));
+        log.add(LogEntry.scuffed(mark(2, 59)));
+        assertThat(now(cup("A-01"), 60).judged(slide, mark(0, 60).happenedAt()))
+                .as("no time mends scratches under a water-slide")
                 .extracting(Judgement.Finding::rule)
-                .contains(Rule.TACK_WINDOW);
+                .contains("SAND_UNDER_SLIDE");
     }
 
     /** A remedy that breaks a rule of the craft by itself is none: on a coat of a day and on one of three. */
@@ -263,8 +264,8 @@ class CupFactsTest {
         CupNow now = now(cup("A-01"), 30);
         Instant at = mark(0, 30).happenedAt();
         Cup chosen = CupFaults.chosen(now, Remedy.STRIP_BACK, at);
-        assertThat(chosen.at(ROOM, at).layers()).isEqualTo(Layers.bareSteel());
-        assertThat(now.state().layers()).isNotEqualTo(Layers.bareSteel());
+        assertThat(chosen.at(ROOM, at).on().surface().newestPour()).isEmpty();
+        assertThat(now.state().on().surface().newestPour()).isPresent();
         assertThat(LogEntry.RemedyChosen.STRIP_BACK).isEqualTo(Remedy.STRIP_BACK.written());
     }
 

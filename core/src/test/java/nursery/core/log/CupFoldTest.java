@@ -170,7 +170,7 @@ class CupFoldTest {
     void whatWasDoneAgainstTheLabelIsKeptAndSaid() {
         assertThat(regular().flooded().poured(BUILD_COAT, 8, 20).at(9).concerns())
                 .singleElement()
-                .satisfies(concern -> assertThat(concern.message()).contains("before the layer below was ready"));
+                .satisfies(concern -> assertThat(concern.message()).contains("on a wet one it sags"));
         assertThat(regular().flooded().poured(BUILD_COAT, 16, 20).at(17).concerns())
                 .as("a coat at ten hours is everyday work (P14)")
                 .isEmpty();
@@ -182,7 +182,7 @@ class CupFoldTest {
                 });
         assertThat(regular().flooded().poured(BUILD_COAT, 31, 20).at(32).concerns())
                 .singleElement()
-                .satisfies(concern -> assertThat(concern.message()).contains("will not grip"));
+                .satisfies(concern -> assertThat(concern.message()).contains("grips weakly"));
         assertThat(regular(School.NEXT_DAY).flooded().done(SAND, 9).at(10).concerns())
                 .singleElement()
                 .satisfies(concern -> assertThat(concern.message()).contains("gums the paper"));

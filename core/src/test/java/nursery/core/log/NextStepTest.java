@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
@@ -73,14 +74,14 @@ class NextStepTest {
     void whateverAStepWaitsForItselfWetEpoxyIsNeverReady() {
         NextAction coat = next(StepKind.BUILD_COAT, StepKind.FINISHING_COAT, Wait.none(), 0.2);
         assertThat(coat.window().opensAt()).isEqualTo(hour(4));
-        assertThat(coat.why()).startsWith("Grips straight on");
+        assertThat(coat.why()).startsWith("The coat must hold the next one first");
         NextAction dried = next(StepKind.BUILD_COAT, StepKind.FINISHING_COAT, Wait.dry(Duration.ofMinutes(15)), 0.2);
         assertThat(dried.window().opensAt()).isEqualTo(hour(4));
-        assertThat(dried.why()).startsWith("Grips straight on");
+        assertThat(dried.why()).startsWith("The coat must hold the next one first");
         for (StepKind kind : List.of(StepKind.WASH, StepKind.VINYL, StepKind.PAINT, StepKind.TRIM, StepKind.INK)) {
             NextAction laid = next(StepKind.BUILD_COAT, kind, Wait.none(), 0.2);
             assertThat(laid.window().opensAt()).as(kind.title()).isEqualTo(hour(4));
-            assertThat(laid.why()).as(kind.title()).startsWith("The coat below still runs");
+            assertThat(laid.why()).as(kind.title()).startsWith("The coat still runs");
         }
         assertThat(next(StepKind.BUILD_COAT, StepKind.SAND, Wait.none(), 1)
                         .window()
@@ -97,7 +98,7 @@ class NextStepTest {
     void aCoatOnAFilmWaitsUntilTheFilmIsSet() {
         NextAction coat = next(StepKind.ADHESIVE, StepKind.FLOOD_COAT, Wait.none(), 0.2);
         assertThat(coat.window().opensAt()).isEqualTo(hour(2));
-        assertThat(coat.why()).isEqualTo("The adhesive below must be set first.");
+        assertThat(coat.why()).isEqualTo("The film under the glitter must be set first: the coat drags it along.");
     }
 
     /** P14, P16: what turns out to lie straight on a coat has the tack window, with its end. */
@@ -112,11 +113,86 @@ class NextStepTest {
     void whatIsSprinkledIntoTheWetIsToldByWhatItIsSprinkledInto() {
         Wait settles = Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2));
         NextAction onAdhesive = next(StepKind.ADHESIVE, StepKind.GLITTER, settles, 0.1);
-        assertThat(onAdhesive.why()).startsWith("The adhesive settles 2 min");
-        assertThat(onAdhesive.ifMissed()).contains("The adhesive stops holding: scuff it and spread a new film.");
+        assertThat(onAdhesive.why()).isEqualTo("The film has settled.");
+        assertThat(onAdhesive.ifMissed())
+                .contains("The film holds no glitter any more: scuff it and spread a new one.");
         NextAction inACoat = next(StepKind.BUILD_COAT, StepKind.GLITTER, settles, 0.1);
-        assertThat(inACoat.why()).startsWith("The coat settles 2 min");
         assertThat(inACoat.ifMissed())
-                .contains("The coat takes nothing any more: let it harden, scuff it, pour another.");
+                .contains("The coat takes no glitter any more: let it harden, scuff it, pour another.");
+    }
+
+    private static NextAction first(Blank blank, PlanStep step) {
+        Resin resin = Resin.of(1, "regular", REGULAR);
+        return Cup.started("A-01", blank, new Cup.Resins(resin, resin), List.of(step), hour(0))
+                .at(ROOM, hour(1))
+                .next()
+                .orElseThrow();
+    }
+
+    /**
+     * Step 1: bare steel is scuffed first; a blank that came with a coat of powder needs neither scuffing nor paint.
+     */
+    @Test
+    void bareSteelIsScuffedFirstAndACoatOfPowderIsGroundEnough() {
+        PlanStep coat = new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD));
+        NextAction bare = first(new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20)), coat);
+        assertThat(bare.kind()).isEqualTo(NextAction.Kind.SOMETHING_FIRST);
+        assertThat(bare.firstStep()).contains(StepKind.PREP);
+        assertThat(bare.title()).isEqualTo("Scuff, clean and mask, then flood coat");
+        Blank powdered = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true);
+        assertThat(first(powdered, coat).kind()).isEqualTo(NextAction.Kind.STEP);
+    }
+
+    /** P39: a coat that was mixed wrong stays soft below whatever is laid over it. */
+    @Test
+    void nothingGoesOverACoatThatWasMeasuredWrong() {
+        Resin resin = Resin.of(1, "regular", REGULAR);
+        Pot right = Pot.of(resin, OptionalLong.empty());
+        Pot wrong = right.measured(
+                REGULAR.ratio(),
+                20,
+                20 * 1.14 / REGULAR.ratio().partsA() * REGULAR.ratio().partsB());
+        assertThat(wrong.measuredWrong()).isTrue();
+        Blank powdered = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true);
+        Cup cup = Cup.started(
+                "A-01",
+                powdered,
+                new Cup.Resins(resin, resin),
+                List.of(
+                        new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                        new PlanStep(2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))),
+                hour(0));
+        Mark mark = new Mark(1, hour(0), hour(0), "Mira", "");
+        NextAction next = cup.withLog(List.of(new LogEntry.Poured(mark, 1, 20, Optional.empty(), Optional.of(wrong))))
+                .at(ROOM, hour(6))
+                .next()
+                .orElseThrow();
+        assertThat(next.title()).isEqualTo("Not like this: second coat");
+        assertThat(next.why()).contains("scrape it off, never cover it");
+        assertThat(cup.withLog(List.of(new LogEntry.Poured(mark, 1, 20, Optional.empty(), Optional.of(right))))
+                        .at(ROOM, hour(6))
+                        .next())
+                .map(NextAction::kind)
+                .contains(NextAction.Kind.STEP);
+    }
+
+    /** An answer given before each layer had its own question still answers what is told of the same entry now. */
+    @Test
+    void anOldAnswerToWhatCameTooSoonStillStands() {
+        Mark mark = new Mark(2, hour(1), hour(1), "Mira", "", List.of(new Mark.Answer("OUT_OF_ITS_TIME", "a hurry")));
+        Cup cup = Cup.started(
+                "A-01",
+                new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true),
+                new Cup.Resins(Resin.of(1, "regular", REGULAR), Resin.of(1, "regular", REGULAR)),
+                List.of(
+                        new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                        new PlanStep(2, StepKind.WASH, Wait.none(), "", Optional.empty())),
+                hour(0));
+        LogEntry poured = new LogEntry.Poured(new Mark(1, hour(0), hour(0), "Mira", ""), 1, 20, Optional.empty());
+        assertThat(cup.withLog(List.of(poured, new LogEntry.StepDone(mark, 2)))
+                        .at(ROOM, hour(1))
+                        .concerns())
+                .singleElement()
+                .satisfies(concern -> assertThat(mark.answerTo(concern)).contains("a hurry"));
     }
 }

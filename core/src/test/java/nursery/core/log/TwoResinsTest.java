@@ -117,7 +117,13 @@ class TwoResinsTest {
         assertThat(after.hold()).isEmpty();
         assertThat(after.newestCoat().orElseThrow().scuffed()).isEqualTo(kind != StepKind.SAND_RIM);
         assertThat(after.next().orElseThrow().kind())
-                .as("after a day an unsanded body must be scuffed first")
-                .isEqualTo(kind == StepKind.SAND_RIM ? NextAction.Kind.SCUFF_FIRST : NextAction.Kind.STEP);
+                .as("after a day an unsanded body must be scuffed first, a sanded one washed")
+                .isEqualTo(kind == StepKind.SAND_RIM ? NextAction.Kind.SCUFF_FIRST : NextAction.Kind.SOMETHING_FIRST);
+        assertThat(after.next()
+                        .orElseThrow()
+                        .firstStep()
+                        .filter(StepKind.WASH::equals)
+                        .isPresent())
+                .isEqualTo(kind != StepKind.SAND_RIM);
     }
 }

@@ -15,6 +15,7 @@ import nursery.core.cure.CoatTimes;
 import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
+import nursery.core.log.LegalMoves;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.NextAction;
@@ -73,13 +74,17 @@ final class PlanChecker {
                         "gives scuffing other than ten minutes");
             }
             NextAction action = fold.stateAt(step.at()).next().orElseThrow();
-            require(action.kind() == NextAction.Kind.STEP, step, "needs scuffing first");
+            require(
+                    action.kind() == NextAction.Kind.STEP
+                            || action.kind() == NextAction.Kind.SOMETHING_FIRST && step.missed(),
+                    step,
+                    "needs something else first");
             require(
                     action.window().hasOpenedBy(step.at()),
                     step,
                     "is before its window opens, " + action.window().opensAt());
             Instant ends = step.at().plus(Duration.ofMinutes(step.step().kind().handsOnMinutes()));
-            boolean wet = step.step().waiting().isWhileWet();
+            boolean wet = action.isWet();
             require(step.missed() || !action.window().hasClosedBy(step.at()), step, "is after its window closed");
             require(
                     step.missed()
@@ -90,10 +95,16 @@ final class PlanChecker {
                                     .orElse(true),
                     step,
                     "ends after its window closed");
-            fold.add(
-                    step.step().kind().isPour()
-                            ? new LogEntry.Poured(mark(step.at()), step.step().number(), 20, Optional.empty())
-                            : new LogEntry.StepDone(mark(ends), step.step().number()));
+            LogEntry entry = step.step().kind().isPour()
+                    ? new LogEntry.Poured(mark(step.at()), step.step().number(), 20, Optional.empty())
+                    : new LogEntry.StepDone(mark(ends), step.step().number());
+            require(
+                    step.missed()
+                            || LegalMoves.concernsAbout(fold.stateAt(step.at()), cup, entry).stream()
+                                    .allMatch(CupState.Concern::isAdvice),
+                    step,
+                    "is asked about when it is logged as planned");
+            fold.add(entry);
             handsOff = ends;
         }
         CupState end = fold.stateAt(handsOff);

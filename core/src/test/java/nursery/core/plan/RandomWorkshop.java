@@ -168,7 +168,8 @@ public final class RandomWorkshop {
     }
 
     private static void add(List<PlanStep> plan, StepKind kind, Wait wait) {
-        plan.add(new PlanStep(plan.size() + 1, kind, wait, "", Optional.empty()));
+        String how = kind.isSanding() ? "Sand, wash off the dust." : "";
+        plan.add(new PlanStep(plan.size() + 1, kind, wait, how, Optional.empty()));
     }
 
     private static void pour(List<PlanStep> plan, StepKind kind, Wait wait, CoatRole role) {

@@ -250,7 +250,7 @@ final class Oracle {
             say(wrong, thing.is("paint") && dried < 30, "PAINT_FRESH");
             say(wrong, thing.is("glue", "foil glue", "spray") && dried < 30, "GLUE_TACKY");
             say(wrong, thing.is("sealer") && dried < 30, "SEALER_FRESH");
-            say(wrong, dustCounts, "DUST_LEFT");
+            say(wrong, dustCounts, paint ? "DUST_UNDER_PAINT" : "DUST_LEFT");
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
         say(wrong, paint && epoxy && coarse(thing), "SCRATCHES_SHOW");
@@ -292,7 +292,7 @@ final class Oracle {
         say(wrong, next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE, "STENCIL_PERMANENT");
         if (next.doing() == Doing.GLITTER) {
             say(wrong, thing.is("film") && now - thing.by.begun() < 2, "FILM_SETTLES");
-            say(wrong, epoxy && ageH >= label(thing).workingH(), "FILM_DONE");
+            say(wrong, epoxy && ageH >= label(thing).workingH(), thing.is("film") ? "FILM_DONE" : "FLAKES_TOO_LATE");
             say(wrong, thing.is("glue", "spray") && dried >= 15, "GLUE_DRY");
             say(wrong, !epoxy && !thing.is("glue", "spray", "foil glue", "glitter", "ink"), "NOTHING_HOLDS");
         }
@@ -423,19 +423,24 @@ final class Oracle {
                 }
             }
             // Step 6 and the texture's own figures: one coat over fine flakes, sanded lightly; three over coarse.
-            say(wrong, rough && coats < (coarse ? 3 : 1), "STILL_ROUGH");
+            boolean takesDown = next.doing() != Doing.SCUFF;
+            say(wrong, takesDown && rough && coats < (coarse ? 3 : 1), "STILL_ROUGH");
             int grit = next.how().grit();
-            say(wrong, rough && grit > 0 && grit < 180 && coats <= 2, "TOO_COARSE");
+            say(wrong, takesDown && rough && grit > 0 && grit < 180 && coats <= 2, "TOO_COARSE");
             say(wrong, pour.work().doing() == Doing.FINISHING_COAT, "LAST_SANDED");
         }
         tape(wrong, next, now);
         if (next.doing() == Doing.POLISH) {
             Done inspected = last(done -> done.work().doing() == Doing.INSPECT);
+            Done faulty = last(done -> done.work().doing() == Doing.FAULT_SEEN);
             say(
                     wrong,
                     inspected == null
                             || pour != null
-                                    && inspected.work().id() < pour.work().id(),
+                                    && inspected.work().id() < pour.work().id()
+                            || faulty != null
+                                    && (pour == null
+                                            || faulty.work().id() > pour.work().id()),
                     "NOT_INSPECTED");
         }
         if (next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {

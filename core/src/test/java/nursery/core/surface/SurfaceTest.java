@@ -29,7 +29,7 @@ class SurfaceTest {
     private static final RoomCourse ROOM = RoomCourse.steady(REGULAR.referenceC());
 
     private Surface surface = Surface.of(true);
-    private final Moments moments = new Moments();
+    private Moments moments = Moments.NONE;
 
     private SurfaceTest done(Doing doing, double atMinute, double minutes, How how, Place place) {
         Instant at = START.plusMillis(Math.round(atMinute * 60_000));
@@ -41,11 +41,7 @@ class SurfaceTest {
                 place,
                 doing.isPour() ? Optional.of(REGULAR.times()) : Optional.empty());
         surface = surface.after(work);
-        if (doing.isPour()) {
-            moments.and(work.id(), new CoatTimes(REGULAR, ROOM, at), handsOn);
-        } else {
-            moments.and(work.id(), at, handsOn);
-        }
+        moments = doing.isPour() ? moments.and(new CoatTimes(REGULAR, ROOM, at), handsOn) : moments.and(at, handsOn);
         return this;
     }
 
@@ -63,7 +59,7 @@ class SurfaceTest {
     }
 
     private Grave verdict(Doing doing, double atMinute) {
-        return opening(doing).at(START.toEpochMilli() + atMinute * 60_000, moments);
+        return opening(doing).at(START.toEpochMilli() + atMinute * 60_000);
     }
 
     @ParameterizedTest
@@ -100,7 +96,7 @@ class SurfaceTest {
         assertThat(fromMinute(Doing.FINISHING_COAT)).isEqualTo(345);
         assertThat(verdict(Doing.FINISHING_COAT, 30 * 60))
                 .as("P16: ink hides no coat that was not scuffed")
-                .isEqualTo(Grave.SCHOOL);
+                .isEqualTo(Grave.ADVICE);
         assertThat(verdict(Doing.FINISHING_COAT, 73 * 60)).isEqualTo(Grave.RISKS);
     }
 
@@ -193,11 +189,8 @@ class SurfaceTest {
             Opening opening = opening(doing);
             double at = Math.max(opening.from(), START.toEpochMilli());
             if (!opening.never() && at < opening.until()) {
-                assertThat(opening.at(at, moments).isAsked())
-                        .as(doing.written())
-                        .isFalse();
-                assertThat(at == START.toEpochMilli()
-                                || opening.at(at - 1, moments).isAsked())
+                assertThat(opening.at(at).isAsked()).as(doing.written()).isFalse();
+                assertThat(at == START.toEpochMilli() || opening.at(at - 1).isAsked())
                         .as(doing.written() + " a moment before")
                         .isTrue();
             }

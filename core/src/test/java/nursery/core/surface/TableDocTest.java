@@ -5,13 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.LabelTimes;
@@ -38,23 +34,6 @@ class TableDocTest {
 
             """;
 
-    private static Surface under(Lay lay, Doing by, How how) {
-        Surface ground = Surface.of(lay != Lay.STEEL);
-        if (lay == Lay.STEEL || lay == Lay.FACTORY_COAT) {
-            return ground;
-        }
-        if (lay == Lay.GLITTER) {
-            ground = ground.after(Work.of(1, Doing.GLUE, how, Optional.empty()));
-        }
-        return ground.after(new Work(2, by, how, Place.ALL, by.isPour() ? Optional.of(REGULAR) : Optional.empty()));
-    }
-
-    private static Optional<Doing> laying(Lay lay) {
-        return List.of(Doing.values()).stream()
-                .filter(doing -> Lay.of(doing).filter(lay::equals).isPresent())
-                .findFirst();
-    }
-
     private static String said(Bound bound) {
         String amount = bound.since() == Bound.Since.AGE_H
                 ? Numbers.show(bound.amount(), 1) + " h"
@@ -73,54 +52,25 @@ class TableDocTest {
                         bound.cell().words() + " (" + bound.cell().source() + ")");
     }
 
-    private static Map<String, List<String>> rows(Doing doing) {
-        Map<String, List<String>> rows = new LinkedHashMap<>();
-        How metallic = new How(
-                How.Sealer.AEROSOL,
-                How.Cleaner.ACETONE,
-                How.Heat.TORCH,
-                How.Grain.COARSE,
-                false,
-                How.Vinyl.METALLIC,
-                0,
-                false,
-                false,
-                false,
-                false,
-                How.Ratio.RIGHT);
-        for (Lay lay : Lay.values()) {
-            Surface surface = under(lay, laying(lay).orElse(Doing.INSPECT), metallic);
-            Work next =
-                    new Work(3, doing, How.USUAL, Place.ALL, doing.isPour() ? Optional.of(REGULAR) : Optional.empty());
-            List<String> said = Table.bounds(next, surface, List.of()).stream()
-                    .filter(bound -> bound.work() != 1 || lay == Lay.GLITTER)
-                    .map(TableDocTest::said)
-                    .toList();
-            if (!said.isEmpty()) {
-                rows.put(lay.name().toLowerCase(Locale.ROOT).replace('_', ' '), said);
-            }
-        }
-        return rows;
-    }
-
     private static String made() {
-        Map<Map<String, List<String>>, List<Doing>> alike = new LinkedHashMap<>();
-        for (Doing doing : Doing.values()) {
-            alike.computeIfAbsent(rows(doing), rows -> new ArrayList<>()).add(doing);
-        }
         StringBuilder text = new StringBuilder(HEAD);
-        alike.forEach((rows, doings) -> {
-            String names = doings.stream().map(Doing::written).collect(Collectors.joining(", "));
-            text.append("## ").append(names).append("\n\n");
-            if (rows.isEmpty()) {
+        for (Meetings.Alike alike : Meetings.all(REGULAR)) {
+            text.append("## ")
+                    .append(alike.doings().stream().map(Doing::written).collect(Collectors.joining(", ")))
+                    .append("\n\n");
+            if (alike.on().isEmpty()) {
                 text.append("Asks for nothing of what is touched.\n\n");
-                return;
+                continue;
             }
             text.append("| on | when | how grave | why |\n|---|---|---|---|\n");
-            rows.forEach((lay, said) -> said.forEach(line ->
-                    text.append("| ").append(lay).append(' ').append(line).append('\n')));
+            alike.on()
+                    .forEach((lay, bounds) -> bounds.forEach(bound -> text.append("| ")
+                            .append(lay.name().toLowerCase(Locale.ROOT).replace('_', ' '))
+                            .append(' ')
+                            .append(said(bound))
+                            .append('\n')));
             text.append('\n');
-        });
+        }
         text.append("## Every sentence\n\n| name | how grave | where practice says so | words | what mends it |\n");
         text.append("|---|---|---|---|---|\n");
         for (Cell cell : Cell.values()) {
@@ -150,7 +100,9 @@ class TableDocTest {
         for (Cell cell : Cell.values()) {
             words.put(cell, cell.words());
             assertThat(cell.words().split(" ")).as(cell.name()).hasSizeLessThanOrEqualTo(20);
-            assertThat(cell.source()).as(cell.name()).matches("(P\\d+|step \\d+|section \\d+|from memory)(, .*)?");
+            assertThat(cell.source())
+                    .as(cell.name())
+                    .matches("(P\\d+|step \\d+|section \\d+|from memory|the plan)(, .*)?");
         }
         assertThat(words.values()).doesNotHaveDuplicates();
     }

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -16,6 +16,8 @@ import nursery.core.cup.Tapered;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
+import nursery.core.surface.Cell;
+import nursery.core.surface.Judgement;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -79,10 +81,10 @@ public class RuleTest {
                 "");
     }
 
-    private static Set<Rule> broken(Label label, List<PlanStep> plan) {
+    private static Set<String> broken(Label label, List<PlanStep> plan) {
         List<PlanStep> numbered = new ArrayList<>();
         plan.forEach(step -> numbered.add(step.numbered(numbered.size() + 1)));
-        Set<Rule> rules = EnumSet.noneOf(Rule.class);
+        Set<String> rules = new TreeSet<>();
         Judgement.of(numbered, label, label, MUG).forEach(finding -> rules.add(finding.rule()));
         return rules;
     }
@@ -95,68 +97,62 @@ public class RuleTest {
         PlanStep coat = coat(NOW);
         PlanStep chunky = step(StepKind.GLITTER, NOW, Material.CHUNKY_GLITTER);
         PlanStep adhesive = step(StepKind.ADHESIVE, NOW);
+        PlanStep glue = step(StepKind.GLUE, NOW);
         PlanStep glitter =
                 step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.FINE_GLITTER);
         PlanStep last = step(StepKind.FINISHING_COAT, STRAIGHT_ON);
         return Stream.of(
-                Arguments.of(Rule.TACK_WINDOW, List.of(coat, coat(age(24))), List.of(coat, coat(age(23)))),
-                Arguments.of(Rule.GRIP_FADING, List.of(coat, coat(age(14))), List.of(coat, coat(age(11)))),
+                Arguments.of("TACK_WINDOW", List.of(coat, coat(age(24))), List.of(coat, coat(age(23)))),
+                Arguments.of("GRIP_FADING", List.of(coat, coat(age(14))), List.of(coat, coat(age(11)))),
                 Arguments.of(
-                        Rule.TACK_WINDOW,
+                        "TACK_WINDOW",
                         List.of(coat, coat(age(30))),
                         List.of(coat, step(StepKind.SAND, SANDABLE), coat(age(30)))),
                 // Vinyl leaves the coat below bare around it: had it to be scuffed, the next coat does not grip there.
                 Arguments.of(
-                        Rule.TACK_WINDOW,
+                        "TACK_WINDOW",
                         List.of(coat, step(StepKind.VINYL, age(26)), coat(dry(60))),
                         List.of(coat, step(StepKind.SAND, SANDABLE), step(StepKind.VINYL, age(26)), coat(dry(60)))),
                 Arguments.of(
-                        Rule.TACK_WINDOW,
+                        "TACK_WINDOW",
                         List.of(coat, adhesive.waitingFor(age(26))),
                         List.of(coat, step(StepKind.SAND, SANDABLE), adhesive.waitingFor(age(26)))),
                 Arguments.of(
-                        Rule.COAT_STILL_WET,
+                        "COAT_STILL_WET",
                         List.of(coat, step(StepKind.VINYL, NOW)),
                         List.of(coat, step(StepKind.VINYL, age(5)))),
                 Arguments.of(
-                        Rule.SLIDE_UNCOATED,
+                        "SLIDE_UNCOATED",
                         List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.VINYL, dry(600))),
                         List.of(step(StepKind.WATER_SLIDE, NOW), coat(dry(600)), step(StepKind.VINYL, age(12)))),
                 Arguments.of(
-                        Rule.SLIDE_NOT_DRY,
+                        "SLIDE_NOT_DRY",
                         List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(30)), coat(dry(30))),
                         List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(600)), coat(dry(30)))),
                 Arguments.of(
-                        Rule.PAINT_NOT_DRY,
+                        "PAINT_NOT_DRY",
                         List.of(step(StepKind.PAINT, NOW), step(StepKind.INK, NOW)),
                         List.of(step(StepKind.PAINT, NOW), step(StepKind.INK, dry(60)))),
                 Arguments.of(
-                        Rule.FINISH_TOO_SOON,
+                        "FINISH_TOO_SOON",
                         List.of(coat, step(StepKind.VINYL, age(5)), step(StepKind.PACK, NOW)),
                         List.of(coat, step(StepKind.VINYL, age(5)), step(StepKind.PACK, age(9)))),
                 Arguments.of(
-                        Rule.GLUE_NOT_DRY,
+                        "GLUE_NOT_DRY",
                         List.of(step(StepKind.GLUE, NOW), coat(dry(20))),
                         List.of(step(StepKind.GLUE, NOW), step(StepKind.FOIL, dry(15)), coat(dry(5)))),
                 Arguments.of(
-                        Rule.FLAKES_UNSEALED,
-                        List.of(coat, chunky.waitingFor(age(5)), coat(age(6))),
-                        List.of(
-                                coat,
-                                chunky.waitingFor(Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2))),
-                                coat(age(6)))),
-                Arguments.of(
-                        Rule.ADHESIVE_NOT_SET,
+                        "ADHESIVE_NOT_SET",
                         List.of(coat, step(StepKind.SAND, SANDABLE), adhesive, glitter, coat(age(3))),
                         List.of(coat, step(StepKind.SAND, SANDABLE), adhesive, glitter, coat(age(6)))),
                 // P12: a full wrap is cut longer by its overlap; with a handle in the way there is none.
-                Arguments.of(Rule.COAT_TOO_SOON, List.of(coat, coat(age(2))), List.of(coat, coat(age(5)))),
+                Arguments.of("COAT_TOO_SOON", List.of(coat, coat(age(2))), List.of(coat, coat(age(5)))),
                 Arguments.of(
-                        Rule.SAND_TOO_SOON,
+                        "SAND_TOO_SOON",
                         List.of(coat, step(StepKind.SAND, age(5)), coat),
                         List.of(coat, step(StepKind.SAND, age(9)), coat)),
                 Arguments.of(
-                        Rule.SAND_TEXTURE,
+                        "SAND_TEXTURE",
                         List.of(chunky, step(StepKind.SEAL, NOW), coat(dry(30)), step(StepKind.SAND, SANDABLE), coat),
                         List.of(
                                 chunky,
@@ -167,11 +163,11 @@ public class RuleTest {
                                 step(StepKind.SAND, SANDABLE),
                                 coat)),
                 Arguments.of(
-                        Rule.SAND_UNDER_SLIDE,
+                        "SAND_UNDER_SLIDE",
                         List.of(coat, step(StepKind.SAND, SANDABLE), step(StepKind.WATER_SLIDE, NOW)),
                         List.of(coat, step(StepKind.WATER_SLIDE, SANDABLE))),
                 Arguments.of(
-                        Rule.SAND_UNDER_PAINT,
+                        "SAND_UNDER_PAINT",
                         List.of(coat, step(StepKind.SAND, SANDABLE), step(StepKind.PAINT, NOW)),
                         List.of(
                                 coat,
@@ -179,39 +175,39 @@ public class RuleTest {
                                 step(StepKind.WASH, NOW),
                                 step(StepKind.PAINT, NOW))),
                 Arguments.of(
-                        Rule.SAND_LAST_COAT,
+                        "SAND_LAST_COAT",
                         List.of(coat, last, step(StepKind.SAND, SANDABLE)),
                         List.of(coat, last, step(StepKind.SAND, SANDABLE), coat)),
                 Arguments.of(
-                        Rule.STENCIL_PERMANENT,
+                        "STENCIL_PERMANENT",
                         List.of(step(StepKind.STENCIL, NOW, Material.PERMANENT_VINYL)),
                         List.of(step(StepKind.STENCIL, NOW, Material.REMOVABLE_VINYL))),
                 Arguments.of(
-                        Rule.INK_NOT_DRY,
+                        "INK_NOT_DRY",
                         List.of(step(StepKind.INK, NOW), step(StepKind.VINYL, dry(60))),
                         List.of(step(StepKind.INK, NOW), step(StepKind.VINYL, dry(24 * 60)))),
                 Arguments.of(
-                        Rule.INK_NOT_DRY,
+                        "INK_NOT_DRY",
                         List.of(step(StepKind.INK, NOW), step(StepKind.SEAL, dry(20))),
                         List.of(step(StepKind.INK, NOW), step(StepKind.SEAL, dry(30)))),
                 Arguments.of(
-                        Rule.SLIDE_NOT_DRY,
+                        "SLIDE_NOT_DRY",
                         List.of(step(StepKind.WATER_SLIDE, NOW), coat(dry(120))),
                         List.of(step(StepKind.WATER_SLIDE, NOW), coat(dry(9 * 60)))),
                 Arguments.of(
-                        Rule.SOLVENT_NOT_GONE,
+                        "SOLVENT_NOT_GONE",
                         List.of(step(StepKind.WIPE, NOW), coat),
                         List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), coat(dry(10)))),
                 Arguments.of(
-                        Rule.INK_UNSEALED,
+                        "INK_UNSEALED",
                         List.of(step(StepKind.INK, NOW), coat(dry(60))),
                         List.of(step(StepKind.INK, NOW), step(StepKind.SEAL, dry(60)), coat(dry(30)))),
                 Arguments.of(
-                        Rule.SOOT_UNSEALED,
+                        "SOOT_UNSEALED",
                         List.of(step(StepKind.SMOKE, NOW), coat),
                         List.of(step(StepKind.SMOKE, NOW), step(StepKind.SEAL, NOW), coat(dry(30)))),
                 Arguments.of(
-                        Rule.SOAP_NOT_RINSED,
+                        "SOAP_NOT_RINSED",
                         List.of(coat, step(StepKind.SOAP, age(12)), step(StepKind.PAINT, NOW), coat(dry(60))),
                         List.of(
                                 coat,
@@ -220,7 +216,7 @@ public class RuleTest {
                                 step(StepKind.WASH, dry(60)),
                                 coat(NOW))),
                 Arguments.of(
-                        Rule.GLUE_NOT_DRY,
+                        "GLUE_NOT_DRY",
                         List.of(coat, step(StepKind.FOIL_ADHESIVE, age(12)), coat(dry(20))),
                         List.of(
                                 coat,
@@ -228,49 +224,49 @@ public class RuleTest {
                                 step(StepKind.FOIL, dry(15)),
                                 coat(dry(5)))),
                 Arguments.of(
-                        Rule.GLUE_NOT_DRY,
+                        "GLUE_NOT_DRY",
                         List.of(step(StepKind.MICA_SEAL, NOW), coat(dry(10))),
                         List.of(step(StepKind.MICA_SEAL, NOW), coat(dry(30)))),
                 Arguments.of(
-                        Rule.COAT_STILL_WET,
+                        "COAT_STILL_WET",
                         List.of(coat, step(StepKind.SOAP, NOW)),
                         List.of(coat, step(StepKind.SOAP, age(5)))),
                 Arguments.of(
-                        Rule.FLAKES_UNSEALED,
-                        List.of(chunky, coat),
-                        List.of(chunky, step(StepKind.SEAL, NOW), coat(dry(30)))),
+                        "FLAKES_UNSEALED",
+                        List.of(glue, chunky, coat(dry(60))),
+                        List.of(glue, chunky, step(StepKind.SEAL, dry(60)), coat(dry(30)))),
                 Arguments.of(
-                        Rule.METALLIC_UNSEALED,
+                        "METALLIC_UNSEALED",
                         List.of(step(StepKind.VINYL, NOW, Material.METALLIC_VINYL), coat),
                         List.of(
                                 step(StepKind.VINYL, NOW, Material.METALLIC_VINYL),
                                 step(StepKind.SEAL, NOW),
                                 coat(dry(30)))),
                 Arguments.of(
-                        Rule.ADHESIVE_NOT_SET,
+                        "ADHESIVE_NOT_SET",
                         List.of(adhesive, glitter, coat(age(3))),
                         List.of(adhesive, glitter, coat(age(6)))),
                 Arguments.of(
-                        Rule.GLUE_NOT_DRY,
+                        "GLUE_NOT_DRY",
                         List.of(step(StepKind.GLUE, NOW), coat(dry(30))),
                         List.of(step(StepKind.GLUE, NOW), coat(dry(60)))),
                 Arguments.of(
-                        Rule.PAINT_NOT_DRY,
+                        "PAINT_NOT_DRY",
                         List.of(step(StepKind.PAINT, NOW), coat),
                         List.of(step(StepKind.PAINT, NOW), coat(dry(60)))),
                 Arguments.of(
-                        Rule.HOT_INK,
+                        "HOT_INK",
                         List.of(coat, step(StepKind.HEAT, NOW), step(StepKind.INK_BLOOM, NOW)),
                         List.of(coat, step(StepKind.HEAT, NOW), step(StepKind.INK_BLOOM, dry(10)))),
                 Arguments.of(
-                        Rule.TAPE_PAST_GEL,
+                        "TAPE_PAST_GEL",
                         List.of(step(StepKind.MASK, NOW), coat, step(StepKind.PULL_TAPE, age(6))),
                         List.of(
                                 step(StepKind.MASK, NOW),
                                 coat,
                                 step(StepKind.PULL_TAPE, Wait.of(Wait.Kind.INTO_COAT, Duration.ofMinutes(45))))),
                 Arguments.of(
-                        Rule.TAPE_PAST_GEL,
+                        "TAPE_PAST_GEL",
                         List.of(
                                 step(StepKind.MASK, NOW),
                                 coat,
@@ -282,32 +278,29 @@ public class RuleTest {
                                 step(StepKind.MASK, NOW),
                                 coat(STRAIGHT_ON))),
                 Arguments.of(
-                        Rule.POLISH_TOO_SOON,
+                        "POLISH_TOO_SOON",
                         List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, age(12))),
                         List.of(coat, step(StepKind.INSPECT, NOW), step(StepKind.POLISH, Wait.of(Wait.Kind.CURED)))),
                 Arguments.of(
-                        Rule.POLISH_ON_FAULTS,
+                        "POLISH_ON_FAULTS",
                         List.of(coat, step(StepKind.POLISH, Wait.of(Wait.Kind.CURED))),
                         List.of(coat, step(StepKind.INSPECT, Wait.of(Wait.Kind.CURED)), step(StepKind.POLISH, NOW))),
                 Arguments.of(
-                        Rule.FLAME_WITH_SOLVENT,
-                        List.of(step(StepKind.WIPE, NOW), step(StepKind.FLASH_OFF, NOW), step(StepKind.SMOKE, NOW)),
-                        List.of(
-                                step(StepKind.WIPE, NOW),
-                                step(StepKind.FLASH_OFF, NOW),
-                                step(StepKind.SMOKE, dry(10)))),
+                        "FLAME_WITH_SOLVENT",
+                        List.of(step(StepKind.WIPE, NOW), step(StepKind.HEAT, NOW)),
+                        List.of(step(StepKind.WIPE, NOW), step(StepKind.HEAT, dry(10)))),
                 Arguments.of(
-                        Rule.FINISH_TOO_SOON,
+                        "FINISH_TOO_SOON",
                         List.of(coat, step(StepKind.FINISH, age(6))),
                         List.of(coat, step(StepKind.FINISH, age(12)))),
                 // P11: a mug 262 mm round with 34 mm of handle takes 228 mm.
-                Arguments.of(Rule.DECAL_TOO_LARGE, List.of(decal(240, 80)), List.of(decal(225, 80))),
-                Arguments.of(Rule.DECAL_TOO_LARGE, List.of(decal(100, 130)), List.of(decal(100, 110))));
+                Arguments.of("DECAL_TOO_LARGE", List.of(decal(240, 80)), List.of(decal(225, 80))),
+                Arguments.of("DECAL_TOO_LARGE", List.of(decal(100, 130)), List.of(decal(100, 110))));
     }
 
     @ParameterizedTest
     @MethodSource("plans")
-    void aPlanThatBreaksItIsToldAndTheMendedOneIsNot(Rule rule, List<PlanStep> wrong, List<PlanStep> right) {
+    void aPlanThatBreaksItIsToldAndTheMendedOneIsNot(String rule, List<PlanStep> wrong, List<PlanStep> right) {
         assertThat(broken(REGULAR, wrong)).contains(rule);
         assertThat(broken(REGULAR, right)).doesNotContain(rule);
     }
@@ -319,9 +312,9 @@ public class RuleTest {
             names = {"INK_BLOOM", "INK", "SEAL", "SPRAY_ADHESIVE", "CLEAN", "PREP", "PULL_TAPE", "WIPE", "PAINT"})
     void aFlameWaitsUntilSolventsHaveGone(StepKind kind) {
         assertThat(broken(REGULAR, List.of(step(kind, NOW), step(StepKind.HEAT, NOW))))
-                .contains(Rule.FLAME_WITH_SOLVENT);
+                .contains("FLAME_WITH_SOLVENT");
         assertThat(broken(REGULAR, List.of(step(kind, NOW), step(StepKind.HEAT, dry(10)))))
-                .doesNotContain(Rule.FLAME_WITH_SOLVENT);
+                .doesNotContain("FLAME_WITH_SOLVENT");
     }
 
     @Test
@@ -329,7 +322,7 @@ public class RuleTest {
         PlanStep soap = new PlanStep(1, StepKind.CLEAN, NOW, "Clean with soap and water.", Optional.empty());
         PlanStep brushed = new PlanStep(1, StepKind.SEAL, NOW, "Brush on a thin sealer.", Optional.empty());
         assertThat(broken(REGULAR, List.of(soap, brushed, step(StepKind.HEAT, NOW))))
-                .doesNotContain(Rule.FLAME_WITH_SOLVENT);
+                .doesNotContain("FLAME_WITH_SOLVENT");
         assertThat(brushed.needs()).isEmpty();
         assertThat(step(StepKind.SEAL, NOW).needs()).contains(Need.BOOTH);
     }
@@ -345,15 +338,15 @@ public class RuleTest {
                 Optional.empty());
         assertThat(can.needs()).contains(Need.BOOTH);
         assertThat(can.caution()).isEqualTo(StepKind.SEAL.caution());
-        assertThat(broken(REGULAR, List.of(can, step(StepKind.HEAT, NOW)))).contains(Rule.FLAME_WITH_SOLVENT);
+        assertThat(broken(REGULAR, List.of(can, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
         PlanStep both = new PlanStep(1, StepKind.CLEAN, NOW, "Dish soap, rinse, then IPA.", Optional.empty());
-        assertThat(broken(REGULAR, List.of(both, step(StepKind.HEAT, NOW)))).contains(Rule.FLAME_WITH_SOLVENT);
+        assertThat(broken(REGULAR, List.of(both, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
         PlanStep paste = new PlanStep(1, StepKind.CLEAN, NOW, "One scouring paste.", Optional.empty());
-        assertThat(broken(REGULAR, List.of(paste, step(StepKind.HEAT, NOW)))).doesNotContain(Rule.FLAME_WITH_SOLVENT);
+        assertThat(broken(REGULAR, List.of(paste, step(StepKind.HEAT, NOW)))).doesNotContain("FLAME_WITH_SOLVENT");
     }
 
-    private static Set<Rule> onBlank(Blank blank, PlanStep step) {
-        Set<Rule> rules = EnumSet.noneOf(Rule.class);
+    private static Set<String> onBlank(Blank blank, PlanStep step) {
+        Set<String> rules = new TreeSet<>();
         Judgement.of(List.of(step), REGULAR, REGULAR, blank).forEach(finding -> rules.add(finding.rule()));
         return rules;
     }
@@ -368,17 +361,17 @@ public class RuleTest {
         Blank straight = new Blank(new Straight(205, 229), true, 5, 0, 0, OptionalDouble.of(20));
         assertThat(onBlank(straight, decal(235, 150))).isEmpty();
         assertThat(onBlank(straight, decal(229, 205))).isEmpty();
-        assertThat(onBlank(straight, decal(250, 150))).contains(Rule.DECAL_TOO_LARGE);
+        assertThat(onBlank(straight, decal(250, 150))).contains("DECAL_TOO_LARGE");
         Blank wide = new Blank(new Straight(200, 314.96), true, 5, 0, 0, OptionalDouble.of(30));
         assertThat(onBlank(wide, decal(315, 100))).isEmpty();
         assertThat(onBlank(MUG, decal(235, 80)))
                 .as("nothing overlaps across a handle")
-                .contains(Rule.DECAL_TOO_LARGE);
+                .contains("DECAL_TOO_LARGE");
         Blank taper = new Blank(new Tapered(172, 214, 281), true, 5, 0, 0, OptionalDouble.of(20));
         assertThat(onBlank(taper, decal(100, 60))).isEmpty();
-        assertThat(onBlank(taper, decal(247, 60))).contains(Rule.FLAT_WRAP_ON_TAPER);
-        assertThat(onBlank(taper, decal(275, 20))).doesNotContain(Rule.DECAL_TOO_LARGE);
-        assertThat(onBlank(taper, decal(275, 160))).contains(Rule.DECAL_TOO_LARGE);
+        assertThat(onBlank(taper, decal(247, 60))).contains("FLAT_WRAP_ON_TAPER");
+        assertThat(onBlank(taper, decal(275, 20))).doesNotContain("DECAL_TOO_LARGE");
+        assertThat(onBlank(taper, decal(275, 160))).contains("DECAL_TOO_LARGE");
     }
 
     /** P22: one forgotten tape is one thing to be told. */
@@ -392,30 +385,31 @@ public class RuleTest {
                 step(StepKind.SAND, SANDABLE),
                 coat(NOW));
         assertThat(Judgement.of(forgotten, REGULAR, REGULAR, MUG).stream()
-                        .filter(finding -> finding.rule() == Rule.TAPE_PAST_GEL))
+                        .filter(finding -> finding.rule().equals("TAPE_PAST_GEL")))
                 .hasSize(1);
     }
 
     /** P18, P26: ink blooms and long blends want a regular resin. */
     @Test
     void anInkBloomWantsARegularResin() {
-        assertThat(broken(FAST, List.of(bloom()))).contains(Rule.FAST_RESIN);
-        assertThat(broken(REGULAR, List.of(bloom()))).isEmpty();
-        List<PlanStep> blend = List.of(
-                step(StepKind.ADHESIVE, NOW),
-                step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.MIXED_GLITTER));
-        assertThat(broken(FAST, blend)).contains(Rule.FAST_RESIN);
-        assertThat(broken(REGULAR, blend)).isEmpty();
+        assertThat(broken(FAST, List.of(bloom()))).contains("FAST_RESIN");
+        assertThat(broken(REGULAR, List.of(bloom()))).doesNotContain("FAST_RESIN");
     }
 
+    /** What is promised to whoever asks for a judgement has a plan that breaks it; all else is tried where it lies. */
     @Test
-    void everyRuleIsTriedHereAndSaysWhereItComesFromAndWhatHelps() {
-        Set<Rule> tried = EnumSet.of(Rule.FAST_RESIN, Rule.FLAT_WRAP_ON_TAPER);
-        plans().forEach(arguments -> tried.add((Rule) arguments.get()[0]));
-        assertThat(tried).containsExactlyInAnyOrder(Rule.values());
-        for (Rule rule : Rule.values()) {
-            assertThat(rule.mark()).matches("(P\\d+|step \\d+)(, (P\\d+|step \\d+))*");
-            assertThat(rule.title()).isNotBlank();
+    void everyNameThatIsPromisedIsTriedHereAndSaysWhereItComesFrom() {
+        Set<String> tried = new TreeSet<>(List.of("FAST_RESIN"));
+        plans().forEach(arguments -> tried.add((String) arguments.get()[0]));
+        for (Cell cell : Cell.values()) {
+            assertThat(cell.source()).matches("from memory|the plan|section 7|(P\\d+|step \\d+)(, (P\\d+|step \\d+))*");
+            assertThat(cell.words()).endsWith(".");
+            if (!cell.rule().equals(cell.name())) {
+                assertThat(tried).contains(cell.rule());
+            }
+        }
+        for (DecalFit rule : DecalFit.values()) {
+            assertThat(rule.source()).matches("P\\d+(, P\\d+)*");
             assertThat(rule.remedy()).endsWith(".");
         }
     }
@@ -429,17 +423,6 @@ public class RuleTest {
                                 step(StepKind.SMOKE, NOW),
                                 coat(NOW),
                                 step(StepKind.POLISH, age(3)))))
-                .contains(
-                        Rule.INK_UNSEALED,
-                        Rule.SOOT_UNSEALED,
-                        Rule.POLISH_TOO_SOON,
-                        Rule.POLISH_ON_FAULTS,
-                        Rule.FLAME_WITH_SOLVENT);
-    }
-
-    @Test
-    void whatASchoolDisputesNamesTheDispute() {
-        assertThat(Rule.FLAKES_UNSEALED.school()).contains(Question.GLITTER_SEAL);
-        assertThat(Rule.FLAME_WITH_SOLVENT.school()).isEmpty();
+                .contains("INK_UNSEALED", "SOOT_UNSEALED", "POLISH_TOO_SOON", "POLISH_ON_FAULTS", "FLAME_WITH_SOLVENT");
     }
 }

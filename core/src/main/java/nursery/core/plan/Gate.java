@@ -1,0 +1,125 @@
+package nursery.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import nursery.core.surface.Bound;
+import nursery.core.surface.Cell;
+
+/**
+ * A step's window as the planner reads it: bounds worked out once, when the plan is begun, and read over slots as often
+ * as it tries. It opens and closes as a bench would offer the step.
+ */
+final class Gate {
+
+    /** All that is told, the same without the plan's own way, and what is asked about. */
+    private final Ends told;
+
+    private final Ends hurried;
+    private final Ends asked;
+    private final boolean isWet;
+    private final int hands;
+
+    /** @param isWet whether the work must have ended when its window closes */
+    Gate(List<Bound> bounds, boolean isWet, int hands) {
+        told = Ends.of(bounds, bound -> bound.cell().grave().isTold());
+        hurried = Ends.of(bounds, bound -> bound.cell().grave().isTold() && bound.cell() != Cell.OWN_WAY);
+        asked = Ends.of(bounds, bound -> bound.cell().grave().isAsked());
+        this.isWet = isWet;
+        this.hands = hands;
+    }
+
+    /** The first slot its bounds allow. */
+    int opens(Progress cup) {
+        return open(cup).opens(cup);
+    }
+
+    /** The first slot at which it is too late to begin, or {@link Act#NEVER}. */
+    int closes(Progress cup) {
+        Ends ends = open(cup);
+        int slot = Act.NEVER;
+        for (Bound bound : ends.until) {
+            slot = Math.min(slot, isWet ? cup.last(bound) - hands + 1 : cup.until(bound));
+        }
+        return slot;
+    }
+
+    /** Those of its bounds that leave any time; a window that is only too short for the hands it takes is a window. */
+    private Ends open(Progress cup) {
+        if (told.leaveTime(cup)) {
+            return told;
+        }
+        return hurried.leaveTime(cup) ? hurried : asked;
+    }
+
+    /** Both ends of a window. */
+    private static final class Ends {
+
+        private final Bound[] from;
+        private final Bound[] until;
+
+        /** Whether they leave time whatever the room does: all ages of one pour, the first before the last. */
+        private final boolean always;
+
+        private Ends(List<Bound> from, List<Bound> until) {
+            this.from = from.toArray(Bound[]::new);
+            this.until = until.toArray(Bound[]::new);
+            always = until.isEmpty()
+                    || from.stream().allMatch(opens -> until.stream().allMatch(closes -> isBefore(opens, closes)));
+        }
+
+        private static boolean isBefore(Bound opens, Bound closes) {
+            return opens.work() == closes.work() && opens.since() == closes.since() && opens.amount() < closes.amount();
+        }
+
+        static Ends of(List<Bound> bounds, Predicate<Bound> counts) {
+            List<Bound> from = new ArrayList<>();
+            List<Bound> until = new ArrayList<>();
+            for (Bound bound : bounds) {
+                if (counts.test(bound)) {
+                    switch (bound.side()) {
+                        case FROM -> keep(bound, from, 1);
+                        case UNTIL -> keep(bound, until, -1);
+                        case BEST_UNTIL, NEVER -> {}
+                    }
+                }
+            }
+            return new Ends(from, until);
+        }
+
+        /** Of what counts the same way from the same work, only one decides. */
+        private static void keep(Bound bound, List<Bound> kept, int sign) {
+            for (int i = 0; i < kept.size(); i++) {
+                Bound other = kept.get(i);
+                if (other.work() == bound.work() && other.since() == bound.since()) {
+                    if (sign * bound.amount() > sign * other.amount()) {
+                        kept.set(i, bound);
+                    }
+                    return;
+                }
+            }
+            kept.add(bound);
+        }
+
+        int opens(Progress cup) {
+            int slot = 0;
+            for (Bound bound : from) {
+                slot = Math.max(slot, cup.from(bound));
+            }
+            return slot;
+        }
+
+        boolean leaveTime(Progress cup) {
+            if (always) {
+                return true;
+            }
+            int opens = opens(cup);
+            for (Bound bound : until) {
+                if (opens > cup.until(bound)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+}

@@ -1,0 +1,187 @@
+package nursery.core.surface;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import nursery.core.film.CoatRole;
+import nursery.core.resin.Label;
+import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Material;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * Bounds at the minute they begin and end. A regular label turns 4 h, is recoated from 4, grips well to 12, is sandable
+ * from 8, must be scuffed and is cured at 24 (P13–P17).
+ */
+class TableEdgesTest {
+
+    private static final Label REGULAR = StartingProfile.REGULAR.label();
+    private static final Label FAST = StartingProfile.FAST.label();
+    private static final double MINUTE_H = 1 / 60.0;
+    private static final double NOW_MIN = 5000;
+
+    /** A step that was done so many minutes ago, its coat as old as it is said to be. */
+    private record Done(PlanStep step, double minutesAgo) {}
+
+    private static PlanStep step(StepKind kind, Material material, Optional<CoatRole> role, String grit) {
+        return new PlanStep(1, kind, "", Wait.none(), "", role, material, Optional.empty(), grit);
+    }
+
+    private static PlanStep step(StepKind kind) {
+        return step(kind, Material.ORDINARY, kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty(), "");
+    }
+
+    private static Done ago(StepKind kind, double minutes) {
+        return new Done(step(kind), minutes);
+    }
+
+    private static Set<String> broken(Label label, PlanStep next, Done... done) {
+        Surface surface = Surface.of(true);
+        for (Done one : done) {
+            surface = surface.after(Words.work(surface.works().size() + 1, one.step(), label.times(), surface));
+        }
+        Timeline time = new Timeline() {
+            @Override
+            public double begun(int work, double minutes) {
+                return work == 0 ? 0 : NOW_MIN - done[work - 1].minutesAgo() + minutes;
+            }
+
+            @Override
+            public double ended(int work, double minutes) {
+                return begun(work, minutes);
+            }
+
+            @Override
+            public double age(int pour, double hours) {
+                return begun(pour, hours * 60);
+            }
+        };
+        Work work = Words.work(surface.works().size() + 1, next, label.times(), surface);
+        return Opening.broken(Table.bounds(work, surface, List.of()), NOW_MIN, NOW_MIN, 0, time).stream()
+                .map(one -> one.bound().cell().rule())
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static boolean breaks(String rule, StepKind next, Done... done) {
+        return broken(REGULAR, step(next), done).contains(rule);
+    }
+
+    private static boolean onCoat(String rule, StepKind next, double ageH) {
+        return breaks(rule, next, ago(StepKind.FLOOD_COAT, ageH * 60));
+    }
+
+    @Test
+    void aCoatToTheMinute() {
+        assertThat(onCoat("COAT_TOO_SOON", StepKind.BUILD_COAT, 4 - MINUTE_H)).isTrue();
+        assertThat(onCoat("COAT_TOO_SOON", StepKind.BUILD_COAT, 4 + MINUTE_H)).isFalse();
+        assertThat(onCoat("GRIP_FADING", StepKind.BUILD_COAT, 12 - MINUTE_H)).isFalse();
+        assertThat(onCoat("GRIP_FADING", StepKind.BUILD_COAT, 12 + MINUTE_H)).isTrue();
+        assertThat(onCoat("TACK_WINDOW", StepKind.BUILD_COAT, 24 - MINUTE_H)).isFalse();
+        assertThat(onCoat("TACK_WINDOW", StepKind.BUILD_COAT, 24 + MINUTE_H)).isTrue();
+    }
+
+    @Test
+    void sandingPolishingAndPackingToTheMinute() {
+        assertThat(onCoat("SAND_TOO_SOON", StepKind.SAND, 8 - MINUTE_H)).isTrue();
+        assertThat(onCoat("SAND_TOO_SOON", StepKind.SAND, 8 + MINUTE_H)).isFalse();
+        assertThat(onCoat("POLISH_TOO_SOON", StepKind.POLISH, 24 - MINUTE_H)).isTrue();
+        assertThat(onCoat("POLISH_TOO_SOON", StepKind.POLISH, 24 + MINUTE_H)).isFalse();
+        assertThat(onCoat("FINISH_TOO_SOON", StepKind.FINISH, 8 - MINUTE_H)).isTrue();
+        assertThat(onCoat("FINISH_TOO_SOON", StepKind.FINISH, 8 + MINUTE_H)).isFalse();
+    }
+
+    /** P22. */
+    @Test
+    void forgottenTapeToTheMinute() {
+        Done tape = ago(StepKind.MASK, 1000);
+        for (StepKind met : List.of(StepKind.PULL_TAPE, StepKind.MASK, StepKind.SAND, StepKind.BUILD_COAT)) {
+            assertThat(breaks("TAPE_PAST_GEL", met, tape, ago(StepKind.FLOOD_COAT, 4 * 60 + 1)))
+                    .as("%s", met)
+                    .isTrue();
+            assertThat(breaks("TAPE_PAST_GEL", met, tape, ago(StepKind.FLOOD_COAT, 4 * 60 - 1)))
+                    .as("%s", met)
+                    .isFalse();
+        }
+        assertThat(breaks("TAPE_PAST_GEL", StepKind.WASH, tape, ago(StepKind.FLOOD_COAT, 9 * 60)))
+                .isFalse();
+    }
+
+    /**
+     * P19: a generous adhesive is set after about 6 h in a regular resin; a thin one, and any in a fast one, after 2.
+     */
+    @ParameterizedTest
+    @CsvSource({"ADHESIVE_GENEROUS, false, 6", "ADHESIVE_THIN, false, 2", "ADHESIVE_GENEROUS, true, 2"})
+    void anAdhesiveIsSetToTheMinute(CoatRole role, boolean fast, double setH) {
+        PlanStep film = step(StepKind.ADHESIVE, Material.ORDINARY, Optional.of(role), "");
+        Label label = fast ? FAST : REGULAR;
+        PlanStep flood = step(StepKind.FLOOD_COAT);
+        Done glitter = ago(StepKind.GLITTER, 60);
+        assertThat(broken(label, flood, new Done(film, setH * 60 - 1), glitter)).contains("ADHESIVE_NOT_SET");
+        assertThat(broken(label, flood, new Done(film, setH * 60 + 1), glitter)).doesNotContain("ADHESIVE_NOT_SET");
+    }
+
+    @Test
+    void paintOnSandingMindsScratchesAndDust() {
+        Done coat = ago(StepKind.FLOOD_COAT, 20 * 60);
+        Done coarse = new Done(step(StepKind.SAND, Material.ORDINARY, Optional.empty(), "120"), 5);
+        Done fine = new Done(step(StepKind.SAND, Material.ORDINARY, Optional.empty(), "220"), 5);
+        Done wash = ago(StepKind.WASH, 1);
+        assertThat(breaks("SAND_UNDER_PAINT", StepKind.PAINT, coat, coarse, wash))
+                .as("scratches")
+                .isTrue();
+        assertThat(breaks("SAND_UNDER_PAINT", StepKind.PAINT, coat, fine))
+                .as("dust")
+                .isTrue();
+        assertThat(breaks("SAND_UNDER_PAINT", StepKind.PAINT, coat, fine, wash)).isFalse();
+    }
+
+    @Test
+    void onlyTheLastCoatIsNotSanded() {
+        assertThat(breaks("SAND_LAST_COAT", StepKind.SAND, ago(StepKind.BUILD_COAT, 20 * 60)))
+                .isFalse();
+        assertThat(breaks("SAND_LAST_COAT", StepKind.SAND, ago(StepKind.FINISHING_COAT, 20 * 60)))
+                .isTrue();
+    }
+
+    /** P23, P24: under a coat and under a sealer alike, and under paint. */
+    @Test
+    void whatWaitsForInkAndSlidesIsNotOnlyTheCoat() {
+        for (StepKind over : List.of(StepKind.BUILD_COAT, StepKind.SEAL, StepKind.PAINT)) {
+            assertThat(breaks("INK_NOT_DRY", over, ago(StepKind.INK, 10)))
+                    .as("%s", over)
+                    .isTrue();
+            assertThat(breaks("SLIDE_NOT_DRY", over, ago(StepKind.WATER_SLIDE, 10)))
+                    .as("%s", over)
+                    .isTrue();
+        }
+        assertThat(breaks("INK_NOT_DRY", StepKind.WASH, ago(StepKind.INK, 10))).isFalse();
+    }
+
+    /** Foil adhesive takes its foil while it is tacky; the coat that follows lies on the foil, not on the adhesive. */
+    @Test
+    void adhesiveUnderFoilIsFoilAdhesive() {
+        Done sprayed = ago(StepKind.SPRAY_ADHESIVE, 20);
+        assertThat(breaks("GLUE_NOT_DRY", StepKind.BUILD_COAT, sprayed)).isTrue();
+        assertThat(breaks("GLUE_NOT_DRY", StepKind.BUILD_COAT, sprayed, ago(StepKind.FOIL, 15)))
+                .isFalse();
+    }
+
+    /** P18: inks dropped into a flood want a regular resin. Glitters on a film, several too, go on with a fast one. */
+    @Test
+    void aFastResinSpoilsInkAndNoBlend() {
+        PlanStep bloom = step(StepKind.FLOOD_COAT, Material.ORDINARY, Optional.of(CoatRole.BLOOM), "");
+        assertThat(broken(FAST, bloom)).contains("FAST_RESIN");
+        assertThat(broken(REGULAR, bloom)).doesNotContain("FAST_RESIN");
+        PlanStep blend = step(StepKind.GLITTER, Material.MIXED_GLITTER, Optional.empty(), "");
+        assertThat(broken(FAST, blend, ago(StepKind.ADHESIVE, 5))).isEmpty();
+    }
+}
