@@ -58,10 +58,9 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
             case POURED -> poured((LogEntry.Poured) entry, cup, room);
             case DONE -> done(cup.step(((LogEntry.OfStep) entry).step()), cup, at);
             case SCUFFED -> with(Doing.SCUFF, "Scuffed", at);
-            case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? with(Doing.STRIP, "Stripped", at) : this;
-            case FAULTS_SEEN -> with(Doing.FAULT_SEEN, "Fault seen", at);
-            case HANDED_OVER -> with(Doing.HAND_OVER, "Handed over", at);
-            case SKIPPED, TAKEN_OFF, ABANDONED, REOPENED, NOTED, TOUCHED, CAUSE_KNOWN, CANCELLED -> this;
+            case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? once(Doing.STRIP, "Stripped", at) : this;
+            case FAULTS_SEEN -> once(Doing.FAULT_SEEN, "Fault seen", at);
+            case SKIPPED, TAKEN_OFF, HANDED_OVER, ABANDONED, REOPENED, NOTED, TOUCHED, CAUSE_KNOWN, CANCELLED -> this;
         };
     }
 
@@ -86,6 +85,13 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
                 Optional.of(step));
     }
 
+    /** What is said over and over is one work. */
+    private OnTheCup once(Doing doing, String title, Instant at) {
+        List<Work> works = surface.works();
+        boolean isAgain = !works.isEmpty() && works.get(works.size() - 1).doing() == doing;
+        return isAgain ? this : with(doing, title, at);
+    }
+
     private OnTheCup with(Doing doing, String title, Instant at) {
         return with(
                 Work.of(next(), doing, How.USUAL, Optional.empty()),
@@ -105,6 +111,10 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private OnTheCup with(Work work, Moments then, Upon name, Optional<PlanStep> of) {
+        if (surface.works().size() >= Surface.MOST_WORKS) {
+            // Nobody wrote such a log at a bench; what is left of it is still shown.
+            return this;
+        }
         List<Upon> names = new ArrayList<>(named);
         names.add(name);
         List<Integer> numbers = new ArrayList<>(steps);

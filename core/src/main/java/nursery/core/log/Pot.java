@@ -1,6 +1,7 @@
 package nursery.core.log;
 
 import java.util.OptionalLong;
+import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.RatioCheck;
 import nursery.core.resin.Resin;
@@ -19,8 +20,14 @@ public record Pot(Resin resin, int edition, OptionalLong batch, boolean measured
         this(resin, edition, batch, false);
     }
 
-    /** The same pot after its parts were measured, against the ratio it was mixed by. */
+    /**
+     * The same pot after its parts were measured, against the ratio it was mixed by; what is no amount says nothing.
+     */
     public Pot measured(MixRatio ratio, double partAMl, double partBMl) {
+        if (!(partAMl >= RatioCheck.LEAST_ML && partBMl >= RatioCheck.LEAST_ML)
+                || partAMl + partBMl > Mix.MAX_TOTAL_ML) {
+            return this;
+        }
         RatioCheck check = RatioCheck.of(resin.label().at(ratio), partAMl, partBMl);
         return new Pot(resin, edition, batch, check.verdict() == RatioCheck.Verdict.DO_NOT_USE);
     }

@@ -13,6 +13,8 @@ import nursery.core.measure.Numbers;
  */
 public record RatioCheck(double error, double tolerance, double addAMl, double addBMl) {
 
+    /** Less is no amount. */
+    public static final double LEAST_ML = 0.01;
     /** Where the label states none; from memory. */
     public static final double USUAL_TOLERANCE = 0.05;
     /** Up to half the tolerance nobody can tell; from memory. */
@@ -30,8 +32,8 @@ public record RatioCheck(double error, double tolerance, double addAMl, double a
     /** @throws nursery.core.measure.InvalidInput if either amount is not an amount */
     public static RatioCheck of(Label label, double partAMl, double partBMl) {
         Faults faults = new Faults();
-        faults.within("partA", "The resin measured", partAMl, 0.01, Mix.MAX_TOTAL_ML, "ml");
-        faults.within("partB", "The hardener measured", partBMl, 0.01, Mix.MAX_TOTAL_ML, "ml");
+        faults.within("partA", "The resin measured", partAMl, LEAST_ML, Mix.MAX_TOTAL_ML, "ml");
+        faults.within("partB", "The hardener measured", partBMl, LEAST_ML, Mix.MAX_TOTAL_ML, "ml");
         faults.throwIfAny();
         MixRatio ratio = label.ratio();
         double rightA = partBMl * ratio.partsA() / ratio.partsB();

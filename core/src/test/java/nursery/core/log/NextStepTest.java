@@ -4,6 +4,7 @@ import static nursery.core.log.CupStory.hour;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -194,5 +195,26 @@ class NextStepTest {
                         .concerns())
                 .singleElement()
                 .satisfies(concern -> assertThat(mark.answerTo(concern)).contains("a hurry"));
+    }
+
+    /** A log as long as nobody would write it is still folded. */
+    @Test
+    void aLogOfAThousandSightingsIsStillRead() {
+        PlanStep coat = new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD));
+        Resin resin = Resin.of(1, "regular", REGULAR);
+        List<LogEntry> log = new ArrayList<>();
+        for (int i = 1; i <= 1000; i++) {
+            Mark mark = new Mark(i, hour(1), hour(1), "Mira", "a dimple");
+            log.add(
+                    i % 2 == 0
+                            ? new LogEntry.FaultsSeen(mark, List.of())
+                            : new LogEntry.RemedyChosen(mark, LogEntry.RemedyChosen.STRIP_BACK, ""));
+        }
+        Blank powdered = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true);
+        assertThat(Cup.started("A-01", powdered, new Cup.Resins(resin, resin), List.of(coat), hour(0))
+                        .withLog(log)
+                        .at(ROOM, hour(2))
+                        .next())
+                .isPresent();
     }
 }
