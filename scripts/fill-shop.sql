@@ -51,8 +51,8 @@ BEGIN
       started + INTERVAL 6810 MINUTE, 'HANDED_OVER', 10, 56, 4, started + INTERVAL 6810 MINUTE
     FROM (SELECT seq AS i, @last + seq AS number, (@last + seq - 1) DIV 99 AS series,
         @now - INTERVAL 30 DAY - INTERVAL FLOOR((count - seq) * @apart) SECOND AS started FROM seq_1_to_200000 WHERE seq > done AND seq <= upto) made;
-    INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, material, grit)
-    SELECT c.id, s.number, s.number, s.kind, s.title, s.wait_kind, s.amount, s.fast, 'As the technique says.', s.role, 'ORDINARY', ''
+    INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail, role, how)
+    SELECT c.id, s.number, s.number, s.kind, s.title, s.wait_kind, s.amount, s.fast, 'As the technique says.', s.role, ''
     FROM cup c JOIN fill_step s WHERE c.id > @cups + done AND c.id <= @cups + upto;
     INSERT INTO batch (id, resin_id, measuring_cup_id, ratio, planned_a_ml, planned_b_ml, pot_minutes, started_at, started_by, actual_a_ml, actual_b_ml, mixed_at, closed_at,
       leftover_ml, wasted)

@@ -403,6 +403,37 @@
     if (radio) radio.checked = true;
   }, true);
 
+  // A page may move under a finger, or the part with the button be fetched anew meanwhile: a press that did not slide
+  // still goes to what it began on.
+  const SLID_PX = 12;
+  const sameAs = (one) => [...document.querySelectorAll(one.tagName)].find((other) => ['name', 'value', 'href', 'textContent'].every((part) => (one[part] ?? '') === (other[part] ?? '')));
+  let pressed = null;
+  let pressedFor = null;
+  document.addEventListener('pointerdown', (event) => {
+    const on = event.button === 0 && event.target.closest('button, summary, label, a[href]');
+    pressed = on ? { on, x: event.clientX, y: event.clientY } : null;
+  }, true);
+  document.addEventListener('pointercancel', () => { pressed = null; }, true);
+  document.addEventListener('pointerup', (event) => {
+    const press = pressed;
+    pressed = null;
+    if (!press || Math.hypot(event.clientX - press.x, event.clientY - press.y) > SLID_PX) return;
+    const under = document.elementFromPoint(event.clientX, event.clientY);
+    if (press.on.isConnected && press.on.contains(under)) return;
+    const on = press.on.isConnected ? press.on : sameAs(press.on);
+    if (!on) return;
+    on.click();
+    pressedFor = on;
+    setTimeout(() => { pressedFor = null; }, 400);
+  }, true);
+  // Where the browser finds its way to it as well, once is enough.
+  document.addEventListener('click', (event) => {
+    if (!pressedFor || !event.isTrusted) return;
+    event.preventDefault();
+    event.stopPropagation();
+    pressedFor = null;
+  }, true);
+
   // A glove presses twice: the second press goes nowhere. The server would not count it either.
   document.addEventListener('submit', (event) => {
     const form = event.target;

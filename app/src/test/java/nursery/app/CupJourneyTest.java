@@ -189,7 +189,7 @@ class CupJourneyTest extends Journey {
         assertThat(page.locator("#judgement")).containsText("The film under the glitter must be set first");
         page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Glitter"))
                 .click();
-        page.locator("#s3-material").selectOption("fine-glitter");
+        page.locator("#s3-grain").selectOption("fine");
         assertThat(page.locator("#judgement")).containsText("The film under the glitter must be set first");
         page.locator(".edit-rows summary", new Page.LocatorOptions().setHasText("Flood coat"))
                 .click();

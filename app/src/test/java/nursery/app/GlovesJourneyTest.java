@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.SelectOption;
@@ -136,6 +137,41 @@ class GlovesJourneyTest extends Journey {
         assertThat(page.locator(".said")).containsText("Taken back");
         unfold("History");
         assertThat(page.locator("#history .struck")).containsText("Undone");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "button => { document.querySelector('.do-card').style.marginTop = '160px'; }",
+                "button => { document.querySelector('.cup-head').style.display = 'none'; }",
+                "button => { button.replaceWith(button.cloneNode(true)); }",
+                "button => { const twin = button.cloneNode(true); button.parentElement.append(twin); button.remove(); }",
+                "button => {}"
+            })
+    void aPressStaysWithItsButtonWhateverMovesUnderIt(String meanwhile) {
+        cups(1);
+        page.navigate("/cups/A-01");
+        BoundingBox box = button("Done").boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+        page.mouse().down();
+        button("Done").evaluate(meanwhile);
+        page.mouse().up();
+        assertThat(page.locator(".said")).containsText("Undo");
+        assertThat(shop.cup("A-01").cup().log()).hasSize(1);
+    }
+
+    /** Who slides off a button has thought better of it. */
+    @Test
+    void aPressThatSlidesOffIsNone() {
+        cups(1);
+        page.navigate("/cups/A-01");
+        BoundingBox box = button("Done").boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 2, box.y - 60);
+        page.mouse().up();
+        page.reload();
+        assertThat(shop.cup("A-01").cup().log()).isEmpty();
     }
 
     @Test

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -105,9 +106,40 @@ abstract class Journey {
 
     /** Presses a button that sends a form, and waits until its answer is there. */
     void send(String name) {
-        page.evaluate("() => { window.beforeSending = true; }");
+        page.evaluate(
+                """
+            () => {
+              window.beforeSending = true;
+              window.moved = [];
+              new PerformanceObserver((list) => list.getEntries().forEach((entry) => entry.sources.forEach((one) =>
+                  window.moved.push(`${one.node?.outerHTML?.slice(0, 40)} by ${one.currentRect.y - one.previousRect.y}`
+                      + ` ${Math.round(performance.now() - entry.startTime)} ms before`))))
+                .observe({ type: 'layout-shift', buffered: true });
+              for (const kind of ['pointerdown', 'pointerup', 'click', 'submit']) {
+                document.addEventListener(kind, (event) => {
+                  window.pressedLast = `${window.pressedLast || ''} ${kind} ${event.target.outerHTML.slice(0, 60)}`;
+                }, true);
+              }
+            }""");
         button(name).click();
-        page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
+        try {
+            page.waitForFunction("() => !window.beforeSending && document.readyState === 'complete'");
+        } catch (TimeoutError nothingCame) {
+            throw new AssertionError("\"" + name + "\" was pressed and no page came. " + whatStands(), nothingCame);
+        }
+    }
+
+    /** What a page that did not go on looks like, for whoever reads of it in a log. */
+    private Object whatStands() {
+        return page.evaluate(
+                """
+            () => {
+              const sent = [...document.forms].filter((form) => form.matches('[data-sent], [data-sure], [data-asking]'))
+                .map((form) => `${form.getAttribute('action')} ${JSON.stringify(form.dataset)}`);
+              return `At ${location.href}, ${document.readyState}, ${window.beforeSending ? 'the same page' : 'a new one'}; `
+                + `pressed last: ${window.pressedLast}; moved: ${window.moved.join(' | ')}; forms under way: ${sent.join(' ') || 'none'}; `
+                + `line: ${document.getElementById('line')?.textContent}; kept: ${localStorage.getItem('waiting-touches')}`;
+            }""");
     }
 
     void noWiderThanTheScreen() {

@@ -9,10 +9,17 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.BiConsumer;
 import java.util.stream.Stream;
+import nursery.core.technique.Fields;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Words;
 import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.configuration.FluentConfiguration;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -56,7 +63,8 @@ class MigrationsTest {
             Map.entry("V29__stores.sql", "95981c99c6a13b37"),
             Map.entry("V30__cured.sql", "64a3a64ee00a2a31"),
             Map.entry("V31__trust.sql", "08cb3d63b4b89425"),
-            Map.entry("V32__surface.sql", "18afc004ccf3d93a"));
+            Map.entry("V32__surface.sql", "18afc004ccf3d93a"),
+            Map.entry("V33__fields.sql", "cb9c0bc3588d94fc"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {
@@ -100,28 +108,14 @@ class MigrationsTest {
     /** A shop of before with what people had: reasons in notes, a pack by its name, numbers used again, orphans. */
     @Test
     void whatStoodInNotesAndNamesIsCarriedOver(ShopUnderTest.Running shop) {
-        String url = String.valueOf(shop.environment().get("NURSERY_DB_URL")).replace("/nursery?", "/nursery_new?");
-        String user = String.valueOf(shop.environment().get("NURSERY_DB_USER"));
-        String password = String.valueOf(shop.environment().get("NURSERY_DB_PASSWORD"));
-        shop.sql().execute("DROP DATABASE IF EXISTS nursery_new");
-        shop.sql().execute("CREATE DATABASE nursery_new");
-        try {
-            Flyway.configure()
-                    .dataSource(url, user, password)
-                    .target("30")
-                    .load()
-                    .migrate();
-            JdbcTemplate before = new JdbcTemplate(new DriverManagerDataSource(url, user, password));
+        onANewDatabase(shop, (flyway, before) -> {
+            flyway.target("30").load().migrate();
             for (String sql : OF_BEFORE.split(";\\s*\n")) {
                 before.execute(sql);
             }
-            Flyway.configure()
-                    .dataSource(url, user, password)
-                    .target("31")
-                    .load()
-                    .migrate();
+            flyway.target("31").load().migrate();
             before.execute("INSERT INTO entry_question VALUES (3, 'HANDED_OVER_EARLY', 'the fair')");
-            Flyway.configure().dataSource(url, user, password).load().migrate();
+            flyway.target("latest").load().migrate();
             assertThat(before.queryForList(
                             "SELECT CONCAT(entry_id, question, reason) FROM entry_question ORDER BY 1", String.class))
                     .containsExactly("1ALLOn purpose", "2ALLthe hour", "3NOT_FULLY_CUREDthe fair");
@@ -138,6 +132,78 @@ class MigrationsTest {
                     .isEqualTo("2026-01-04T00:00:00Z");
             assertThat(before.queryForObject("SELECT said FROM cup_said", String.class))
                     .startsWith("warm water");
+        });
+    }
+
+    /** Steps as they were kept before V33: kind, title, detail, material, grit. */
+    private static final List<List<String>> IN_WORDS = List.of(
+            List.of("SEAL", "", "Aerosol clear, two light passes. Brush loose flakes off first.", "ORDINARY", ""),
+            List.of("SEAL", "", "Brush on a thin sealer.", "ORDINARY", ""),
+            List.of("CLEAN", "", "Dish soap, rinse, then IPA.", "ORDINARY", ""),
+            List.of("CLEAN", "Degrease", "One scouring paste.", "ORDINARY", ""),
+            List.of("PREP", "", "Soap and water.", "ORDINARY", "60–220"),
+            List.of("PREP", "", "Acetone, then soap.", "ORDINARY", "scouring pad"),
+            List.of("TRIM_AND_SAND", "", "Wash, dry.", "ORDINARY", "60–80 rim, 180–220 body"),
+            List.of("SAND", "", "Wipe it.", "ORDINARY", "220, then 400"),
+            List.of("SAND_RIM", "", "", "ORDINARY", "80"),
+            List.of("HEAT", "", "Warm on low; a flame is too hot.", "ORDINARY", ""),
+            List.of("HEAT", "", "Warm air, upright.", "ORDINARY", ""),
+            List.of("GLITTER", "", "", "MIXED_GLITTER", ""),
+            List.of("GLITTER", "", "", "CHUNKY_GLITTER", ""),
+            List.of("GLITTER", "", "", "ORDINARY", ""),
+            List.of("VINYL", "", "", "METALLIC_VINYL", ""),
+            List.of("STENCIL", "", "", "PERMANENT_VINYL", ""),
+            List.of("STENCIL", "", "", "ORDINARY", ""),
+            List.of("FLOOD_COAT", "", "Torch it.", "ORDINARY", ""),
+            List.of("WASH", "", "", "ORDINARY", ""));
+
+    /** What the migration reads of a plan's words is what is read of a technique file's. */
+    @Test
+    void whatStoodInWordsIsAField(ShopUnderTest.Running shop) {
+        onANewDatabase(shop, (flyway, before) -> {
+            flyway.target("32").load().migrate();
+            for (String sql : OF_BEFORE.split(";\\s*\n")) {
+                if (!sql.contains("entry") && !sql.contains("material")) {
+                    before.execute(sql);
+                }
+            }
+            for (int i = 0; i < IN_WORDS.size(); i++) {
+                before.update(
+                        "INSERT INTO cup_step (cup_id, number, kind, title, wait_kind, wait_amount, detail, material, grit)"
+                                + " VALUES (1, ?, ?, ?, 'none', 0, ?, ?, ?)",
+                        Stream.concat(Stream.of(100 + i), IN_WORDS.get(i).stream())
+                                .toArray());
+            }
+            flyway.target("latest").load().migrate();
+            for (int i = 0; i < IN_WORDS.size(); i++) {
+                List<String> step = IN_WORDS.get(i);
+                StepKind kind = StepKind.valueOf(step.get(0));
+                String made = step.get(3).toLowerCase(Locale.ROOT).replace('_', '-');
+                String how = before.queryForObject("SELECT how FROM cup_step WHERE number = ?", String.class, 100 + i);
+                assertThat(Fields.parse(kind, how))
+                        .as(step.toString())
+                        .isEqualTo(Words.read(kind, step.get(1), step.get(2), made, step.get(4)));
+            }
+            assertThat(before.queryForList(
+                            "SELECT detail FROM cup_step WHERE detail LIKE '%Grit%' ORDER BY number", String.class))
+                    .containsExactly(
+                            "Acetone, then soap. Grit: scouring pad.",
+                            "Wash, dry. Grit: 60–80 rim, 180–220 body.",
+                            "Wipe it. Grit: 220, then 400.");
+        });
+    }
+
+    private static void onANewDatabase(
+            ShopUnderTest.Running shop, BiConsumer<FluentConfiguration, JdbcTemplate> tries) {
+        String url = String.valueOf(shop.environment().get("NURSERY_DB_URL")).replace("/nursery?", "/nursery_new?");
+        String user = String.valueOf(shop.environment().get("NURSERY_DB_USER"));
+        String password = String.valueOf(shop.environment().get("NURSERY_DB_PASSWORD"));
+        shop.sql().execute("DROP DATABASE IF EXISTS nursery_new");
+        shop.sql().execute("CREATE DATABASE nursery_new");
+        try {
+            tries.accept(
+                    Flyway.configure().dataSource(url, user, password),
+                    new JdbcTemplate(new DriverManagerDataSource(url, user, password)));
         } finally {
             shop.sql().execute("DROP DATABASE IF EXISTS nursery_new");
         }

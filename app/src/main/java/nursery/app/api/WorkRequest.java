@@ -6,8 +6,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.core.film.CoatRole;
@@ -15,10 +17,12 @@ import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Doing;
 import nursery.core.surface.How;
 import nursery.core.surface.Place;
-import nursery.core.surface.Words;
 import nursery.core.surface.Work;
-import nursery.core.technique.Material;
-import nursery.core.technique.Said;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
+import nursery.core.technique.StepKind;
+import nursery.core.technique.Words;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -37,25 +41,22 @@ record WorkRequest(
         @Schema(type = "string") @Nullable JsonNode detail,
         @Schema(type = "string", description = "What coat it makes, as in a technique file") @Nullable JsonNode coat,
         @Schema(type = "string", description = "As in a technique file of version 1") @Nullable JsonNode material,
-        @Schema(description = "A number, or words of version 1 that name one") @Nullable JsonNode grit,
+        @Schema(description = "One number, or the coarsest and the finest; or the words of version 1") @Nullable
+                JsonNode grit,
         @Schema(type = "string", description = "brushed, aerosol") @Nullable JsonNode sealer,
         @Schema(type = "string", description = "soap, acetone, alcohol, paste") @Nullable JsonNode cleaner,
-        @Schema(type = "string", description = "torch, gun-high, gun-low, warm-air") @Nullable JsonNode heat,
+        @Schema(type = "string", description = "none, torch, gun-high, gun-low, warm-air") @Nullable JsonNode heat,
         @Schema(type = "string", description = "fine, coarse") @Nullable JsonNode grain,
-        @Schema(type = "boolean", description = "Whether several glitters are blended") @Nullable
-                JsonNode severalColours,
-        @Schema(type = "boolean", description = "Whether flakes are sprinkled into a wet coat") @Nullable
-                JsonNode sprinkled,
-        @Schema(type = "boolean", description = "Whether sanding dust is washed off with the same hands") @Nullable
-                JsonNode washed,
+        @Schema(type = "string", description = "one, several") @Nullable JsonNode colours,
+        @Schema(type = "string", description = "on-top, sprinkled, stirred-in") @Nullable JsonNode strewn,
+        @Schema(type = "string", description = "left, washed-off: the dust of sanding") @Nullable JsonNode dust,
+        @Schema(type = "string", description = "spindle, by-hand, hung") @Nullable JsonNode turned,
         @Schema(type = "string", description = "permanent, metallic, textured, printed-sheet, removable") @Nullable
                 JsonNode vinyl,
         @Schema(type = "string", description = "right, wrong: how a coat was measured") @Nullable JsonNode ratio) {
 
     static final int MOST = 200;
     private static final double LONGEST_MIN = 24 * 60;
-    private static final int COARSEST_GRIT = 20;
-    private static final int FINEST_GRIT = 5000;
 
     /**
      * What was read.
@@ -124,52 +125,75 @@ record WorkRequest(
     }
 
     private How how(JsonFields fields, String field, Optional<Doing> found) {
-        Said said = new Said(words(title) + " " + words(detail));
-        Material made = JsonFields.isAbsent(material)
-                ? Material.ORDINARY
-                : Material.named(fields.text(field + ".material", material)).orElseGet(() -> {
-                    fields.faults().add(field + ".material", "No such material: see docs/techniques.md.");
-                    return Material.ORDINARY;
-                });
         Optional<CoatRole> role = JsonFields.isAbsent(coat)
                 ? Optional.empty()
                 : CoatRole.named(fields.text(field + ".coat", coat)).or(() -> {
                     fields.faults().add(field + ".coat", "No such coat: see docs/techniques.md.");
                     return Optional.empty();
                 });
-        How.Vinyl usual = found.filter(Doing.STENCIL::equals).isPresent() ? How.Vinyl.REMOVABLE : How.Vinyl.PERMANENT;
+        Optional<StepKind> kind = found.flatMap(Doing::step);
+        Fields said = kind.map(step -> said(fields, field, step)).orElseGet(() -> Fields.usual(StepKind.WASH));
         return new How(
-                one(fields, field + ".sealer", sealer, How.Sealer.class, Words.sealer(said)),
-                one(fields, field + ".cleaner", cleaner, How.Cleaner.class, Words.cleaner(said)),
-                one(fields, field + ".heat", heat, How.Heat.class, How.Heat.TORCH),
-                one(
-                        fields,
-                        field + ".grain",
-                        grain,
-                        How.Grain.class,
-                        made.isCoarse() ? How.Grain.COARSE : How.Grain.FINE),
-                fields.flagOr(field + ".severalColours", severalColours, made == Material.MIXED_GLITTER),
-                one(fields, field + ".vinyl", vinyl, How.Vinyl.class, Words.vinyl(made, usual)),
-                grit(fields, field + ".grit"),
+                said,
                 role.filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 role.filter(CoatRole.BLOOM::equals).isPresent(),
-                fields.flagOr(field + ".sprinkled", sprinkled, false),
-                fields.flagOr(field + ".washed", washed, said.isWashed()),
                 one(fields, field + ".ratio", ratio, How.Ratio.class, How.Ratio.RIGHT));
     }
 
-    private int grit(JsonFields fields, String field) {
-        if (grit == null || JsonFields.isAbsent(grit)) {
-            return 0;
+    /** What its fields say; of what they do not say, what the words of a version 1 step do. */
+    private Fields said(JsonFields fields, String at, StepKind kind) {
+        String made = JsonFields.isAbsent(material) ? "" : fields.text(at + ".material", material);
+        fields.faults().require(Words.isMaterial(made), at + ".material", "No such material: see docs/techniques.md.");
+        Fields said = Words.read(kind, words(title), words(detail), made, words(grit));
+        for (Map.Entry<Field, @Nullable JsonNode> sent : sent().entrySet()) {
+            if (!JsonFields.isAbsent(sent.getValue())) {
+                String name = at + "." + sent.getKey().written();
+                String named = fields.text(name, sent.getValue());
+                Optional<Fields> read = said.with(sent.getKey(), named);
+                fields.faults()
+                        .require(
+                                named.isBlank() || read.isPresent(),
+                                name,
+                                "“%s” is none of %s."
+                                        .formatted(
+                                                JsonFields.shorten(named),
+                                                sent.getKey()
+                                                        .choices()
+                                                        .map(Field.Choice::written)
+                                                        .collect(Collectors.joining(", "))));
+                said = read.orElse(said);
+            }
         }
-        if (grit.isString()) {
-            return new Said(grit.asString()).finestGrit().orElse(0);
-        }
-        double number = fields.number(field, grit);
-        if (!Double.isNaN(number)) {
-            fields.faults().within(field, "A grit", number, COARSEST_GRIT, FINEST_GRIT, "");
-        }
-        return (int) number;
+        return grit == null || JsonFields.isAbsent(grit) || grit.isString()
+                ? said
+                : said.with(grit(fields, at + ".grit", grit));
+    }
+
+    private Map<Field, @Nullable JsonNode> sent() {
+        Map<Field, @Nullable JsonNode> sent = new EnumMap<>(Field.class);
+        sent.put(Field.SEALER, sealer);
+        sent.put(Field.CLEANER, cleaner);
+        sent.put(Field.HEAT, heat);
+        sent.put(Field.GRAIN, grain);
+        sent.put(Field.COLOURS, colours);
+        sent.put(Field.STREWN, strewn);
+        sent.put(Field.VINYL, vinyl);
+        sent.put(Field.DUST, dust);
+        sent.put(Field.TURNED, turned);
+        return sent;
+    }
+
+    private static Grit grit(JsonFields fields, String at, JsonNode sent) {
+        JsonNode first = sent.isArray() && sent.size() == 2 ? sent.get(0) : sent;
+        JsonNode last = sent.isArray() && sent.size() == 2 ? sent.get(1) : sent;
+        double one = fields.number(at, first);
+        double other = fields.number(at, last);
+        boolean isRead = !Double.isNaN(one) && !Double.isNaN(other);
+        return isRead
+                        && fields.faults().within(at, "A grit", one, Grit.LOWEST, Grit.HIGHEST, "")
+                        && fields.faults().within(at, "A grit", other, Grit.LOWEST, Grit.HIGHEST, "")
+                ? new Grit((int) Math.min(one, other), (int) Math.max(one, other))
+                : Grit.UNSAID;
     }
 
     private static <E extends Enum<E>> E one(

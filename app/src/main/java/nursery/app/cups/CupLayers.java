@@ -14,7 +14,6 @@ import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.surface.Doing;
-import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
@@ -42,10 +41,7 @@ public final class CupLayers {
                             step.title(),
                             coat.map(found -> found.filmMm(areaCm2)),
                             coat.map(found -> show.volume(found.pour().amountMl()))
-                                    .orElse(
-                                            step.material() == Material.ORDINARY
-                                                    ? ""
-                                                    : step.material().word()),
+                                    .orElseGet(() -> step.how().laid(step.kind())),
                             colours(step, with, cup));
                 })
                 .filter(layer -> Doing.of(layer.kind()).lays())

@@ -115,10 +115,10 @@ interface CupMapper {
             """
             <script>
             INSERT INTO cup_step (cup_id, number, position, kind, title, wait_kind, wait_amount, wait_fast, detail,
-              role, material, width_mm, height_mm, grit, amount_ml)
+              role, how, width_mm, height_mm, amount_ml)
             VALUES <foreach collection="steps" item="s" separator=",">
               (#{s.cupId}, #{s.number}, #{s.position}, #{s.kind}, #{s.title}, #{s.waitKind}, #{s.waitAmount},
-              #{s.waitFast}, #{s.detail}, #{s.role}, #{s.material}, #{s.widthMm}, #{s.heightMm}, #{s.grit},
+              #{s.waitFast}, #{s.detail}, #{s.role}, #{s.how}, #{s.widthMm}, #{s.heightMm},
               #{s.amountMl})</foreach>
             </script>""")
     void insertStepRows(@Param("steps") List<StepRow> steps);
@@ -128,7 +128,7 @@ interface CupMapper {
             """
             UPDATE cup_step SET position = #{position}, title = #{title}, wait_kind = #{waitKind},
               wait_amount = #{waitAmount}, wait_fast = #{waitFast}, detail = #{detail}, role = #{role},
-              material = #{material}, width_mm = #{widthMm}, height_mm = #{heightMm}, grit = #{grit},
+              how = #{how}, width_mm = #{widthMm}, height_mm = #{heightMm},
               amount_ml = #{amountMl}
             WHERE cup_id = #{cupId} AND number = #{number}""")
     void updateStep(StepRow step);

@@ -18,7 +18,7 @@ import nursery.core.log.CupState;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.log.NextAction;
 import nursery.core.log.Refusal;
-import nursery.core.technique.Material;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
@@ -66,16 +66,16 @@ public class PlanChanges {
                     .map(pour -> cup.step(((Poured) pour).step()).kind())
                     .filter(StepKind.FINISHING_COAT::equals)
                     .isPresent();
+            StepKind kind = last ? StepKind.FINISHING_COAT : StepKind.BUILD_COAT;
             return new PlanStep(
                     cup.freeNumber(),
-                    last ? StepKind.FINISHING_COAT : StepKind.BUILD_COAT,
+                    kind,
                     "Extra coat",
                     Wait.straightOn(),
                     "Spread, heat pass, turn.",
                     Optional.of(last ? CoatRole.FINISHING : CoatRole.BUILD),
-                    Material.ORDINARY,
-                    Optional.empty(),
-                    "");
+                    Fields.usual(kind),
+                    Optional.empty());
         });
     }
 

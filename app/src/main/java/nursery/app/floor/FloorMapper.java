@@ -90,7 +90,7 @@ interface FloorMapper {
     String STEP =
             """
             SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast,
-              s.detail, s.role, s.material, s.width_mm, s.height_mm, s.grit, s.amount_ml, t.minutes AS timed_minutes
+              s.detail, s.role, s.how, s.width_mm, s.height_mm, s.amount_ml, t.minutes AS timed_minutes
             FROM cup_step s LEFT JOIN step_timed t ON t.cup_id = s.cup_id AND t.step = s.number\s""";
     String ENTRY =
             """

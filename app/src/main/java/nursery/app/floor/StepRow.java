@@ -6,8 +6,8 @@ import java.util.OptionalDouble;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
 import nursery.core.technique.DecalSize;
+import nursery.core.technique.Fields;
 import nursery.core.technique.HandsOn;
-import nursery.core.technique.Material;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * A step of a cup's plan as its table keeps it.
  *
  * @param timedMinutes how long it took, if it was timed; never written with the step
+ * @param how what is said of how it is done, as {@link Fields#written(StepKind)} has it
  * @param waitAmount minutes for a wait on the wall's clock, hours for one on the cure clock, else 0
  */
 @Published
@@ -31,10 +32,9 @@ public record StepRow(
         @Nullable Double waitFast,
         String detail,
         @Nullable String role,
-        String material,
+        String how,
         @Nullable Double widthMm,
         @Nullable Double heightMm,
-        String grit,
         @Nullable Double amountMl,
         @Nullable Double timedMinutes) {
 
@@ -52,10 +52,9 @@ public record StepRow(
                 minutes ? null : wait.fastHours(),
                 step.detail(),
                 step.role().map(CoatRole::name).orElse(null),
-                step.material().name(),
+                step.how().written(step.kind()),
                 step.size().map(DecalSize::widthMm).orElse(null),
                 step.size().map(DecalSize::heightMm).orElse(null),
-                step.grit(),
                 step.amountMl().isPresent() ? step.amountMl().getAsDouble() : null,
                 null);
     }
@@ -72,9 +71,8 @@ public record StepRow(
                 waiting(),
                 detail,
                 Optional.ofNullable(role).map(CoatRole::valueOf),
-                Material.valueOf(material),
+                Fields.parse(known, how),
                 size,
-                grit,
                 amountMl == null ? OptionalDouble.empty() : OptionalDouble.of(amountMl),
                 timedMinutes == null ? hands.minutesOf(known) : (int) Math.max(1, Math.round(timedMinutes)));
     }

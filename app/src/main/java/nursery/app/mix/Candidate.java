@@ -66,6 +66,10 @@ record Candidate(
     }
 
     /** A thin film that may hang needs no turner. */
+    public boolean turns() {
+        return onBench.cup().turns(step);
+    }
+
     public boolean hangs() {
         return onBench.cup().hangs(step);
     }

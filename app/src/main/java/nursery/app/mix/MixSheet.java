@@ -237,7 +237,7 @@ record MixSheet(
                     .filter(found -> found.code().equals(turn.portion().cup()))
                     .findFirst()
                     .orElseThrow();
-            Optional<TurnerCheck> check = candidate.hangs()
+            Optional<TurnerCheck> check = !candidate.turns()
                     ? Optional.empty()
                     : TurnerCheck.of(
                             candidate.onBench().cup().blank(),

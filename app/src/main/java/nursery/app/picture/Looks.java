@@ -116,8 +116,7 @@ public final class Looks {
             }
         }
         if (done.stream()
-                .anyMatch(step ->
-                        step.kind() == StepKind.GLITTER && step.material().isCoarse())) {
+                .anyMatch(step -> step.kind() == StepKind.GLITTER && step.how().isCoarse())) {
             decor.add(Decor.COARSE);
         }
         if (kinds.contains(StepKind.TINT) && !kinds.contains(StepKind.PARTIAL_COAT)) {

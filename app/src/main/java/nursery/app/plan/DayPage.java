@@ -93,8 +93,8 @@ record DayPage(LocalDate day, List<Block> blocks) {
                     .filter(need -> need != Need.SPINDLE)
                     .map(Need::words)
                     .forEach(things::add);
-            if (!step.step().grit().isBlank()) {
-                things.add(step.step().grit() + " grit");
+            if (step.step().how().grit().isSaid()) {
+                things.add(step.step().how().grit().written() + " grit");
             }
         }
         long spindles = session.steps().stream()

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import nursery.app.platform.Published;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.Numbers;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -38,27 +38,12 @@ public final class EditForm {
     /** Which of the technique's blocks a row belongs to: its place among them, where it stands, its title. */
     static final String BLOCK = "block";
 
-    private static final List<String> FIELDS = List.of(
-            "do",
-            "title",
-            "detail",
-            "wait",
-            "amount",
-            "fast",
-            "coat",
-            "material",
-            "width",
-            "height",
-            "grit",
-            "only",
-            "number",
-            "was",
-            "open",
-            "least",
-            "most",
-            "usual",
-            "pour",
-            BLOCK);
+    private static final List<String> FIELDS = Stream.concat(
+                    Arrays.stream(Field.values()).map(Field::written),
+                    Stream.of(
+                            "do", "title", "detail", "wait", "amount", "fast", "coat", "width", "height", "only",
+                            "number", "was", "open", "least", "most", "usual", "pour", BLOCK))
+            .toList();
 
     private static final Map<String, String> WAITS = waits();
 
@@ -89,6 +74,18 @@ public final class EditForm {
 
         public boolean isPour() {
             return StepKind.named(value("do")).filter(StepKind::isPour).isPresent();
+        }
+
+        /** What can be said of how it is done. */
+        public List<Field> fields() {
+            return StepKind.named(value("do")).map(Field::of).orElse(List.of());
+        }
+
+        /** What there is to choose from. */
+        public List<Field.Choice> choices(Field field, boolean ofACup) {
+            return StepKind.named(value("do"))
+                    .map(kind -> field.choices(kind, ofACup))
+                    .orElse(List.of());
         }
 
         /** The schools it belongs to, in words. */
@@ -168,9 +165,8 @@ public final class EditForm {
                             step.waiting(),
                             step.detail(),
                             step.role(),
-                            step.material(),
+                            step.how(),
                             step.size(),
-                            step.grit(),
                             List.of()));
                     row.put("number", String.valueOf(step.number()));
                     step.amountMl().ifPresent(ml -> row.put("pour", volume.apply(ml)));
@@ -184,7 +180,6 @@ public final class EditForm {
         model.addAttribute("rows", rows(typed));
         model.addAttribute("kinds", StepKind.values());
         model.addAttribute("roles", CoatRole.values());
-        model.addAttribute("materials", Material.values());
         model.addAttribute("schools", School.values());
         model.addAttribute("waits", WAITS);
     }
@@ -204,14 +199,14 @@ public final class EditForm {
                         : wait.kind() == Wait.Kind.AGE ? Numbers.show(wait.hours()) : "");
         row.put("fast", wait.fastHours() != wait.hours() ? Numbers.show(wait.fastHours()) : "");
         row.put("coat", step.role().map(CoatRole::written).orElse(""));
-        row.put("material", step.material().written());
+        Field.of(step.kind())
+                .forEach(field -> row.put(field.written(), step.how().written(field)));
         row.put(
                 "width",
                 step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
         row.put(
                 "height",
                 step.size().map(size -> Numbers.show(size.heightMm(), 1)).orElse(""));
-        row.put("grit", step.grit());
         row.put("only", String.join(",", step.only().stream().map(School::name).toList()));
         return row;
     }
@@ -261,8 +256,7 @@ public final class EditForm {
     /** A row to choose a kind for. */
     private static Map<String, String> fresh(List<Map<String, String>> rows, int beside) {
         String block = beside < rows.size() ? rows.get(beside).getOrDefault(BLOCK, "") : "";
-        return new LinkedHashMap<>(
-                Map.of("do", "", "open", "yes", "wait", "none", "material", "ordinary", BLOCK, block));
+        return new LinkedHashMap<>(Map.of("do", "", "open", "yes", "wait", "none", BLOCK, block));
     }
 
     /** A row whose kind was chosen: what belonged to the kind it was before goes with it. */

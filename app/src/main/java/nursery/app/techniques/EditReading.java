@@ -17,7 +17,9 @@ import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.technique.DecalSize;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
@@ -104,9 +106,8 @@ public final class EditReading {
                     found.waiting(),
                     found.detail(),
                     found.role(),
-                    found.material(),
+                    found.how(),
                     found.size(),
-                    found.grit(),
                     found.kind().isPour() ? pour(reader, "s" + row.place(), unit, mostMl) : OptionalDouble.empty())));
         }
         return steps;
@@ -139,10 +140,30 @@ public final class EditReading {
                 wait.get(),
                 row.value("detail").strip(),
                 role,
-                Material.named(row.value("material")).orElse(Material.ORDINARY),
+                how(reader, row, at, kind.get()),
                 size(reader, row, at),
-                row.value("grit").strip(),
                 only));
+    }
+
+    /** How it is done; of what a form does not say, what is usual. */
+    private static Fields how(FormReader reader, EditForm.Row row, String at, StepKind kind) {
+        Fields fields = Fields.usual(kind);
+        for (Field field : Field.of(kind)) {
+            String written = row.value(field.written()).strip();
+            if (!written.isEmpty() || !field.isChosen()) {
+                Optional<Fields> said = fields.with(field, written);
+                reader.faults()
+                        .require(
+                                said.isPresent(),
+                                at + "." + field.written(),
+                                field.isChosen()
+                                        ? "“%s” is none of what can be chosen here: choose one.".formatted(written)
+                                        : "“%s” is no grit: write one number, or two such as 60–220, from %d to %d."
+                                                .formatted(written, Grit.LOWEST, Grit.HIGHEST));
+                fields = said.orElse(fields);
+            }
+        }
+        return fields;
     }
 
     /** What is to go on the cup, if it was decided; more than can be meant is asked about. */

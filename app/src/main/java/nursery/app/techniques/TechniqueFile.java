@@ -10,12 +10,15 @@ import nursery.app.platform.CheckedJson;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.InvalidInput;
 import nursery.core.technique.DecalSize;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
+import nursery.core.technique.Words;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -28,7 +31,9 @@ import tools.jackson.databind.node.ObjectNode;
 final class TechniqueFile {
 
     private static final String FORMAT = "nursery-technique";
-    private static final int VERSION = 1;
+    /** Version 1 said in words what is a field now: sealer, cleaner, heat, what was laid, grit, dust. */
+    private static final int VERSION = 2;
+
     private static final CheckedJson FILE = new CheckedJson("/techniques/technique.schema.json", "technique");
 
     private TechniqueFile() {}
@@ -46,7 +51,9 @@ final class TechniqueFile {
         return new Technique(
                 root.path("name").asString("").strip(),
                 root.path("about").asString("").strip(),
-                stream(root.path("steps")).map(TechniqueFile::part).toList(),
+                stream(root.path("steps"))
+                        .map(node -> part(node, root.path("version").asInt(VERSION) < VERSION))
+                        .toList(),
                 stream(root.path("blocks")).map(TechniqueFile::block).toList());
     }
 
@@ -80,36 +87,84 @@ final class TechniqueFile {
                 node.path("parts").asInt(0));
     }
 
-    private static Technique.Part part(JsonNode node) {
+    private static Technique.Part part(JsonNode node, boolean inWords) {
         return node.has("repeat")
                 ? new Technique.Repeat(
                         node.path("repeat").asString("").strip(),
                         node.path("least").asInt(0),
                         node.path("most").asInt(0),
                         node.path("usual").asInt(0),
-                        stream(node.path("steps")).map(TechniqueFile::step).toList())
-                : new Technique.Single(step(node));
+                        stream(node.path("steps"))
+                                .map(step -> step(step, inWords))
+                                .toList())
+                : new Technique.Single(step(node, inWords));
     }
 
-    private static TechniqueStep step(JsonNode node) {
+    private static TechniqueStep step(JsonNode node, boolean inWords) {
         JsonNode size = node.path("size");
+        StepKind kind = StepKind.named(node.path("do").asString("")).orElseThrow();
+        String title = node.path("title").asString("").strip();
+        String detail = node.path("detail").asString("").strip();
         return new TechniqueStep(
-                StepKind.named(node.path("do").asString("")).orElseThrow(),
-                node.path("title").asString("").strip(),
+                kind,
+                title,
                 wait(node.path("wait")),
-                node.path("detail").asString("").strip(),
+                inWords ? withItsGrit(node, detail) : detail,
                 node.has("coat") ? CoatRole.named(node.path("coat").asString("")) : Optional.empty(),
-                Material.named(node.path("material").asString("ordinary")).orElseThrow(),
+                how(
+                        node,
+                        kind,
+                        inWords
+                                ? read(node, kind, title, detail)
+                                : Fields.usual(kind).with(Grit.UNSAID)),
                 size.isObject()
                         ? Optional.of(new DecalSize(
                                 size.path("widthMm").asDouble(0),
                                 size.path("heightMm").asDouble(0)))
                         : Optional.empty(),
-                node.path("grit").asString("").strip(),
                 stream(node.path("only"))
                         .map(school -> School.valueOf(
                                 school.asString("").toUpperCase(Locale.ROOT).replace('-', '_')))
                         .toList());
+    }
+
+    /** What a step of the first version says in words. */
+    private static Fields read(JsonNode node, StepKind kind, String title, String detail) {
+        return Words.read(
+                kind,
+                title,
+                detail,
+                node.path("material").asString(""),
+                node.path("grit").isString() ? node.path("grit").asString("") : "");
+    }
+
+    /** What a grit of the first version said beside its numbers stays readable. */
+    private static String withItsGrit(JsonNode node, String detail) {
+        String beside = node.path("grit").isString()
+                ? Words.besideNumbers(node.path("grit").asString("").strip())
+                : "";
+        String words = (detail + " " + beside).strip();
+        return words.length() <= Technique.LONGEST_TEXT ? words : detail;
+    }
+
+    /** @param otherwise what is not said */
+    private static Fields how(JsonNode node, StepKind kind, Fields otherwise) {
+        Fields fields = otherwise;
+        for (Field field : Field.of(kind)) {
+            JsonNode said = node.path(field.written());
+            if (field.isChosen() && said.isString()) {
+                fields = fields.with(field, said.asString("")).orElse(fields);
+            } else if (said.isNumber()) {
+                fields = fields.with(Grit.of(said.asInt(0)));
+            } else if (said.isArray()) {
+                fields = fields.with(grit(said.path(0).asInt(0), said.path(1).asInt(0)));
+            }
+        }
+        return fields;
+    }
+
+    private static Grit grit(int one, int other) {
+        return new Grit(Math.min(one, other), Math.max(one, other));
     }
 
     private static Wait wait(JsonNode node) {
@@ -142,13 +197,10 @@ final class TechniqueFile {
         }
         putUnlessEmpty(node, "detail", step.detail());
         step.role().ifPresent(role -> node.put("coat", role.written()));
-        if (step.material() != Material.ORDINARY) {
-            node.put("material", step.material().written());
-        }
+        putHow(node, step);
         step.size()
                 .ifPresent(size ->
                         node.putObject("size").put("widthMm", size.widthMm()).put("heightMm", size.heightMm()));
-        putUnlessEmpty(node, "grit", step.grit());
         if (!step.only().isEmpty()) {
             ArrayNode only = node.putArray("only");
             step.only()
@@ -156,6 +208,25 @@ final class TechniqueFile {
                             only.add(school.name().toLowerCase(Locale.ROOT).replace('_', '-')));
         }
         return node;
+    }
+
+    /** What goes without saying is left out. */
+    private static void putHow(ObjectNode node, TechniqueStep step) {
+        Fields usual = Fields.usual(step.kind());
+        for (Field field : Field.of(step.kind())) {
+            step.how()
+                    .choice(field)
+                    .filter(choice -> !usual.choice(field).equals(Optional.of(choice)))
+                    .ifPresent(choice -> node.put(field.written(), choice.written()));
+        }
+        Grit grit = step.how().grit();
+        if (Field.GRIT.isOf(step.kind()) && grit.isSaid()) {
+            if (grit.coarsest() == grit.finest()) {
+                node.put(Field.GRIT.written(), grit.finest());
+            } else {
+                node.putArray(Field.GRIT.written()).add(grit.coarsest()).add(grit.finest());
+            }
+        }
     }
 
     private static ObjectNode node(Wait wait) {

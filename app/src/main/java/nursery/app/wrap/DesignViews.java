@@ -15,7 +15,7 @@ import nursery.core.floor.CupNow;
 import nursery.core.log.Cup;
 import nursery.core.stock.Colours;
 import nursery.core.technique.DecalSize;
-import nursery.core.technique.Material;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.wrap.Cuts;
@@ -222,7 +222,7 @@ public class DesignViews {
 
     private static Optional<Sheet> sheet(PlanStep step) {
         if (step.kind() == StepKind.VINYL) {
-            return Optional.of(step.material() == Material.METALLIC_VINYL ? Sheet.METALLIC_VINYL : Sheet.VINYL);
+            return Optional.of(step.how().vinyl() == Fields.Vinyl.METALLIC ? Sheet.METALLIC_VINYL : Sheet.VINYL);
         }
         return step.kind() == StepKind.STENCIL
                 ? Optional.of(Sheet.STENCIL)

@@ -28,7 +28,8 @@ import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -83,12 +84,13 @@ class BuildsTest {
         return numbered;
     }
 
-    private static PlanStep step(StepKind kind, Wait wait, Material material, CoatRole... role) {
-        return new PlanStep(1, kind, "", wait, "", Arrays.stream(role).findFirst(), material, Optional.empty(), "");
+    private static PlanStep step(StepKind kind, Wait wait, Field.Choice how) {
+        return new PlanStep(
+                1, kind, "", wait, "", Optional.empty(), Fields.usual(kind).with(how), Optional.empty());
     }
 
     private static PlanStep step(StepKind kind, Wait wait, CoatRole... role) {
-        return step(kind, wait, Material.ORDINARY, role);
+        return new PlanStep(1, kind, wait, "", Arrays.stream(role).findFirst());
     }
 
     private static Wait dry(int minutes) {
@@ -185,7 +187,7 @@ class BuildsTest {
                         step(StepKind.PREP, Wait.none()),
                         step(StepKind.PAINT, Wait.none()),
                         step(StepKind.ADHESIVE, dry(60), CoatRole.ADHESIVE_THIN),
-                        step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.FINE_GLITTER),
+                        step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Fields.Grain.FINE),
                         step(StepKind.FLOOD_COAT, Wait.age(3), CoatRole.FLOOD),
                         step(StepKind.SAND_RIM, Wait.of(Wait.Kind.SANDABLE)),
                         step(StepKind.BUILD_COAT, Wait.straightOn(), CoatRole.BUILD),
@@ -248,7 +250,7 @@ class BuildsTest {
         plan.add(place + 1, TechniqueStep.usual(StepKind.WASH).in(100));
         plan.add(
                 place + 2,
-                step(StepKind.VINYL, Wait.none(), Material.PERMANENT_VINYL).numbered(101));
+                step(StepKind.VINYL, Wait.none(), Fields.Vinyl.PERMANENT).numbered(101));
         plan.add(place + 3, step(StepKind.THIN_COAT, dry(60), CoatRole.DECALS).numbered(102));
         cup = cup.with(plan);
         toTheEnd();
@@ -264,7 +266,7 @@ class BuildsTest {
         List<PlanStep> plan = new ArrayList<>(cup.plan());
         plan.add(step(StepKind.SAND, Wait.of(Wait.Kind.SANDABLE)).numbered(90));
         plan.add(step(StepKind.WASH, Wait.none()).numbered(94));
-        plan.add(step(StepKind.VINYL, Wait.none(), Material.PERMANENT_VINYL).numbered(91));
+        plan.add(step(StepKind.VINYL, Wait.none(), Fields.Vinyl.PERMANENT).numbered(91));
         plan.add(step(StepKind.FINISHING_COAT, dry(60), CoatRole.FINISHING).numbered(92));
         plan.add(step(StepKind.FINISH, Wait.age(12)).numbered(93));
         cup = cup.with(plan);
@@ -301,10 +303,10 @@ class BuildsTest {
                         step(StepKind.PREP, Wait.none()),
                         step(StepKind.PAINT, Wait.none()),
                         step(StepKind.GLUE, dry(60)),
-                        step(StepKind.GLITTER, Wait.none(), Material.FINE_GLITTER),
+                        step(StepKind.GLITTER, Wait.none(), Fields.Grain.FINE),
                         step(StepKind.REST, dry(60)),
                         step(StepKind.ADHESIVE, dry(60), CoatRole.ADHESIVE_THIN),
-                        step(StepKind.GLITTER, settles, Material.FINE_GLITTER),
+                        step(StepKind.GLITTER, settles, Fields.Grain.FINE),
                         step(StepKind.FLOOD_COAT, Wait.age(3), CoatRole.FLOOD),
                         step(StepKind.BUILD_COAT, Wait.straightOn(), CoatRole.BUILD),
                         step(StepKind.TRIM_AND_SAND, Wait.of(Wait.Kind.SANDABLE)),

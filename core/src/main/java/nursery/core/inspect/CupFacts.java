@@ -9,8 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import nursery.core.cure.DewPoint;
 import nursery.core.cure.RoomCourse;
 import nursery.core.film.Bubbles;
@@ -23,7 +21,7 @@ import nursery.core.log.Cup;
 import nursery.core.log.LogEntry;
 import nursery.core.resin.Label;
 import nursery.core.surface.Cell;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
@@ -36,7 +34,6 @@ public final class CupFacts {
     private static final double SMALL_BUBBLE_MM = 0.05;
 
     private static final Duration LOOK = Duration.ofMinutes(20);
-    private static final Pattern GRIT = Pattern.compile("\\d{2,4}");
 
     private static final Set<Cell> WET_BELOW = EnumSet.of(
             Cell.INK_WET,
@@ -221,27 +218,23 @@ public final class CupFacts {
         put(Fact.SLIDE, has(done, StepKind.WATER_SLIDE));
         put(Fact.INK, has(done, StepKind.INK, StepKind.INK_BLOOM, StepKind.SMOKE));
         put(Fact.GLUE, has(done, StepKind.GLUE, StepKind.SPRAY_ADHESIVE, StepKind.FOIL_ADHESIVE));
-        put(Fact.METALLIC, done.stream().anyMatch(step -> step.material() == Material.METALLIC_VINYL));
-        put(Fact.COARSE, done.stream().anyMatch(step -> step.material().isCoarse()));
+        put(
+                Fact.METALLIC,
+                done.stream()
+                        .anyMatch(step -> Field.VINYL.isOf(step.kind())
+                                && step.how().vinyl().mayLift()));
+        put(
+                Fact.COARSE,
+                done.stream()
+                        .anyMatch(step ->
+                                step.kind() == StepKind.GLITTER && step.how().isCoarse()));
         put(Fact.STEEL_LINE, has(done, StepKind.MASK, StepKind.SAND_RIM, StepKind.TRIM_AND_SAND));
         done.stream()
                 .filter(step -> step.kind().scuffsTheBody())
-                .mapToDouble(CupFacts::coarsest)
+                .mapToDouble(step -> step.how().grit().coarsest())
                 .filter(grit -> grit > 0)
                 .min()
                 .ifPresent(grit -> put(Fact.GRIT, grit));
-    }
-
-    /** A step that sands rim and body names the body's grit last. */
-    private static double coarsest(PlanStep step) {
-        Matcher numbers = GRIT.matcher(
-                step.grit().contains("body") ? step.grit().substring(step.grit().indexOf(',') + 1) : step.grit());
-        double coarsest = 0;
-        while (numbers.find()) {
-            double grit = Double.parseDouble(numbers.group());
-            coarsest = coarsest == 0 ? grit : Math.min(coarsest, grit);
-        }
-        return coarsest;
     }
 
     private static boolean has(List<PlanStep> done, StepKind first, StepKind... more) {

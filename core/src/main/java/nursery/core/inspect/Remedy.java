@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import nursery.core.technique.Material;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
@@ -186,9 +185,8 @@ public enum Remedy implements Treatment {
                 Wait.of(Wait.Kind.DRY, dries),
                 detail,
                 usual.role(),
-                Material.ORDINARY,
+                usual.how(),
                 Optional.empty(),
-                "",
                 List.of());
     }
 }

@@ -20,6 +20,7 @@ import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Faults;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Fields;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
@@ -194,16 +195,24 @@ public record Cup(
     }
 
     /**
-     * Whether a coat hangs instead of turning: a thin film does not run, for who goes by that school. Every other coat
-     * turns.
+     * Whether a coat hangs instead of turning, as its step says; where that is left to the school, a thin film does not
+     * run and hangs for who goes by that.
      */
     public boolean hangs(PlanStep step) {
-        return step.role().filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && schools.has(School.HANG);
+        return switch (step.how().turned()) {
+            case HUNG -> step.kind().isPour();
+            case BY_SCHOOL ->
+                step.role().filter(CoatRole.ADHESIVE_THIN::equals).isPresent() && schools.has(School.HANG);
+            case SPINDLE, BY_HAND -> false;
+        };
     }
 
-    /** Whether a coat need not be on a spindle to stay: it may hang, or the plan turns it by hand next. */
+    /**
+     * Whether a coat need not be on a spindle to stay: it may hang, or is turned by hand, now or in the plan's next.
+     */
     public boolean staysWithoutSpindle(PlanStep step) {
         return hangs(step)
+                || isTurnedByHand(step)
                 || after(step).stream()
                         .findFirst()
                         .filter(next -> next.kind() == StepKind.TURN)
@@ -212,7 +221,11 @@ public record Cup(
 
     /** Whether a step is a coat that needs a place on a turner. */
     public boolean turns(PlanStep step) {
-        return step.kind().isPour() && !hangs(step);
+        return step.kind().isPour() && !hangs(step) && !isTurnedByHand(step);
+    }
+
+    private static boolean isTurnedByHand(PlanStep step) {
+        return step.kind().isPour() && step.how().turned() == Fields.Turned.BY_HAND;
     }
 
     /** What a step on this cup cannot do without. */

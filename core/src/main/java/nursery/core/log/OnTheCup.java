@@ -17,7 +17,6 @@ import nursery.core.surface.Moments;
 import nursery.core.surface.Surface;
 import nursery.core.surface.Table;
 import nursery.core.surface.Timeline;
-import nursery.core.surface.Words;
 import nursery.core.surface.Work;
 import nursery.core.technique.PlanStep;
 
@@ -67,7 +66,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     private OnTheCup poured(LogEntry.Poured pour, Cup cup, RoomCourse room) {
         PlanStep step = cup.step(pour.step());
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
-        Work work = Words.work(next(), step, times.label().times(), surface);
+        Work work = Work.of(next(), step, times.label().times());
         boolean isWrong = pour.pot().filter(Pot::measuredWrong).isPresent();
         return with(
                 isWrong ? work.mixedWrong() : work,
@@ -93,11 +92,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private OnTheCup with(Doing doing, String title, Instant at) {
-        return with(
-                Work.of(next(), doing, How.USUAL, Optional.empty()),
-                moments.and(at, Duration.ZERO),
-                new Upon(title, at),
-                Optional.empty());
+        return with(Work.of(next(), doing), moments.and(at, Duration.ZERO), new Upon(title, at), Optional.empty());
     }
 
     /** With a step that is only planned: laid on, without a moment of its own. */
@@ -107,7 +102,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
 
     /** With something outside the plan that is only planned. */
     public OnTheCup planned(Doing doing) {
-        return with(Work.of(next(), doing, How.USUAL, Optional.empty()), moments, NAMELESS, Optional.empty());
+        return with(Work.of(next(), doing), moments, NAMELESS, Optional.empty());
     }
 
     private OnTheCup with(Work work, Moments then, Upon name, Optional<PlanStep> of) {
@@ -127,7 +122,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private Work work(int id, PlanStep step, Cup cup) {
-        return Words.work(id, step, cup.labelFor(step).times(), surface);
+        return Work.of(id, step, cup.labelFor(step).times());
     }
 
     /** All that bounds a step of its plan as the cup is now: by the table, and by the plan's own way. */
@@ -151,7 +146,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
      * @param later what is to follow it
      */
     public List<Bound> bounds(Doing doing, LabelTimes label, List<Doing> later) {
-        Work work = Work.of(next(), doing, How.USUAL, doing.isPour() ? Optional.of(label) : Optional.empty());
+        Work work = Work.of(next(), doing, How.usual(doing), doing.isPour() ? Optional.of(label) : Optional.empty());
         return Table.bounds(work, surface, later);
     }
 

@@ -147,7 +147,7 @@ public final class Judgement {
     private void scuffWhereItMust(int place, double at) {
         boolean mustBeScuffed =
                 bounds(place).stream().anyMatch(bound -> bound.cell().isMendedByScuffing() && bound.on(paper) <= at);
-        Work scuff = Work.of(next(), Doing.SCUFF, How.USUAL, Optional.empty());
+        Work scuff = Work.of(next(), Doing.SCUFF);
         if (mustBeScuffed && Table.bounds(scuff, surface, List.of()).stream().noneMatch(Bound::forbids)) {
             paper.add(at, 0);
             surface = surface.after(scuff);
@@ -181,6 +181,6 @@ public final class Judgement {
 
     private Work work(int id, PlanStep step) {
         Label label = step.kind() == StepKind.FINISHING_COAT ? last : base;
-        return Words.work(id, step, label.times(), surface);
+        return Work.of(id, step, label.times());
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import nursery.core.technique.Fields;
 import nursery.core.technique.Figures;
 
 /**
@@ -53,15 +54,15 @@ record Layer(Lay lay, Work by, List<Work> since, boolean cut) {
                     default -> false;
                 })
                 .filter(work -> work.doing().family() == Doing.Family.SAND
-                        && !work.how().washed())
+                        && work.how().fields().dust() == Fields.Dust.LEFT)
                 .isPresent();
     }
 
     /** Whether its last sanding was coarser than 220. */
     boolean isSandedCoarsely() {
-        return last(work ->
-                        work.doing().family() == Doing.Family.SAND && work.how().grit() > 0)
-                .filter(work -> work.how().grit() < Figures.FINE_GRIT)
+        return last(work -> work.doing().family() == Doing.Family.SAND
+                        && work.how().fields().grit().isSaid())
+                .filter(work -> work.how().fields().grit().finest() < Figures.FINE_GRIT)
                 .isPresent();
     }
 

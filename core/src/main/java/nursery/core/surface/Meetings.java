@@ -7,24 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 
 /** The table as a reader sees it: every kind of doing, laid on every kind of layer by itself. */
 public final class Meetings {
-
-    /** What asks for more care, so that all there is to ask is shown. */
-    private static final How WITH_CARE = new How(
-            How.Sealer.AEROSOL,
-            How.Cleaner.ACETONE,
-            How.Heat.TORCH,
-            How.Grain.COARSE,
-            false,
-            How.Vinyl.METALLIC,
-            0,
-            false,
-            false,
-            false,
-            false,
-            How.Ratio.RIGHT);
 
     private Meetings() {}
 
@@ -53,7 +40,7 @@ public final class Meetings {
     private static Map<Lay, List<Bound>> of(Doing doing, LabelTimes times) {
         Map<Lay, List<Bound>> asked = new LinkedHashMap<>();
         Optional<LabelTimes> label = doing.isPour() ? Optional.of(times) : Optional.empty();
-        Work next = new Work(3, doing, How.USUAL, Place.ALL, label);
+        Work next = new Work(3, doing, withCare(doing), Place.ALL, label);
         for (Lay lay : Lay.values()) {
             List<Bound> bounds = Table.bounds(next, under(lay, times), List.of()).stream()
                     // What is under the glitter is asked about with the glitter, and else is no layer of this row.
@@ -66,18 +53,31 @@ public final class Meetings {
         return asked;
     }
 
+    /** What asks for more care, so that all there is to ask is shown. */
+    private static How withCare(Doing doing) {
+        Fields fields = How.usual(doing).fields();
+        return new How(
+                fields.with(Fields.Grain.COARSE)
+                        .with(doing == Doing.STENCIL ? Fields.Vinyl.PERMANENT : Fields.Vinyl.METALLIC)
+                        .with(Grit.UNSAID),
+                false,
+                false,
+                How.Ratio.RIGHT);
+    }
+
     private static Surface under(Lay lay, LabelTimes times) {
         Surface ground = Surface.of(lay != Lay.STEEL);
         if (lay == Lay.STEEL || lay == Lay.FACTORY_COAT) {
             return ground;
         }
         if (lay == Lay.GLITTER) {
-            ground = ground.after(Work.of(1, Doing.GLUE, WITH_CARE, Optional.empty()));
+            ground = ground.after(Work.of(1, Doing.GLUE));
         }
         Doing by = Arrays.stream(Doing.values())
                 .filter(doing -> Lay.of(doing).filter(lay::equals).isPresent())
                 .findFirst()
                 .orElseThrow();
-        return ground.after(new Work(2, by, WITH_CARE, Place.ALL, by.isPour() ? Optional.of(times) : Optional.empty()));
+        return ground.after(
+                new Work(2, by, withCare(by), Place.ALL, by.isPour() ? Optional.of(times) : Optional.empty()));
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nursery.core.film.Texture;
+import nursery.core.technique.Fields;
 
 /**
  * A cup as columns of layers: cut at every height at which something ends, each part from its ground up. Works are laid
@@ -30,7 +31,7 @@ public record Surface(List<Column> columns, List<Work> works) {
 
     /** A blank, bare or with a coat of powder from its maker. */
     public static Surface of(boolean factoryCoat) {
-        Work made = Work.of(GROUND, Doing.INSPECT, How.USUAL, Optional.empty());
+        Work made = Work.of(GROUND, Doing.INSPECT);
         List<Layer> ground = List.of(new Layer(factoryCoat ? Lay.FACTORY_COAT : Lay.STEEL, made));
         return new Surface(
                 Stream.of(Place.BASE, Place.band(0, Place.RIM_MM), Place.RIM)
@@ -139,9 +140,15 @@ public record Surface(List<Column> columns, List<Work> works) {
             }
         }
         Lay.of(work.doing())
-                .filter(lay -> !(lay == Lay.GLITTER && work.how().sprinkled()))
+                .filter(lay -> !(lay == Lay.GLITTER && sinksIn(column, work)))
                 .ifPresent(lay -> now.add(new Layer(lay, work)));
         return List.copyOf(now);
+    }
+
+    /** Glitter is no layer of its own in a mix, and none on a wet coat: it sinks into it. */
+    private static boolean sinksIn(Column column, Work glitter) {
+        return glitter.how().fields().strewn() != Fields.Strewn.ON_TOP
+                || column.exposed().get(0).layer().lay() == Lay.COAT;
     }
 
     /** Steel that paper has been over: what scrapes off a coat scuffs what is below. */
@@ -172,7 +179,7 @@ public record Surface(List<Column> columns, List<Work> works) {
         return switch (work.doing().family()) {
             case WIPE -> // Acetone cuts paint, and bares what lies below here and there.
                 Optional.of(
-                        layer.lay() == Lay.PAINT && work.how().cleaner() == How.Cleaner.ACETONE
+                        layer.lay() == Lay.PAINT && work.how().fields().cleaner() == Fields.Cleaner.ACETONE
                                 ? layer.cutBy(work)
                                 : layer.touchedBy(work));
             case SAND, TAPE, PULL, SEAL, HEAT, TRIM, DROP, POLISH, WASH -> Optional.of(layer.touchedBy(work));
@@ -210,7 +217,7 @@ public record Surface(List<Column> columns, List<Work> works) {
     public int coatsOverTexture() {
         int coats = 0;
         for (Work work : since(stripped()).toList()) {
-            coats = work.doing() == Doing.GLITTER ? 0 : coats + (work.doing().isWholeCoat() ? 1 : 0);
+            coats = isFelt(work) ? 0 : coats + (work.doing().isWholeCoat() ? 1 : 0);
         }
         return coats;
     }
@@ -218,12 +225,15 @@ public record Surface(List<Column> columns, List<Work> works) {
     /** The roughest that was ever laid on: what a hand feels until coats cover it. */
     public Texture texture() {
         return since(stripped())
-                .filter(work -> work.doing() == Doing.GLITTER)
-                .map(work -> work.how().severalColours() || work.how().grain() == How.Grain.COARSE
-                        ? Texture.CHUNKY
-                        : Texture.FINE)
+                .filter(Surface::isFelt)
+                .map(work -> work.how().fields().isRough() ? Texture.CHUNKY : Texture.FINE)
                 .max(Enum::compareTo)
                 .orElse(Texture.SMOOTH);
+    }
+
+    /** Whether a hand feels what was laid on; what is stirred into a mix lies within the coat. */
+    private static boolean isFelt(Work work) {
+        return work.doing() == Doing.GLITTER && work.how().fields().strewn() != Fields.Strewn.STIRRED_IN;
     }
 
     /** What was done after a work, in order. */

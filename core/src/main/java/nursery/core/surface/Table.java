@@ -7,7 +7,9 @@ import java.util.Set;
 import nursery.core.film.Texture;
 import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Surface.Patch;
+import nursery.core.technique.Fields;
 import nursery.core.technique.Figures;
+import nursery.core.technique.Grit;
 import nursery.core.technique.Wait;
 
 /**
@@ -166,6 +168,9 @@ public final class Table {
     }
 
     private void glitter(Layer layer) {
+        if (next.how().fields().strewn() == Fields.Strewn.STIRRED_IN) {
+            return;
+        }
         switch (layer.lay()) {
             case FILM -> {
                 bounds.add(new Bound(
@@ -206,7 +211,7 @@ public final class Table {
     private void design(Layer layer) {
         boolean isSlide = next.doing() == Doing.WATER_SLIDE;
         boolean isFoil = next.doing() == Doing.FOIL;
-        if (next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE) {
+        if (next.doing() == Doing.STENCIL && next.how().fields().vinyl() != Fields.Vinyl.REMOVABLE) {
             never(layer, Cell.STENCIL_PERMANENT);
         }
         // Foil wants its glue tacky.
@@ -281,6 +286,9 @@ public final class Table {
                 tape();
                 mixedWrong();
                 ofInk();
+                if (next.how().fields().heat() != Fields.Heat.NONE) {
+                    vapour();
+                }
             }
             case SAND -> {
                 tape();
@@ -352,9 +360,9 @@ public final class Table {
         if (on.coatsOverTexture() < texture.coatsBeforeSanding()) {
             add(Bound.never(pour.id(), Cell.STILL_ROUGH));
         }
-        int grit = next.how().grit();
-        if (grit > 0
-                && grit < Figures.BODY_GRIT
+        Grit grit = next.how().fields().grit();
+        if (grit.isSaid()
+                && grit.coarsest() < Figures.BODY_GRIT
                 && texture != Texture.SMOOTH
                 && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
             add(Bound.never(pour.id(), Cell.TOO_COARSE));
@@ -414,8 +422,6 @@ public final class Table {
             return;
         }
         Layer below = adhesive.get();
-        boolean isCoarse = glitter.by().how().grain() == How.Grain.COARSE
-                || glitter.by().how().severalColours();
         switch (below.lay()) {
             case FILM -> age(below, setH(below), Cell.FILM_NOT_SET);
             case COAT -> age(below, times(below).recoatFromH(), Cell.COAT_WET);
@@ -424,7 +430,7 @@ public final class Table {
             // No flakes were held by these: see what is sought above.
             case STEEL, FACTORY_COAT, PAINT, GLITTER, SEALER, INK, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT, SOAP -> {}
         }
-        if (isCoarse && !below.lay().isEpoxy()) {
+        if (glitter.by().how().fields().isRough() && !below.lay().isEpoxy()) {
             never(glitter, Cell.FLAKES_OPEN);
         }
     }
@@ -433,7 +439,7 @@ public final class Table {
         Layer vinyl = patch.layer();
         boolean isOnInk = patch.below().filter(below -> below.lay() == Lay.INK).isPresent();
         ended(vinyl, Figures.VINYL_MIN, isOnInk ? Cell.VINYL_BONDS : Cell.VINYL_FRESH);
-        if (vinyl.by().how().vinyl().mayLift()) {
+        if (vinyl.by().how().fields().vinyl().mayLift()) {
             never(vinyl, Cell.METALLIC_OPEN);
         }
     }
@@ -460,8 +466,13 @@ public final class Table {
     }
 
     private void hot(Layer coat) {
-        coat.last(work -> work.doing() == Doing.HEAT && work.how().heat().isHot())
+        coat.last(work -> work.doing() == Doing.HEAT && isHot(work))
+                .or(() -> Optional.of(coat.by()).filter(by -> by.doing().isPour() && isHot(by)))
                 .ifPresent(heat -> add(Bound.ended(heat.id(), Figures.COOL_MIN, Cell.INK_ON_HOT)));
+    }
+
+    private static boolean isHot(Work heated) {
+        return heated.how().fields().heat().isHot();
     }
 
     private void solvent(Layer layer) {

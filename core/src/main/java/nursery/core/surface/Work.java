@@ -2,6 +2,8 @@ package nursery.core.surface;
 
 import java.util.Optional;
 import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Fields;
+import nursery.core.technique.PlanStep;
 
 /**
  * One thing done to a cup, with all that decides about it.
@@ -19,8 +21,20 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
         }
     }
 
+    /** Where such a thing usually goes. */
     public static Work of(int id, Doing doing, How how, Optional<LabelTimes> label) {
         return new Work(id, doing, how, usualPlace(doing), label);
+    }
+
+    /** What is no pour, and of which nothing more is said. */
+    public static Work of(int id, Doing doing) {
+        return of(id, doing, How.usual(doing), Optional.empty());
+    }
+
+    /** @param label what it is poured from, if it is a pour */
+    public static Work of(int id, PlanStep step, LabelTimes label) {
+        return of(
+                id, Doing.of(step.kind()), How.of(step), step.kind().isPour() ? Optional.of(label) : Optional.empty());
     }
 
     /** Where it goes if nothing is said: a wave below the middle, a decal in spots, a rim's sanding at the rim. */
@@ -43,8 +57,8 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
 
     boolean leavesSolvent() {
         return switch (doing) {
-            case CLEAN, PREP, WIPE -> how.cleaner().isSolvent();
-            case SEAL -> how.sealer() == How.Sealer.AEROSOL;
+            case CLEAN, PREP, WIPE -> how.fields().cleaner().isSolvent();
+            case SEAL -> how.fields().sealer() == Fields.Sealer.AEROSOL;
             case PULL_TAPE, INK, INK_BLOOM, PAINT, SPRAY_ADHESIVE, TOUCH_UP -> true;
             default -> false;
         };
@@ -53,6 +67,6 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
     /** Whether it wets the cup with what must flash off before anything goes over it. */
     boolean wetsWithSolvent() {
         return (doing == Doing.CLEAN || doing == Doing.WIPE || doing == Doing.PREP || doing == Doing.PULL_TAPE)
-                && how.cleaner().isSolvent();
+                && how.fields().cleaner().isSolvent();
     }
 }

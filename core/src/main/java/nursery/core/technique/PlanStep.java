@@ -1,5 +1,6 @@
 package nursery.core.technique;
 
+import java.util.EnumSet;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -14,9 +15,8 @@ import nursery.core.film.CoatRole;
  * @param waiting what must pass first
  * @param detail how it is done here, by the school chosen
  * @param role for a pour, the coat it makes
- * @param material what a decoration is made of
+ * @param how how it is done, as far as that decides about anything
  * @param size how large a decal is cut, if it is known
- * @param grit what to sand with, empty where nothing is sanded
  * @param amountMl for a pour, what was decided to go on this cup; without it the cup's own share is worked out
  * @param handsOnMinutes how long hands are on the cup for it: as it was timed, or as long as its kind takes here
  */
@@ -27,9 +27,8 @@ public record PlanStep(
         Wait waiting,
         String detail,
         Optional<CoatRole> role,
-        Material material,
+        Fields how,
         Optional<DecalSize> size,
-        String grit,
         OptionalDouble amountMl,
         int handsOnMinutes) {
 
@@ -54,11 +53,10 @@ public record PlanStep(
             Wait waiting,
             String detail,
             Optional<CoatRole> role,
-            Material material,
+            Fields how,
             Optional<DecalSize> size,
-            String grit,
             OptionalDouble amountMl) {
-        this(number, kind, title, waiting, detail, role, material, size, grit, amountMl, kind.handsOnMinutes());
+        this(number, kind, title, waiting, detail, role, how, size, amountMl, kind.handsOnMinutes());
     }
 
     /** A step of which no amount was decided. */
@@ -69,20 +67,27 @@ public record PlanStep(
             Wait waiting,
             String detail,
             Optional<CoatRole> role,
-            Material material,
-            Optional<DecalSize> size,
-            String grit) {
-        this(number, kind, title, waiting, detail, role, material, size, grit, OptionalDouble.empty());
+            Fields how,
+            Optional<DecalSize> size) {
+        this(number, kind, title, waiting, detail, role, how, size, OptionalDouble.empty());
     }
 
-    /** A step of ordinary material under its kind's own title. */
+    /** A step under its kind's own title, of which nothing more is said. */
     public PlanStep(int number, StepKind kind, Wait waiting, String detail, Optional<CoatRole> role) {
-        this(number, kind, "", waiting, detail, role, Material.ORDINARY, Optional.empty(), "");
+        this(number, kind, "", waiting, detail, role, Fields.usual(kind), Optional.empty());
     }
 
     /** What it cannot do without, beside hands. A sealer that is brushed on needs no booth. */
     public Set<Need> needs() {
-        return isBrushed() ? Set.of() : Set.copyOf(kind.needs());
+        if (isBrushed()) {
+            return Set.of();
+        }
+        Set<Need> needs = EnumSet.noneOf(Need.class);
+        needs.addAll(kind.needs());
+        if (how.turned() == Fields.Turned.BY_HAND || how.turned() == Fields.Turned.HUNG) {
+            needs.remove(Need.SPINDLE);
+        }
+        return needs;
     }
 
     /** What to be careful of. */
@@ -95,45 +100,30 @@ public record PlanStep(
     }
 
     private boolean isBrushed() {
-        return kind == StepKind.SEAL && said().isBrushed();
-    }
-
-    /** What its words say, where no field says it. */
-    public Said said() {
-        return new Said(title + " " + detail);
+        return kind == StepKind.SEAL && how.sealer() == Fields.Sealer.BRUSHED;
     }
 
     public PlanStep numbered(int other) {
-        return new PlanStep(other, kind, title, waiting, detail, role, material, size, grit, amountMl, handsOnMinutes);
+        return new PlanStep(other, kind, title, waiting, detail, role, how, size, amountMl, handsOnMinutes);
     }
 
     public PlanStep waitingFor(Wait other) {
-        return new PlanStep(number, kind, title, other, detail, role, material, size, grit, amountMl, handsOnMinutes);
+        return new PlanStep(number, kind, title, other, detail, role, how, size, amountMl, handsOnMinutes);
     }
 
     /** The same, cut so large. */
     public PlanStep sized(DecalSize other) {
         return new PlanStep(
-                number,
-                kind,
-                title,
-                waiting,
-                detail,
-                role,
-                material,
-                Optional.of(other),
-                grit,
-                amountMl,
-                handsOnMinutes);
+                number, kind, title, waiting, detail, role, how, Optional.of(other), amountMl, handsOnMinutes);
     }
 
     /** The same, with hands on it for so long. */
     public PlanStep taking(int minutes) {
-        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, amountMl, minutes);
+        return new PlanStep(number, kind, title, waiting, detail, role, how, size, amountMl, minutes);
     }
 
     public PlanStep withAmount(OptionalDouble otherMl) {
-        return new PlanStep(number, kind, title, waiting, detail, role, material, size, grit, otherMl, handsOnMinutes);
+        return new PlanStep(number, kind, title, waiting, detail, role, how, size, otherMl, handsOnMinutes);
     }
 
     /** Whether it does what another does, on whatever is made of it: the same kind, and the same coat. */

@@ -208,9 +208,8 @@ public record Technique(String name, String about, List<Part> parts, List<Block>
                                     planned.waiting(),
                                     planned.detail(),
                                     planned.role(),
-                                    planned.material(),
-                                    planned.size(),
-                                    planned.grit()));
+                                    planned.how(),
+                                    planned.size()));
         }
     }
 
@@ -279,9 +278,5 @@ public record Technique(String name, String about, List<Part> parts, List<Block>
                 step.detail().length() <= LONGEST_TEXT,
                 at + ".detail",
                 "A step's detail takes at most %d characters.".formatted(LONGEST_TEXT));
-        faults.require(
-                step.grit().length() <= LONGEST_TITLE,
-                at + ".grit",
-                "A grit takes at most %d characters.".formatted(LONGEST_TITLE));
     }
 }

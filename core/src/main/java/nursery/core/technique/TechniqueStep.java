@@ -19,9 +19,8 @@ public record TechniqueStep(
         Wait waiting,
         String detail,
         Optional<CoatRole> role,
-        Material material,
+        Fields how,
         Optional<DecalSize> size,
-        String grit,
         List<School> only) {
 
     public TechniqueStep {
@@ -76,9 +75,8 @@ public record TechniqueStep(
                 wait,
                 "",
                 Optional.ofNullable(USUAL_ROLE.get(kind)),
-                Material.ORDINARY,
+                Fields.usual(kind),
                 Optional.empty(),
-                kind.isSanding() ? "220" : "",
                 List.of());
     }
 
@@ -90,9 +88,8 @@ public record TechniqueStep(
                 step.waiting(),
                 step.detail(),
                 step.role(),
-                step.material(),
+                step.how(),
                 step.size(),
-                step.grit(),
                 List.of());
     }
 
@@ -110,6 +107,6 @@ public record TechniqueStep(
         for (Question question : Question.values()) {
             words = words.replace(question.slot(), schools.on(question).words());
         }
-        return new PlanStep(number, kind, title, waiting, words, role, material, size, grit);
+        return new PlanStep(number, kind, title, waiting, words, role, how.by(schools), size);
     }
 }

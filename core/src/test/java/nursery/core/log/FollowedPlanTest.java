@@ -26,7 +26,6 @@ import nursery.core.resin.LabelTimes;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Judgement;
-import nursery.core.technique.Material;
 import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
@@ -431,9 +430,8 @@ class FollowedPlanTest {
                 waits[random.nextInt(waits.length)],
                 "",
                 role,
-                Material.values()[random.nextInt(Material.values().length)],
-                Optional.empty(),
-                "");
+                OfferedTest.anyhow(random, kind),
+                Optional.empty());
     }
 
     /**

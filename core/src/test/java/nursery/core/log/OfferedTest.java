@@ -21,7 +21,9 @@ import nursery.core.log.CupState.Concern;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Bound;
-import nursery.core.technique.Material;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
@@ -46,7 +48,6 @@ class OfferedTest {
 
     private static PlanStep random(Random random, int number) {
         StepKind kind = StepKind.values()[random.nextInt(StepKind.values().length)];
-        Material material = Material.values()[random.nextInt(Material.values().length)];
         Wait[] waits = {
             Wait.none(),
             Wait.dry(Duration.ofMinutes(random.nextInt(90))),
@@ -64,11 +65,20 @@ class OfferedTest {
                 kind,
                 "",
                 waits[random.nextInt(waits.length)],
-                random.nextBoolean() ? "" : "With a torch, then acetone; wash it off.",
+                "",
                 role,
-                material,
-                Optional.empty(),
-                random.nextBoolean() ? "" : "120");
+                anyhow(random, kind),
+                Optional.empty());
+    }
+
+    /** Anything that can be said of a kind of step. */
+    static Fields anyhow(Random random, StepKind kind) {
+        Fields fields = Fields.usual(kind);
+        for (Field field : Field.of(kind)) {
+            List<Field.Choice> choices = field.choices(kind, true);
+            fields = choices.isEmpty() ? fields : fields.with(choices.get(random.nextInt(choices.size())));
+        }
+        return fields.with(Grit.of(new int[] {80, 120, 220}[random.nextInt(3)]));
     }
 
     private void begin(Random random) {

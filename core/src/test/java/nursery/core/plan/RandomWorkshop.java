@@ -24,6 +24,7 @@ import nursery.core.log.Spindle;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -168,8 +169,9 @@ public final class RandomWorkshop {
     }
 
     private static void add(List<PlanStep> plan, StepKind kind, Wait wait) {
-        String how = kind.isSanding() ? "Sand, wash off the dust." : "";
-        plan.add(new PlanStep(plan.size() + 1, kind, wait, how, Optional.empty()));
+        // Washed with the same hands: dust left on is none of the planner's matters.
+        Fields how = Fields.usual(kind).with(Fields.Dust.WASHED_OFF);
+        plan.add(new PlanStep(plan.size() + 1, kind, "", wait, "", Optional.empty(), how, Optional.empty()));
     }
 
     private static void pour(List<PlanStep> plan, StepKind kind, Wait wait, CoatRole role) {

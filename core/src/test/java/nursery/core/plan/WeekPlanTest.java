@@ -22,7 +22,7 @@ import nursery.core.plan.Because.What;
 import nursery.core.plan.Departure.Kind;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Material;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -362,8 +362,8 @@ class WeekPlanTest {
 
     private static PlanStep chunkyStep(int number, StepKind kind, Wait wait) {
         Optional<CoatRole> role = kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
-        Material material = kind == StepKind.GLITTER ? Material.CHUNKY_GLITTER : Material.ORDINARY;
-        return new PlanStep(number, kind, "", wait, "", role, material, Optional.empty(), "");
+        Fields how = Fields.usual(kind).with(Fields.Grain.COARSE);
+        return new PlanStep(number, kind, "", wait, "", role, how, Optional.empty());
     }
 
     /** P33: over chunky glitter the third coat keeps the paper off the flakes. Sanding through is no rescue. */

@@ -5,12 +5,15 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import nursery.core.resin.LabelTimes;
+import nursery.core.technique.Fields;
 
 /**
  * What practice objects to, worked out by brute force and apart from {@link Table}: at a few heights of the cup, layer
  * by layer, at one moment. Figures are written out anew from the practice, with its marks.
  */
 final class Oracle {
+
+    private static final Set<Fields.Heat> HOT = Set.of(Fields.Heat.TORCH, Fields.Heat.GUN_HIGH);
 
     /** A work with its moments: when it was begun, and for how many minutes hands were on it. */
     record Done(Work work, double begun, double minutes) {
@@ -64,7 +67,7 @@ final class Oracle {
             case SPRAY_ADHESIVE -> "spray";
             case FOIL_ADHESIVE -> "foil glue";
             case ADHESIVE -> "film";
-            case GLITTER -> work.how().sprinkled() ? "" : "glitter";
+            case GLITTER -> work.how().fields().strewn() == Fields.Strewn.ON_TOP ? "glitter" : "";
             case SEAL, MICA_SEAL -> "sealer";
             case FLOOD_COAT, BUILD_COAT, THIN_COAT, PARTIAL_COAT, FINISHING_COAT -> "coat";
             case INK, TOUCH_UP -> "ink";
@@ -81,10 +84,7 @@ final class Oracle {
 
     private List<Thing> at(double height) {
         List<Thing> things = new ArrayList<>();
-        things.add(new Thing(
-                factoryCoat ? "factory" : "steel",
-                new Done(Work.of(0, Doing.INSPECT, How.USUAL, java.util.Optional.empty()), 0, 0),
-                true));
+        things.add(new Thing(factoryCoat ? "factory" : "steel", new Done(Work.of(0, Doing.INSPECT), 0, 0), true));
         for (Done done : log) {
             Work work = done.work();
             if (!covers(work, height)) {
@@ -116,12 +116,15 @@ final class Oracle {
                     thing.since.add(done);
                 }
                 boolean cuts = (work.doing() == Doing.WIPE || work.doing() == Doing.CLEAN)
-                        && work.how().cleaner() == How.Cleaner.ACETONE;
+                        && work.how().fields().cleaner() == Fields.Cleaner.ACETONE;
                 if (cuts && thing.is("paint")) {
                     thing.whole = false;
                 }
             }
-            if (!laid(work).isEmpty()) {
+            // Flakes on a coat sink into it.
+            boolean sinks =
+                    work.doing() == Doing.GLITTER && exposed(things).get(0).is("coat");
+            if (!laid(work).isEmpty() && !sinks) {
                 things.add(new Thing(laid(work), done, work.place().whole()));
             }
         }
@@ -239,8 +242,8 @@ final class Oracle {
             say(wrong, stillOn("soap", things), "SOAP_ON");
             if (thing.is("vinyl")) {
                 say(wrong, dried < 60, below.is("ink") ? "VINYL_BONDS" : "VINYL_FRESH");
-                How.Vinyl vinyl = thing.by.work().how().vinyl();
-                say(wrong, vinyl == How.Vinyl.METALLIC || vinyl == How.Vinyl.TEXTURED, "METALLIC_OPEN");
+                Fields.Vinyl vinyl = thing.by.work().how().fields().vinyl();
+                say(wrong, vinyl == Fields.Vinyl.METALLIC || vinyl == Fields.Vinyl.TEXTURED, "METALLIC_OPEN");
             }
             if (thing.is("glitter")) {
                 onGlitter(wrong, now, thing, things);
@@ -266,20 +269,14 @@ final class Oracle {
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
         if (next.doing() == Doing.INK || next.doing() == Doing.TOUCH_UP || next.doing() == Doing.INK_BLOOM) {
-            double hot = thing.since.stream()
-                            .filter(done -> done.work().doing() == Doing.HEAT)
-                            .reduce((a, b) -> b)
-                            .isEmpty()
-                    ? 1e9
-                    : now
-                            - thing.since.stream()
-                                    .filter(done -> done.work().doing() == Doing.HEAT
-                                            && Set.of(How.Heat.TORCH, How.Heat.GUN_HIGH)
-                                                    .contains(done.work().how().heat()))
-                                    .mapToDouble(Done::ended)
-                                    .max()
-                                    .orElse(-1e9);
-            say(wrong, hot < 10, "INK_ON_HOT");
+            double heated = thing.since.stream()
+                    .filter(done -> done.work().doing() == Doing.HEAT
+                            && HOT.contains(done.work().how().fields().heat()))
+                    .mapToDouble(Done::ended)
+                    .max()
+                    // What was torched as it was poured is hot from then on.
+                    .orElse(epoxy && HOT.contains(thing.by.work().how().fields().heat()) ? thing.by.ended() : -1e9);
+            say(wrong, now - heated < 10, "INK_ON_HOT");
         }
         if (decal || slide) {
             say(wrong, thing.is("slide"), "SLIDE_OPEN");
@@ -289,8 +286,11 @@ final class Oracle {
             say(wrong, slide && epoxy && thing.scuffed(), "SLIDE_ON_SCRATCHES");
         }
         say(wrong, decal && next.doing() != Doing.FOIL && thing.is("ink") && dried < 24 * 60, "INK_UNDER_VINYL");
-        say(wrong, next.doing() == Doing.STENCIL && next.how().vinyl() != How.Vinyl.REMOVABLE, "STENCIL_PERMANENT");
-        if (next.doing() == Doing.GLITTER) {
+        say(
+                wrong,
+                next.doing() == Doing.STENCIL && next.how().fields().vinyl() != Fields.Vinyl.REMOVABLE,
+                "STENCIL_PERMANENT");
+        if (next.doing() == Doing.GLITTER && next.how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
             say(wrong, thing.is("film") && now - thing.by.begun() < 2, "FILM_SETTLES");
             say(wrong, epoxy && ageH >= label(thing).workingH(), thing.is("film") ? "FILM_DONE" : "FLAKES_TOO_LATE");
             say(wrong, thing.is("glue", "spray") && dried >= 15, "GLUE_DRY");
@@ -356,7 +356,7 @@ final class Oracle {
         boolean dusty = false;
         for (Done done : thing.since) {
             switch (done.work().doing()) {
-                case SAND, TRIM_AND_SAND -> dusty = !done.work().how().washed();
+                case SAND, TRIM_AND_SAND -> dusty = done.work().how().fields().dust() == Fields.Dust.LEFT;
                 case WASH, WIPE, CLEAN -> dusty = false;
                 default -> {}
             }
@@ -369,8 +369,8 @@ final class Oracle {
         for (Done done : thing.since) {
             boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
                     .contains(done.work().doing());
-            if (sands && done.work().how().grit() > 0) {
-                coarse = done.work().how().grit() < 220;
+            if (sands && done.work().how().fields().grit().finest() > 0) {
+                coarse = done.work().how().fields().grit().finest() < 220;
             }
         }
         return coarse;
@@ -390,10 +390,11 @@ final class Oracle {
         say(wrong, holds.is("coat") && ageH < label(holds).recoatFromH(), "COAT_WET");
         say(wrong, holds.is("glue", "foil glue") && dried < 60, "GLUE_WET");
         say(wrong, holds.is("spray") && dried < 30, "GLUE_WET");
-        How how = glitter.by.work().how();
+        Fields how = glitter.by.work().how().fields();
         say(
                 wrong,
-                !holds.is("film", "coat") && (how.severalColours() || how.grain() == How.Grain.COARSE),
+                !holds.is("film", "coat")
+                        && (how.colours() == Fields.Colours.SEVERAL || how.grain() == Fields.Grain.COARSE),
                 "FLAKES_OPEN");
     }
 
@@ -406,6 +407,9 @@ final class Oracle {
             say(wrong, vapour != null && now - vapour.ended() < 10, "VAPOUR");
         }
         if (next.doing().isPour()) {
+            Done vapour = last(done -> done.work().leavesSolvent());
+            boolean heats = next.how().fields().heat() != Fields.Heat.NONE;
+            say(wrong, heats && vapour != null && now - vapour.ended() < 10, "VAPOUR");
             say(wrong, next.how().bloom() && next.label().orElseThrow().turningH() <= 2, "INK_AND_FAST");
         }
         if (sandsBody && pour != null) {
@@ -413,11 +417,12 @@ final class Oracle {
             boolean rough = false;
             boolean coarse = false;
             for (Done done : log) {
-                if (done.work().doing() == Doing.GLITTER) {
+                if (done.work().doing() == Doing.GLITTER
+                        && done.work().how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
                     coats = 0;
                     rough = true;
-                    coarse |= done.work().how().severalColours()
-                            || done.work().how().grain() == How.Grain.COARSE;
+                    coarse |= done.work().how().fields().colours() == Fields.Colours.SEVERAL
+                            || done.work().how().fields().grain() == Fields.Grain.COARSE;
                 } else if (laid(done.work()).equals("coat") && done.work().doing() != Doing.PARTIAL_COAT) {
                     coats++;
                 }
@@ -425,7 +430,7 @@ final class Oracle {
             // Step 6 and the texture's own figures: one coat over fine flakes, sanded lightly; three over coarse.
             boolean takesDown = next.doing() != Doing.SCUFF;
             say(wrong, takesDown && rough && coats < (coarse ? 3 : 1), "STILL_ROUGH");
-            int grit = next.how().grit();
+            int grit = next.how().fields().grit().coarsest();
             say(wrong, takesDown && rough && grit > 0 && grit < 180 && coats <= 2, "TOO_COARSE");
             say(wrong, pour.work().doing() == Doing.FINISHING_COAT, "LAST_SANDED");
         }

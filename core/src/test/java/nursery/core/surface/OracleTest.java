@@ -14,6 +14,8 @@ import java.util.TreeSet;
 import nursery.core.resin.LabelTimes;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Oracle.Done;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import org.junit.jupiter.api.Test;
 
 /** The table against a brute force written apart from it, on surfaces nobody would think of. */
@@ -26,18 +28,22 @@ class OracleTest {
     private static final int[] WAITS = {0, 1, 4, 12, 20, 40, 70, 130, 250, 310, 500, 750, 1500, 2200, 4400};
 
     private static How how(Random random) {
+        Grit[] grits = {Grit.UNSAID, Grit.of(80), Grit.of(180), Grit.of(220), new Grit(120, 220)};
+        Fields fields = new Fields(
+                pick(random, Fields.Sealer.values()),
+                pick(random, Fields.Cleaner.values()),
+                pick(random, Fields.Heat.values()),
+                pick(random, Fields.Grain.values()),
+                pick(random, Fields.Colours.values()),
+                random.nextInt(3) == 0 ? pick(random, Fields.Strewn.values()) : Fields.Strewn.ON_TOP,
+                pick(random, Fields.Vinyl.values()),
+                pick(random, grits),
+                pick(random, Fields.Dust.values()),
+                pick(random, Fields.Turned.values()));
         return new How(
-                pick(random, How.Sealer.values()),
-                pick(random, How.Cleaner.values()),
-                pick(random, How.Heat.values()),
-                pick(random, How.Grain.values()),
-                random.nextInt(4) == 0,
-                pick(random, How.Vinyl.values()),
-                new int[] {0, 80, 180, 220}[random.nextInt(4)],
+                fields,
                 random.nextBoolean(),
                 random.nextInt(6) == 0,
-                random.nextInt(4) == 0,
-                random.nextInt(4) == 0,
                 random.nextInt(12) == 0 ? How.Ratio.WRONG : How.Ratio.RIGHT);
     }
 

@@ -13,7 +13,6 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Cell.Grave;
-import nursery.core.technique.Said;
 import nursery.core.technique.StepKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -46,11 +45,12 @@ class SurfaceTest {
     }
 
     private SurfaceTest done(Doing doing, double atMinute, double minutes) {
-        return done(doing, atMinute, minutes, How.USUAL, Work.usualPlace(doing));
+        return done(doing, atMinute, minutes, How.usual(doing), Work.usualPlace(doing));
     }
 
     private Opening opening(Doing doing) {
-        Work next = Work.of(99, doing, How.USUAL, doing.isPour() ? Optional.of(REGULAR.times()) : Optional.empty());
+        Work next =
+                Work.of(99, doing, How.usual(doing), doing.isPour() ? Optional.of(REGULAR.times()) : Optional.empty());
         return Opening.of(Table.bounds(next, surface, List.of()), moments);
     }
 
@@ -92,7 +92,7 @@ class SurfaceTest {
         done(Doing.FLOOD_COAT, 0, 15);
         assertThat(fromMinute(Doing.FINISHING_COAT)).isEqualTo(4 * 60);
         assertThat(verdict(Doing.FINISHING_COAT, 11)).isEqualTo(Grave.RUINS);
-        done(Doing.INK, 300, 5).done(Doing.PAINT, 310, 5, How.USUAL, Place.SPOTS);
+        done(Doing.INK, 300, 5).done(Doing.PAINT, 310, 5, How.usual(Doing.PAINT), Place.SPOTS);
         assertThat(fromMinute(Doing.FINISHING_COAT)).isEqualTo(345);
         assertThat(verdict(Doing.FINISHING_COAT, 30 * 60))
                 .as("P16: ink hides no coat that was not scuffed")
@@ -152,19 +152,7 @@ class SurfaceTest {
     /** P39. */
     @Test
     void aCoatThatWasMixedWrongIsCoveredByNothingUntilItIsScrapedOff() {
-        How wrong = new How(
-                How.Sealer.AEROSOL,
-                How.Cleaner.SOAP,
-                How.Heat.TORCH,
-                How.Grain.FINE,
-                false,
-                How.Vinyl.PERMANENT,
-                0,
-                false,
-                false,
-                false,
-                false,
-                How.Ratio.WRONG);
+        How wrong = How.usual(Doing.FLOOD_COAT).mixedWrong();
         done(Doing.FLOOD_COAT, 0, 15, wrong, Place.ALL);
         for (Doing doing : List.of(Doing.BUILD_COAT, Doing.PAINT, Doing.SEAL, Doing.VINYL)) {
             assertThat(opening(doing).never()).as(doing.written()).isTrue();
@@ -195,28 +183,6 @@ class SurfaceTest {
                         .isTrue();
             }
         }
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "'Aerosol clear, two light passes. Brush loose flakes off first.', AEROSOL",
-        "'Brush on a thin sealer.', BRUSHED",
-        "'', AEROSOL"
-    })
-    void aCanThatAlsoSaysBrushIsACan(String said, How.Sealer sealer) {
-        assertThat(Words.sealer(new Said(said))).isEqualTo(sealer);
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "'dish soap, rinse, then ipa', ALCOHOL",
-        "'soap and water', SOAP",
-        "'scouring paste alone', PASTE",
-        "'soap, then acetone', ACETONE",
-        "'wipe it', ACETONE"
-    })
-    void ofSeveralCleanersTheOneThatBurnsCounts(String said, How.Cleaner cleaner) {
-        assertThat(Words.cleaner(new Said(said))).isEqualTo(cleaner);
     }
 
     @ParameterizedTest

@@ -10,7 +10,8 @@ import java.util.stream.Collectors;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
-import nursery.core.technique.Material;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -32,12 +33,12 @@ class TableEdgesTest {
     /** A step that was done so many minutes ago, its coat as old as it is said to be. */
     private record Done(PlanStep step, double minutesAgo) {}
 
-    private static PlanStep step(StepKind kind, Material material, Optional<CoatRole> role, String grit) {
-        return new PlanStep(1, kind, "", Wait.none(), "", role, material, Optional.empty(), grit);
+    private static PlanStep step(StepKind kind, Fields how, Optional<CoatRole> role) {
+        return new PlanStep(1, kind, "", Wait.none(), "", role, how, Optional.empty());
     }
 
     private static PlanStep step(StepKind kind) {
-        return step(kind, Material.ORDINARY, kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty(), "");
+        return step(kind, Fields.usual(kind), kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty());
     }
 
     private static Done ago(StepKind kind, double minutes) {
@@ -47,7 +48,7 @@ class TableEdgesTest {
     private static Set<String> broken(Label label, PlanStep next, Done... done) {
         Surface surface = Surface.of(true);
         for (Done one : done) {
-            surface = surface.after(Words.work(surface.works().size() + 1, one.step(), label.times(), surface));
+            surface = surface.after(Work.of(surface.works().size() + 1, one.step(), label.times()));
         }
         Timeline time = new Timeline() {
             @Override
@@ -65,7 +66,7 @@ class TableEdgesTest {
                 return begun(pour, hours * 60);
             }
         };
-        Work work = Words.work(surface.works().size() + 1, next, label.times(), surface);
+        Work work = Work.of(surface.works().size() + 1, next, label.times());
         return Opening.broken(Table.bounds(work, surface, List.of()), NOW_MIN, NOW_MIN, 0, time).stream()
                 .map(one -> one.bound().cell().rule())
                 .collect(Collectors.toCollection(TreeSet::new));
@@ -121,7 +122,7 @@ class TableEdgesTest {
     @ParameterizedTest
     @CsvSource({"ADHESIVE_GENEROUS, false, 6", "ADHESIVE_THIN, false, 2", "ADHESIVE_GENEROUS, true, 2"})
     void anAdhesiveIsSetToTheMinute(CoatRole role, boolean fast, double setH) {
-        PlanStep film = step(StepKind.ADHESIVE, Material.ORDINARY, Optional.of(role), "");
+        PlanStep film = step(StepKind.ADHESIVE, Fields.usual(StepKind.ADHESIVE), Optional.of(role));
         Label label = fast ? FAST : REGULAR;
         PlanStep flood = step(StepKind.FLOOD_COAT);
         Done glitter = ago(StepKind.GLITTER, 60);
@@ -132,8 +133,9 @@ class TableEdgesTest {
     @Test
     void paintOnSandingMindsScratchesAndDust() {
         Done coat = ago(StepKind.FLOOD_COAT, 20 * 60);
-        Done coarse = new Done(step(StepKind.SAND, Material.ORDINARY, Optional.empty(), "120"), 5);
-        Done fine = new Done(step(StepKind.SAND, Material.ORDINARY, Optional.empty(), "220"), 5);
+        Done coarse =
+                new Done(step(StepKind.SAND, Fields.usual(StepKind.SAND).with(Grit.of(120)), Optional.empty()), 5);
+        Done fine = new Done(step(StepKind.SAND, Fields.usual(StepKind.SAND).with(Grit.of(220)), Optional.empty()), 5);
         Done wash = ago(StepKind.WASH, 1);
         assertThat(breaks("SAND_UNDER_PAINT", StepKind.PAINT, coat, coarse, wash))
                 .as("scratches")
@@ -178,10 +180,11 @@ class TableEdgesTest {
     /** P18: inks dropped into a flood want a regular resin. Glitters on a film, several too, go on with a fast one. */
     @Test
     void aFastResinSpoilsInkAndNoBlend() {
-        PlanStep bloom = step(StepKind.FLOOD_COAT, Material.ORDINARY, Optional.of(CoatRole.BLOOM), "");
+        PlanStep bloom = step(StepKind.FLOOD_COAT, Fields.usual(StepKind.FLOOD_COAT), Optional.of(CoatRole.BLOOM));
         assertThat(broken(FAST, bloom)).contains("FAST_RESIN");
         assertThat(broken(REGULAR, bloom)).doesNotContain("FAST_RESIN");
-        PlanStep blend = step(StepKind.GLITTER, Material.MIXED_GLITTER, Optional.empty(), "");
+        PlanStep blend =
+                step(StepKind.GLITTER, Fields.usual(StepKind.GLITTER).with(Fields.Colours.SEVERAL), Optional.empty());
         assertThat(broken(FAST, blend, ago(StepKind.ADHESIVE, 5))).isEmpty();
     }
 }

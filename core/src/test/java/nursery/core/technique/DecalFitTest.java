@@ -22,9 +22,8 @@ class DecalFitTest {
                 Wait.none(),
                 "",
                 Optional.empty(),
-                Material.PERMANENT_VINYL,
-                Optional.of(new DecalSize(widthMm, heightMm)),
-                "");
+                Fields.usual(StepKind.VINYL),
+                Optional.of(new DecalSize(widthMm, heightMm)));
         return DecalFit.of(decal, blank).stream().anyMatch(misfit -> misfit.rule() == DecalFit.DECAL_TOO_LARGE);
     }
 

@@ -125,7 +125,16 @@ public final class OneColourGlitter {
     }
 
     private void work(StepKind kind, Wait wait, String detail) {
-        steps.add(new PlanStep(steps.size() + 1, kind, wait, detail.strip(), Optional.empty()));
+        Fields how = Fields.usual(kind).with(Fields.Cleaner.BY_SCHOOL).by(schools);
+        steps.add(new PlanStep(
+                steps.size() + 1,
+                kind,
+                "",
+                wait,
+                detail.strip(),
+                Optional.empty(),
+                kind.isSanding() ? how.with(Fields.Dust.WASHED_OFF) : how,
+                Optional.empty()));
     }
 
     private void pour(StepKind kind, Wait wait, CoatRole role, String detail) {

@@ -45,14 +45,18 @@ public class RuleTest {
     }
 
     private static PlanStep step(StepKind kind, Wait wait) {
-        return step(kind, wait, Material.ORDINARY);
+        return step(kind, wait, Fields.usual(kind));
     }
 
-    private static PlanStep step(StepKind kind, Wait wait, Material material) {
+    private static PlanStep step(StepKind kind, Wait wait, Field.Choice how) {
+        return step(kind, wait, Fields.usual(kind).with(how));
+    }
+
+    private static PlanStep step(StepKind kind, Wait wait, Fields how) {
         Optional<CoatRole> role = kind == StepKind.ADHESIVE
                 ? Optional.of(CoatRole.ADHESIVE_GENEROUS)
                 : kind.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty();
-        return new PlanStep(1, kind, "", wait, "", role, material, Optional.empty(), "");
+        return new PlanStep(1, kind, "", wait, "", role, how, Optional.empty());
     }
 
     private static PlanStep decal(double widthMm, double heightMm) {
@@ -63,9 +67,8 @@ public class RuleTest {
                 NOW,
                 "",
                 Optional.empty(),
-                Material.ORDINARY,
-                Optional.of(new DecalSize(widthMm, heightMm)),
-                "");
+                Fields.usual(StepKind.VINYL),
+                Optional.of(new DecalSize(widthMm, heightMm)));
     }
 
     private static PlanStep bloom() {
@@ -76,9 +79,8 @@ public class RuleTest {
                 NOW,
                 "",
                 Optional.of(CoatRole.BLOOM),
-                Material.ORDINARY,
-                Optional.empty(),
-                "");
+                Fields.usual(StepKind.FLOOD_COAT),
+                Optional.empty());
     }
 
     private static Set<String> broken(Label label, List<PlanStep> plan) {
@@ -95,11 +97,10 @@ public class RuleTest {
 
     public static Stream<Arguments> plans() {
         PlanStep coat = coat(NOW);
-        PlanStep chunky = step(StepKind.GLITTER, NOW, Material.CHUNKY_GLITTER);
+        PlanStep chunky = step(StepKind.GLITTER, NOW, Fields.Grain.COARSE);
         PlanStep adhesive = step(StepKind.ADHESIVE, NOW);
         PlanStep glue = step(StepKind.GLUE, NOW);
-        PlanStep glitter =
-                step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Material.FINE_GLITTER);
+        PlanStep glitter = step(StepKind.GLITTER, Wait.of(Wait.Kind.SETTLE, Duration.ofMinutes(2)), Fields.Grain.FINE);
         PlanStep last = step(StepKind.FINISHING_COAT, STRAIGHT_ON);
         return Stream.of(
                 Arguments.of("TACK_WINDOW", List.of(coat, coat(age(24))), List.of(coat, coat(age(23)))),
@@ -180,8 +181,8 @@ public class RuleTest {
                         List.of(coat, last, step(StepKind.SAND, SANDABLE), coat)),
                 Arguments.of(
                         "STENCIL_PERMANENT",
-                        List.of(step(StepKind.STENCIL, NOW, Material.PERMANENT_VINYL)),
-                        List.of(step(StepKind.STENCIL, NOW, Material.REMOVABLE_VINYL))),
+                        List.of(step(StepKind.STENCIL, NOW, Fields.Vinyl.PERMANENT)),
+                        List.of(step(StepKind.STENCIL, NOW, Fields.Vinyl.REMOVABLE))),
                 Arguments.of(
                         "INK_NOT_DRY",
                         List.of(step(StepKind.INK, NOW), step(StepKind.VINYL, dry(60))),
@@ -237,9 +238,9 @@ public class RuleTest {
                         List.of(glue, chunky, step(StepKind.SEAL, dry(60)), coat(dry(30)))),
                 Arguments.of(
                         "METALLIC_UNSEALED",
-                        List.of(step(StepKind.VINYL, NOW, Material.METALLIC_VINYL), coat),
+                        List.of(step(StepKind.VINYL, NOW, Fields.Vinyl.METALLIC), coat),
                         List.of(
-                                step(StepKind.VINYL, NOW, Material.METALLIC_VINYL),
+                                step(StepKind.VINYL, NOW, Fields.Vinyl.METALLIC),
                                 step(StepKind.SEAL, NOW),
                                 coat(dry(30)))),
                 Arguments.of(
@@ -319,8 +320,8 @@ public class RuleTest {
 
     @Test
     void soapAndABrushLeaveNoVapour() {
-        PlanStep soap = new PlanStep(1, StepKind.CLEAN, NOW, "Clean with soap and water.", Optional.empty());
-        PlanStep brushed = new PlanStep(1, StepKind.SEAL, NOW, "Brush on a thin sealer.", Optional.empty());
+        PlanStep soap = step(StepKind.CLEAN, NOW, Fields.Cleaner.SOAP);
+        PlanStep brushed = step(StepKind.SEAL, NOW, Fields.Sealer.BRUSHED);
         assertThat(broken(REGULAR, List.of(soap, brushed, step(StepKind.HEAT, NOW))))
                 .doesNotContain("FLAME_WITH_SOLVENT");
         assertThat(brushed.needs()).isEmpty();
@@ -341,7 +342,7 @@ public class RuleTest {
         assertThat(broken(REGULAR, List.of(can, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
         PlanStep both = new PlanStep(1, StepKind.CLEAN, NOW, "Dish soap, rinse, then IPA.", Optional.empty());
         assertThat(broken(REGULAR, List.of(both, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
-        PlanStep paste = new PlanStep(1, StepKind.CLEAN, NOW, "One scouring paste.", Optional.empty());
+        PlanStep paste = step(StepKind.CLEAN, NOW, Fields.Cleaner.PASTE);
         assertThat(broken(REGULAR, List.of(paste, step(StepKind.HEAT, NOW)))).doesNotContain("FLAME_WITH_SOLVENT");
     }
 

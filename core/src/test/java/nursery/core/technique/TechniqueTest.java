@@ -27,17 +27,17 @@ class TechniqueTest {
     private static final TechniqueStep FLOOD = coat(StepKind.FLOOD_COAT, CoatRole.FLOOD);
 
     private static TechniqueStep work(StepKind kind, String detail, School... only) {
-        return step(kind, "", detail, Optional.empty(), "", only);
+        return step(kind, "", detail, Optional.empty(), only);
     }
 
     private static TechniqueStep coat(StepKind kind, CoatRole role) {
-        return step(kind, "", "", Optional.of(role), "");
+        return step(kind, "", "", Optional.of(role));
     }
 
     private static TechniqueStep step(
-            StepKind kind, String title, String detail, Optional<CoatRole> role, String grit, School... only) {
+            StepKind kind, String title, String detail, Optional<CoatRole> role, School... only) {
         return new TechniqueStep(
-                kind, title, Wait.none(), detail, role, Material.ORDINARY, Optional.empty(), grit, List.of(only));
+                kind, title, Wait.none(), detail, role, Fields.usual(kind), Optional.empty(), List.of(only));
     }
 
     private static Technique of(TechniqueStep... steps) {
@@ -109,12 +109,10 @@ class TechniqueTest {
         assertThat(faults(() -> new Technique("x".repeat(81), "y".repeat(1001), List.of())))
                 .containsExactlyInAnyOrder("name", "about", "steps");
         assertThat(faults(() -> new Technique(" ", "", one))).containsExactly("name");
-        assertThat(faults(() ->
-                        of(step(StepKind.SAND, "x".repeat(80), "y".repeat(1000), Optional.empty(), "z".repeat(80)))))
+        assertThat(faults(() -> of(step(StepKind.SAND, "x".repeat(80), "y".repeat(1000), Optional.empty()))))
                 .isEmpty();
-        assertThat(faults(() ->
-                        of(step(StepKind.SAND, "x".repeat(81), "y".repeat(1001), Optional.empty(), "z".repeat(81)))))
-                .containsExactlyInAnyOrder("steps[0].title", "steps[0].detail", "steps[0].grit");
+        assertThat(faults(() -> of(step(StepKind.SAND, "x".repeat(81), "y".repeat(1001), Optional.empty()))))
+                .containsExactlyInAnyOrder("steps[0].title", "steps[0].detail");
     }
 
     @Test
@@ -188,11 +186,6 @@ class TechniqueTest {
         assertThat(Wait.straightOn().words()).isEqualTo("Straight on, before the coat below must be scuffed");
         assertThat(Wait.of(Wait.Kind.SANDABLE).words()).isEqualTo("When the coat before is sandable");
         assertThat(Wait.of(Wait.Kind.CURED).words()).isEqualTo("When the coat before is cured");
-        for (Material material : Material.values()) {
-            assertThat(Material.named(material.written())).contains(material);
-            assertThat(material.word()).isNotBlank();
-        }
-        assertThat(Material.named("gold")).isEmpty();
     }
 
     /** P13: a resin that gels within two hours counts as fast. */

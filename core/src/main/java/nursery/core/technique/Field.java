@@ -1,0 +1,116 @@
+package nursery.core.technique;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nursery.core.technique.Fields.Cleaner;
+import nursery.core.technique.Fields.Colours;
+import nursery.core.technique.Fields.Dust;
+import nursery.core.technique.Fields.Grain;
+import nursery.core.technique.Fields.Heat;
+import nursery.core.technique.Fields.Sealer;
+import nursery.core.technique.Fields.Strewn;
+import nursery.core.technique.Fields.Turned;
+import nursery.core.technique.Fields.Vinyl;
+
+/** What can be said of how a step is done, each from a closed list but the grit, which is a number or two. */
+public enum Field {
+    SEALER("Sealer", Sealer.values()),
+    CLEANER("Cleaned with", Cleaner.values()),
+    HEAT("Heat", Heat.values()),
+    GRAIN("Flakes", Grain.values()),
+    COLOURS("Colours", Colours.values()),
+    STREWN("How it goes on", Strewn.values()),
+    VINYL("Vinyl", Vinyl.values()),
+    GRIT("Grit"),
+    DUST("Dust", Dust.values()),
+    TURNED("While it sets", Turned.values());
+
+    /** One of the values a field can have. */
+    public interface Choice {
+        String name();
+
+        /** For who reads a plan. */
+        String word();
+
+        default String written() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** Whether it only says that a school decides it. */
+        default boolean isBySchool() {
+            return this == Cleaner.BY_SCHOOL || this == Turned.BY_SCHOOL;
+        }
+    }
+
+    private final String label;
+    private final List<Choice> choices;
+
+    Field(String label, Choice... choices) {
+        this.label = label;
+        this.choices = List.of(choices);
+    }
+
+    /** What may be said of a kind of step. */
+    public static List<Field> of(StepKind kind) {
+        return Arrays.stream(values()).filter(field -> field.isOf(kind)).toList();
+    }
+
+    /** The field with this name in a technique file. */
+    public static Optional<Field> named(String written) {
+        return Arrays.stream(values())
+                .filter(field -> field.written().equals(written))
+                .findFirst();
+    }
+
+    /** Its name in a technique file, a form and the API. */
+    public String written() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** Whether it is one of a list, as all are but the grit. */
+    public boolean isChosen() {
+        return this != GRIT;
+    }
+
+    public boolean isOf(StepKind kind) {
+        return switch (this) {
+            case SEALER -> kind == StepKind.SEAL;
+            case CLEANER ->
+                kind == StepKind.PREP || kind == StepKind.CLEAN || kind == StepKind.PULL_TAPE || kind == StepKind.WIPE;
+            case HEAT -> kind == StepKind.HEAT || kind.isPour();
+            case GRAIN, COLOURS, STREWN -> kind == StepKind.GLITTER;
+            case VINYL -> kind == StepKind.VINYL || kind == StepKind.STENCIL;
+            case GRIT -> kind == StepKind.PREP || kind.isSanding();
+            case DUST -> kind.isSanding();
+            case TURNED -> kind.isPour();
+        };
+    }
+
+    /**
+     * What a kind of step can choose from.
+     *
+     * @param inAPlan of one cup, where the schools are chosen: how it turns may still follow the cup's own
+     */
+    public List<Choice> choices(StepKind kind, boolean inAPlan) {
+        return choices.stream()
+                .filter(choice -> !(inAPlan && choice == Cleaner.BY_SCHOOL))
+                .filter(choice -> !(kind == StepKind.HEAT && choice == Heat.NONE))
+                .toList();
+    }
+
+    /** The choice of this name. */
+    public Optional<Choice> choice(String written) {
+        return choices().filter(choice -> choice.written().equals(written)).findFirst();
+    }
+
+    public Stream<Choice> choices() {
+        return choices.stream();
+    }
+}
