@@ -53,7 +53,9 @@ record WorkRequest(
         @Schema(type = "string", description = "spindle, by-hand, hung") @Nullable JsonNode turned,
         @Schema(type = "string", description = "permanent, metallic, textured, printed-sheet, removable") @Nullable
                 JsonNode vinyl,
-        @Schema(type = "string", description = "right, wrong: how a coat was measured") @Nullable JsonNode ratio) {
+        @Schema(type = "string", description = "unknown, right, soft (and never measured), wrong: a coat's mix")
+                @Nullable
+                JsonNode ratio) {
 
     static final int MOST = 200;
     private static final double LONGEST_MIN = 24 * 60;
@@ -137,7 +139,7 @@ record WorkRequest(
                 said,
                 role.filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 role.filter(CoatRole.BLOOM::equals).isPresent(),
-                one(fields, field + ".ratio", ratio, How.Ratio.class, How.Ratio.RIGHT));
+                one(fields, field + ".ratio", ratio, How.Ratio.class, How.Ratio.UNKNOWN));
     }
 
     /** What its fields say; of what they do not say, what the words of a version 1 step do. */

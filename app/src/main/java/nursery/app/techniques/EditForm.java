@@ -76,6 +76,12 @@ public final class EditForm {
             return StepKind.named(value("do")).filter(StepKind::isPour).isPresent();
         }
 
+        /** Whether it is cut to a size. */
+        public boolean isCut() {
+            return !value("width").isEmpty()
+                    || StepKind.named(value("do")).filter(StepKind::isCut).isPresent();
+        }
+
         /** What can be said of how it is done. */
         public List<Field> fields() {
             return StepKind.named(value("do")).map(Field::of).orElse(List.of());

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import nursery.core.log.Blemish;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
 
@@ -40,14 +41,15 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
     /**
      * A cause with its share of certainty and what speaks most for and against it.
      *
-     * @param measured whether it was measured, and so is known whatever is seen
+     * @param stands whether nothing may cover it whatever its share: a ratio measured wrong, or one that nobody
+     *     measured below a coat that is soft all over
      */
-    public record Held(Cause cause, double share, List<Reason> reasons, boolean measured) {
+    public record Held(Cause cause, double share, List<Reason> reasons, boolean stands) {
 
-        /** P39: a coat that was measured wrong stays soft below whatever is laid over it. */
+        /** P39: a coat that was mixed wrong stays soft below whatever is laid over it. */
         private boolean forbids(Treatment remedy) {
-            return cause.forbids(remedy) && (measured || share >= FORBIDS)
-                    || measured && (remedy.coversUp() || remedy == Remedy.LEAVE_IT);
+            return cause.forbids(remedy) && (stands || share >= FORBIDS)
+                    || stands && (remedy.coversUp() || remedy == Remedy.LEAVE_IT);
         }
     }
 
@@ -102,12 +104,12 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
         double[] shares = network.shares();
         List<Held> held = IntStream.range(0, shares.length)
                 .filter(i -> explains(model.causes().get(i), weighed) && shares[i] >= WORTH_SAYING
-                        || isMeasured(model.causes().get(i), facts))
+                        || stands(model.causes().get(i), seen, facts))
                 .mapToObj(i -> new Held(
                         model.causes().get(i),
                         shares[i],
                         reasons(model, model.causes().get(i), weighed, known, facts),
-                        isMeasured(model.causes().get(i), facts)))
+                        stands(model.causes().get(i), seen, facts)))
                 .sorted(Comparator.comparing(Held::share).reversed())
                 .toList();
         return new Diagnosis(
@@ -148,10 +150,16 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
                 absent);
     }
 
-    /** Whether the pair that was measured says so: that is no guess, and holds whatever fault is seen. */
-    private static boolean isMeasured(Cause cause, Facts facts) {
-        return cause.evidence().stream()
-                .anyMatch(one -> one.fact() == Fact.RATIO_OFF && one.decibans() > 0 && one.speaks(facts));
+    /** Whether a wrong ratio was measured, or may well be: soft all over, and nobody measured. */
+    private static boolean stands(Cause cause, List<Sighting> seen, Facts facts) {
+        List<Evidence> ofTheRatio = cause.evidence().stream()
+                .filter(one -> one.fact() == Fact.RATIO_OFF && one.decibans() > 0)
+                .toList();
+        boolean isSoft = seen.stream().anyMatch(one -> one.fault() == Blemish.SOFT && one.zone() == Zone.ALL);
+        return ofTheRatio.stream().anyMatch(one -> one.speaks(facts))
+                || !ofTheRatio.isEmpty()
+                        && isSoft
+                        && facts.value(Fact.RATIO_OFF).isEmpty();
     }
 
     private static boolean explains(Cause cause, List<String> faults) {

@@ -58,8 +58,9 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
             case DONE -> done(cup.step(((LogEntry.OfStep) entry).step()), cup, at);
             case SCUFFED -> with(Doing.SCUFF, "Scuffed", at);
             case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? once(Doing.STRIP, "Stripped", at) : this;
-            case FAULTS_SEEN -> once(Doing.FAULT_SEEN, "Fault seen", at);
-            case SKIPPED, TAKEN_OFF, HANDED_OVER, ABANDONED, REOPENED, NOTED, TOUCHED, CAUSE_KNOWN, CANCELLED -> this;
+            case FAULTS_SEEN -> once(Doing.FAULT_SEEN, "Fault seen", at).seen((LogEntry.FaultsSeen) entry);
+            case TOUCHED -> touched((LogEntry.Touched) entry);
+            case SKIPPED, TAKEN_OFF, HANDED_OVER, ABANDONED, REOPENED, NOTED, CAUSE_KNOWN, CANCELLED -> this;
         };
     }
 
@@ -67,9 +68,8 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
         PlanStep step = cup.step(pour.step());
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
         Work work = Work.of(next(), step, times.label().times());
-        boolean isWrong = pour.pot().filter(Pot::measuredWrong).isPresent();
         return with(
-                isWrong ? work.mixedWrong() : work,
+                work.mixed(pour.pot().map(Pot::measured).orElse(How.Ratio.UNKNOWN)),
                 moments.and(times, Duration.ofMinutes(step.handsOnMinutes())),
                 new Upon(step.title(), times.pouredAt()),
                 Optional.of(step));
@@ -82,6 +82,36 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
                 moments.and(at.minus(hands), hands),
                 new Upon(step.title(), at),
                 Optional.of(step));
+    }
+
+    /**
+     * A coat of a mix nobody measured, soft all over when it could be sanded for sure: nothing is laid over it (P39).
+     */
+    private OnTheCup seen(LogEntry.FaultsSeen seen) {
+        boolean isSoft =
+                seen.sightings().stream().anyMatch(one -> one.fault() == Blemish.SOFT && one.zone() == Zone.ALL);
+        return isSoft
+                ? newestPour(How.Ratio.UNKNOWN, How.Ratio.SOFT, seen.mark().happenedAt())
+                : this;
+    }
+
+    private OnTheCup touched(LogEntry.Touched touched) {
+        Instant at = touched.mark().happenedAt();
+        return switch (touched.touch()) {
+            case FIRM, SANDS_TO_DUST -> newestPour(How.Ratio.SOFT, How.Ratio.UNKNOWN, at);
+            case STICKY_NEXT_DAY -> newestPour(How.Ratio.UNKNOWN, How.Ratio.SOFT, at);
+            case WET, STRINGS, TACKY, FIRM_WITH_PRINT, GUMS_PAPER -> this;
+        };
+    }
+
+    /** With the newest pour's mix known otherwise, if that is old enough to tell. */
+    private OnTheCup newestPour(How.Ratio was, How.Ratio known, Instant at) {
+        return surface.newestPour()
+                .filter(pour -> pour.how().ratio() == was)
+                .filter(pour ->
+                        moments.age(pour.id(), pour.label().orElseThrow().sandableSureH()) <= at.toEpochMilli())
+                .map(pour -> new OnTheCup(surface.mixed(pour.id(), known), moments, named, steps))
+                .orElse(this);
     }
 
     /** What is said over and over is one work. */

@@ -5,19 +5,20 @@ import nursery.core.resin.Mix;
 import nursery.core.resin.MixRatio;
 import nursery.core.resin.RatioCheck;
 import nursery.core.resin.Resin;
+import nursery.core.surface.How;
 
 /**
  * What a coat was mixed from.
  *
  * @param edition which edition of the resin's label held then
  * @param batch the number of the batch, empty if it was mixed alone
- * @param measuredWrong whether its parts were measured and are further off the ratio than its label allows
+ * @param measured what measuring its parts told of its ratio: wrong is further off than its label allows
  */
-public record Pot(Resin resin, int edition, OptionalLong batch, boolean measuredWrong) {
+public record Pot(Resin resin, int edition, OptionalLong batch, How.Ratio measured) {
 
-    /** A pot of which nothing wrong is known. */
+    /** A pot nobody measured. */
     public Pot(Resin resin, int edition, OptionalLong batch) {
-        this(resin, edition, batch, false);
+        this(resin, edition, batch, How.Ratio.UNKNOWN);
     }
 
     /**
@@ -29,7 +30,11 @@ public record Pot(Resin resin, int edition, OptionalLong batch, boolean measured
             return this;
         }
         RatioCheck check = RatioCheck.of(resin.label().at(ratio), partAMl, partBMl);
-        return new Pot(resin, edition, batch, check.verdict() == RatioCheck.Verdict.DO_NOT_USE);
+        return new Pot(
+                resin,
+                edition,
+                batch,
+                check.verdict() == RatioCheck.Verdict.DO_NOT_USE ? How.Ratio.WRONG : How.Ratio.RIGHT);
     }
 
     /** A pot of a resin as its label reads now. */

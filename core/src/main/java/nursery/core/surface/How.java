@@ -16,8 +16,13 @@ public record How(Fields fields, boolean generous, boolean bloom, Ratio ratio) {
 
     /** What is known of a coat's mix. */
     public enum Ratio {
+        /** Nothing, which is how most are poured. */
+        UNKNOWN,
+        /** Measured, and right. */
         RIGHT,
-        /** Measured wrong, or soft and never measured. */
+        /** Never measured, and soft when it should not be any more. */
+        SOFT,
+        /** Measured wrong. */
         WRONG
     }
 
@@ -27,16 +32,16 @@ public record How(Fields fields, boolean generous, boolean bloom, Ratio ratio) {
                 step.how(),
                 step.role().filter(CoatRole.ADHESIVE_GENEROUS::equals).isPresent(),
                 step.role().filter(CoatRole.BLOOM::equals).isPresent(),
-                Ratio.RIGHT);
+                Ratio.UNKNOWN);
     }
 
     /** What is done outside a plan, or of which nothing more is said. */
     public static How usual(Doing doing) {
-        return new How(Fields.usual(doing.step().orElse(StepKind.WASH)), false, false, Ratio.RIGHT);
+        return new How(Fields.usual(doing.step().orElse(StepKind.WASH)), false, false, Ratio.UNKNOWN);
     }
 
-    /** The same, mixed wrong. */
-    How mixedWrong() {
-        return new How(fields, generous, bloom, Ratio.WRONG);
+    /** The same, with its mix known so well. */
+    public How mixed(Ratio known) {
+        return new How(fields, generous, bloom, known);
     }
 }

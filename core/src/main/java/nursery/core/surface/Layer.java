@@ -33,6 +33,10 @@ record Layer(Lay lay, Work by, List<Work> since, boolean cut) {
         return new Layer(lay, by, more, cut);
     }
 
+    Layer mixed(How.Ratio known) {
+        return new Layer(lay, by.mixed(known), since, cut);
+    }
+
     /** After a work that took parts of it. */
     Layer cutBy(Work work) {
         return new Layer(lay, by, touchedBy(work).since(), true);

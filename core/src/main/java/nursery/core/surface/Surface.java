@@ -112,6 +112,21 @@ public record Surface(List<Column> columns, List<Work> works) {
         return new Surface(now, done);
     }
 
+    /** The same, with the mix of a pour known better: what a look or a touch tells of it afterwards. */
+    public Surface mixed(int pour, How.Ratio known) {
+        Map<List<Layer>, List<Layer>> told = new IdentityHashMap<>();
+        return new Surface(
+                columns.stream()
+                        .map(column ->
+                                new Column(column.part(), told.computeIfAbsent(column.stack(), stack -> stack.stream()
+                                        .map(layer -> layer.id() == pour ? layer.mixed(known) : layer)
+                                        .toList())))
+                        .toList(),
+                works.stream()
+                        .map(work -> work.id() == pour ? work.mixed(known) : work)
+                        .toList());
+    }
+
     /** The columns, cut where a place ends. */
     private Stream<Column> cut(Place place) {
         return columns.stream()

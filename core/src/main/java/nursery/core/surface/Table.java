@@ -284,7 +284,7 @@ public final class Table {
         switch (next.doing().family()) {
             case POUR -> {
                 tape();
-                mixedWrong();
+                mix();
                 ofInk();
                 if (next.how().fields().heat() != Fields.Heat.NONE) {
                     vapour();
@@ -295,9 +295,9 @@ public final class Table {
                 texture();
             }
             case TAPE, PULL -> tape();
-            case PAINT, SEAL, GLUE, GLITTER, INK, DECAL, SLIDE, RESIST -> mixedWrong();
+            case PAINT, SEAL, GLUE, GLITTER, INK, DECAL, SLIDE, RESIST -> mix();
             case POWDER -> {
-                mixedWrong();
+                mix();
                 if (next.doing() == Doing.SMOKE) {
                     vapour();
                 }
@@ -325,12 +325,17 @@ public final class Table {
         add(Bound.age(pour.id(), pour.label().orElseThrow().fullCureH(), Cell.NOT_FULLY_CURED));
     }
 
-    private void mixedWrong() {
+    private void mix() {
         on.different(next.place()).stream()
                 .flatMap(column -> column.stack().stream())
-                .filter(layer -> layer.by().how().ratio() == How.Ratio.WRONG
-                        && layer.lay().isEpoxy())
-                .forEach(layer -> never(layer, Cell.RATIO_WRONG));
+                .filter(layer -> layer.lay().isEpoxy())
+                .forEach(layer -> {
+                    switch (layer.by().how().ratio()) {
+                        case WRONG -> never(layer, Cell.RATIO_WRONG);
+                        case SOFT -> never(layer, Cell.SOFT_BELOW);
+                        case RIGHT, UNKNOWN -> {}
+                    }
+                });
     }
 
     private void ofInk() {

@@ -50,9 +50,9 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
     /** Of a 20 oz; from memory. */
     private static final double HALF_A_SIDE_MM = 100;
 
-    /** The same pour, mixed wrong. */
-    public Work mixedWrong() {
-        return new Work(id, doing, how.mixedWrong(), place, label);
+    /** The same pour, with its mix known so well. */
+    public Work mixed(How.Ratio known) {
+        return new Work(id, doing, how.mixed(known), place, label);
     }
 
     boolean leavesSolvent() {

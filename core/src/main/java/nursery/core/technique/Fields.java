@@ -42,7 +42,7 @@ public record Fields(
             Turned.SPINDLE);
 
     public enum Sealer implements Field.Choice {
-        AEROSOL("clear spray from a can"),
+        AEROSOL("aerosol"),
         BRUSHED("brushed on");
 
         private final String word;
@@ -58,7 +58,7 @@ public record Fields(
     }
 
     public enum Cleaner implements Field.Choice {
-        BY_SCHOOL("by the chosen school"),
+        BY_SCHOOL("by the school"),
         SOAP("soap and water"),
         ACETONE("acetone"),
         ALCOHOL("alcohol"),
@@ -85,7 +85,7 @@ public record Fields(
     }
 
     public enum Heat implements Field.Choice {
-        NONE("none, or not said"),
+        NONE("not said"),
         TORCH("torch"),
         GUN_HIGH("heat gun, high"),
         GUN_LOW("heat gun, low"),
@@ -141,9 +141,9 @@ public record Fields(
     }
 
     public enum Strewn implements Field.Choice {
-        ON_TOP("onto what holds it"),
-        SPRINKLED("sprinkled into a wet coat"),
-        STIRRED_IN("stirred into the mix");
+        ON_TOP("on what holds it"),
+        SPRINKLED("into a wet coat"),
+        STIRRED_IN("stirred in");
 
         private final String word;
 
@@ -182,8 +182,8 @@ public record Fields(
     }
 
     public enum Dust implements Field.Choice {
-        LEFT("wiped or washed off later"),
-        WASHED_OFF("washed off at once");
+        LEFT("still on it"),
+        WASHED_OFF("washed off");
 
         private final String word;
 
@@ -198,7 +198,7 @@ public record Fields(
     }
 
     public enum Turned implements Field.Choice {
-        BY_SCHOOL("by the chosen school"),
+        BY_SCHOOL("by the school"),
         SPINDLE("on a turner"),
         BY_HAND("turned by hand"),
         HUNG("hung");

@@ -171,6 +171,11 @@ public enum StepKind {
         };
     }
 
+    /** Whether what is laid is cut to a size. */
+    public boolean isCut() {
+        return this == VINYL || this == STENCIL || this == WATER_SLIDE;
+    }
+
     public int handsOnMinutes() {
         return handsOnMinutes;
     }

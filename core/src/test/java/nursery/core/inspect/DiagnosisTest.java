@@ -176,6 +176,25 @@ class DiagnosisTest {
         }
     }
 
+    /** P39: soft all over and never measured may be a wrong mix, whatever else is seen on it. */
+    @ParameterizedTest
+    @EnumSource(Blemish.class)
+    void aSoftCoatThatNobodyMeasuredIsNeitherCoveredNorLeft(Blemish other) {
+        for (double ageH : new double[] {13, 20, 48, 200}) {
+            Diagnosis diagnosis = Diagnosis.of(
+                    MODEL,
+                    List.of(
+                            new Sighting(Blemish.SOFT, Zone.ALL, Extent.MUCH),
+                            new Sighting(other, Zone.ALL, Extent.SOME)),
+                    Map.of(),
+                    facts(Fact.AGE_H, ageH));
+            assertThat(open(diagnosis))
+                    .as("%s at %s h", other, ageH)
+                    .noneMatch(Treatment::coversUp)
+                    .doesNotContain(Remedy.LEAVE_IT);
+        }
+    }
+
     @Test
     void nothingIsCoatedOverAWrongRatio() {
         Diagnosis diagnosis = of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, 0.12, Fact.AGE_H, 40));

@@ -4,6 +4,7 @@ import static nursery.core.log.CupStory.hour;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,10 +13,12 @@ import java.util.OptionalLong;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
+import nursery.core.cure.Touch;
 import nursery.core.film.CoatRole;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.surface.How;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -153,7 +156,7 @@ class NextStepTest {
                 REGULAR.ratio(),
                 20,
                 20 * 1.14 / REGULAR.ratio().partsA() * REGULAR.ratio().partsB());
-        assertThat(wrong.measuredWrong()).isTrue();
+        assertThat(wrong.measured()).isEqualTo(How.Ratio.WRONG);
         Blank powdered = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true);
         Cup cup = Cup.started(
                 "A-01",
@@ -175,6 +178,55 @@ class NextStepTest {
                         .next())
                 .map(NextAction::kind)
                 .contains(NextAction.Kind.STEP);
+    }
+
+    /** P39: soft all over a day later, of a mix nobody measured; firm after warming, it was only slow. */
+    @Test
+    void nothingGoesOverASoftCoatThatNobodyMeasured() {
+        List<Sighting> soft = List.of(new Sighting(Blemish.SOFT, Zone.ALL, Extent.SOME));
+        LogEntry pour = new LogEntry.Poured(new Mark(1, hour(0), hour(0), "Mira", ""), 1, 20, Optional.empty());
+        LogEntry seen = new LogEntry.FaultsSeen(new Mark(2, hour(20), hour(20), "Mira", ""), soft);
+        LogEntry firm = new LogEntry.Touched(new Mark(3, hour(22), hour(22), "Mira", ""), Touch.FIRM);
+        NextAction next = afterAFlood(hour(22), pour, seen);
+        assertThat(next.title()).isEqualTo("Not like this: second coat");
+        assertThat(next.why()).contains("is soft and was not measured");
+        assertThat(afterAFlood(hour(22), pour).kind()).isEqualTo(NextAction.Kind.STEP);
+        assertThat(afterAFlood(hour(22), pour, seen, firm).kind()).isEqualTo(NextAction.Kind.STEP);
+        LogEntry young = new LogEntry.FaultsSeen(new Mark(2, hour(5), hour(5), "Mira", ""), soft);
+        assertThat(afterAFlood(hour(6), pour, young).kind())
+                .as("five hours old, any coat is soft")
+                .isEqualTo(NextAction.Kind.STEP);
+        LogEntry atTheFoot = new LogEntry.FaultsSeen(
+                new Mark(2, hour(20), hour(20), "Mira", ""),
+                List.of(new Sighting(Blemish.SOFT, Zone.BASE, Extent.SOME)));
+        assertThat(afterAFlood(hour(22), pour, atTheFoot).kind())
+                .as("pooled at one end")
+                .isEqualTo(NextAction.Kind.STEP);
+        Pot right = Pot.of(Resin.of(1, "regular", REGULAR), OptionalLong.empty())
+                .measured(
+                        REGULAR.ratio(),
+                        REGULAR.ratio().partsA() * 10,
+                        REGULAR.ratio().partsB() * 10);
+        LogEntry measured = new LogEntry.Poured(
+                new Mark(1, hour(0), hour(0), "Mira", ""), 1, 20, Optional.empty(), Optional.of(right));
+        assertThat(afterAFlood(hour(22), measured, seen).kind()).isEqualTo(NextAction.Kind.STEP);
+    }
+
+    private static NextAction afterAFlood(Instant now, LogEntry... log) {
+        Resin resin = Resin.of(1, "regular", REGULAR);
+        return Cup.started(
+                        "A-01",
+                        new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true),
+                        new Cup.Resins(resin, resin),
+                        List.of(
+                                new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                                new PlanStep(
+                                        2, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))),
+                        hour(0))
+                .withLog(List.of(log))
+                .at(ROOM, now)
+                .next()
+                .orElseThrow();
     }
 
     /** An answer given before each layer had its own question still answers what is told of the same entry now. */

@@ -160,6 +160,11 @@ final class Oracle {
                                 thing.is("coat", "film")
                                         && thing.by.work().how().ratio() == How.Ratio.WRONG,
                                 "RATIO_WRONG");
+                        say(
+                                wrong,
+                                thing.is("coat", "film")
+                                        && thing.by.work().how().ratio() == How.Ratio.SOFT,
+                                "SOFT_BELOW");
                     }
                 }
             }

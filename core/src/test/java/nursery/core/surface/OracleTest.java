@@ -44,7 +44,7 @@ class OracleTest {
                 fields,
                 random.nextBoolean(),
                 random.nextInt(6) == 0,
-                random.nextInt(12) == 0 ? How.Ratio.WRONG : How.Ratio.RIGHT);
+                random.nextInt(6) == 0 ? pick(random, How.Ratio.values()) : How.Ratio.UNKNOWN);
     }
 
     private static <T> T pick(Random random, T[] all) {

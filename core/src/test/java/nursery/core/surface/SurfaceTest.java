@@ -152,7 +152,7 @@ class SurfaceTest {
     /** P39. */
     @Test
     void aCoatThatWasMixedWrongIsCoveredByNothingUntilItIsScrapedOff() {
-        How wrong = How.usual(Doing.FLOOD_COAT).mixedWrong();
+        How wrong = How.usual(Doing.FLOOD_COAT).mixed(How.Ratio.WRONG);
         done(Doing.FLOOD_COAT, 0, 15, wrong, Place.ALL);
         for (Doing doing : List.of(Doing.BUILD_COAT, Doing.PAINT, Doing.SEAL, Doing.VINYL)) {
             assertThat(opening(doing).never()).as(doing.written()).isTrue();
