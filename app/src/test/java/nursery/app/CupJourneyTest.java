@@ -275,4 +275,32 @@ class CupJourneyTest extends Journey {
         send("After");
         assertThat(page.locator(".weigh")).containsText("used 6.50 g".replace(' ', ' '));
     }
+
+    /** Step 1: what a plan lacks is one touch away; bare steel is scuffed before it is painted. */
+    @Test
+    void whatThePlanLacksIsPutInByOneTouch() {
+        measureABlank();
+        startACup();
+        unfold("change it, or add a note");
+        page.getByLabel("Note").fill("came scuffed");
+        send("Leave it out");
+        assertThat(doNow()).hasText("Scuff, clean and mask, then paint the base colour");
+        send("Put it in: scuff, clean and mask");
+        assertThat(doNow()).hasText("Scuff, clean and mask");
+        send("Done");
+        assertThat(doNow()).hasText("Paint the base colour");
+    }
+
+    /** What was really taken is said where the step is logged. */
+    @Test
+    void aStepIsLoggedAsItWasDone() {
+        measureABlank();
+        startACup();
+        unfold("change it, or add a note");
+        page.getByLabel("Cleaned with").selectOption("acetone");
+        page.getByLabel("Grit").fill("80");
+        send("Done");
+        assertThat(doNow()).hasText("Paint the base colour");
+        assertThat(page.locator(".do-now")).containsText("opens in");
+    }
 }

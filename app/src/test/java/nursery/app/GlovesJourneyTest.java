@@ -145,7 +145,7 @@ class GlovesJourneyTest extends Journey {
                 "button => { document.querySelector('.do-card').style.marginTop = '160px'; }",
                 "button => { document.querySelector('.cup-head').style.display = 'none'; }",
                 "button => { button.replaceWith(button.cloneNode(true)); }",
-                "button => { const twin = button.cloneNode(true); button.parentElement.append(twin); button.remove(); }",
+                "button => { button.parentElement.append(button.cloneNode(true)); button.remove(); }",
                 "button => {}"
             })
     void aPressStaysWithItsButtonWhateverMovesUnderIt(String meanwhile) {

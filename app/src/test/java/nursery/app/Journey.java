@@ -136,9 +136,11 @@ abstract class Journey {
             () => {
               const sent = [...document.forms].filter((form) => form.matches('[data-sent], [data-sure], [data-asking]'))
                 .map((form) => `${form.getAttribute('action')} ${JSON.stringify(form.dataset)}`);
-              return `At ${location.href}, ${document.readyState}, ${window.beforeSending ? 'the same page' : 'a new one'}; `
-                + `pressed last: ${window.pressedLast}; moved: ${window.moved.join(' | ')}; forms under way: ${sent.join(' ') || 'none'}; `
-                + `line: ${document.getElementById('line')?.textContent}; kept: ${localStorage.getItem('waiting-touches')}`;
+              return `At ${location.href}, ${document.readyState}, ${window.beforeSending ? 'as before' : 'a new page'}; `
+                + `pressed last: ${window.pressedLast}; moved: ${window.moved.join(' | ')}; `
+                + `forms under way: ${sent.join(' ') || 'none'}; `
+                + `line: ${document.getElementById('line')?.textContent}; `
+                + `kept: ${localStorage.getItem('waiting-touches')}`;
             }""");
     }
 

@@ -169,7 +169,8 @@ class MigrationsTest {
             }
             for (int i = 0; i < IN_WORDS.size(); i++) {
                 before.update(
-                        "INSERT INTO cup_step (cup_id, number, kind, title, wait_kind, wait_amount, detail, material, grit)"
+                        "INSERT INTO cup_step (cup_id, number, kind, title, wait_kind, wait_amount, detail,"
+                                + " material, grit)"
                                 + " VALUES (1, ?, ?, ?, 'none', 0, ?, ?, ?)",
                         Stream.concat(Stream.of(100 + i), IN_WORDS.get(i).stream())
                                 .toArray());

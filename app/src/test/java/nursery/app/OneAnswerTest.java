@@ -374,4 +374,18 @@ class OneAnswerTest {
                 .as("the guide's timers")
                 .isEqualTo((int) (60 * Pace.USUAL_MIXING_MIN));
     }
+
+    /** P45: what is wiped or sprayed on one cup and a torch on another meet. */
+    @Test
+    void solventOnOneCupIsSaidWhereAnotherIsTorched() {
+        String coated = cup(4);
+        String painted = cup(1);
+        log.add(painted, shop.entry(painted, 2, now().minus(Duration.ofMinutes(2)), 1), true);
+        assertThat(tablet.page("/cups/" + coated))
+                .contains("No flame yet.")
+                .contains("Paint the base colour on " + painted + " left solvent in the air until");
+        assertThat(tablet.page("/cups/" + painted)).doesNotContain("No flame yet.");
+        shop.clock().forward(Duration.ofMinutes(9));
+        assertThat(tablet.page("/cups/" + coated)).doesNotContain("No flame yet.");
+    }
 }

@@ -26,6 +26,8 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
@@ -670,5 +672,49 @@ class TechniquesTest {
         }
         assertThat(tablet.send("/techniques/compose/draft", Map.of("press", "add")))
                 .hasStatusOk();
+    }
+
+    /** The table stands there once for what it says alike, and what the shop's own techniques wait longer for. */
+    @Test
+    void whatMayGoOnWhatIsShownWithTheShopsOwnHabits() {
+        assertThat(tablet.page("/meets"))
+                .contains("On craft glue, spray glue")
+                .doesNotContain("What your own techniques");
+        shop.bean(TechniqueBook.class)
+                .add(
+                        TechniqueBook.read(
+                                """
+                                {"format": "nursery-technique", "version": 2, "name": "Depot cream", "steps": [
+                                  {"do": "prep", "cleaner": "soap"}, {"do": "paint"},
+                                  {"do": "paint", "title": "Second colour",
+                                   "wait": {"kind": "dry", "minutes": 90}}]}"""),
+                        "Mira");
+        assertThat(tablet.page("/meets"))
+                .contains("What your own techniques wait longer")
+                .contains("Depot cream")
+                .contains("Second colour 60\u00a0min");
+    }
+
+    /** What was really taken is said as the step is logged, and decides from then on: acetone must flash off (P45). */
+    @Test
+    void howAStepWasReallyDoneIsLoggedWithIt() {
+        String code = start("one-colour-glitter");
+        assertThat(shop.cup(code).cup().step(1).how().cleaner()).isEqualTo(Fields.Cleaner.SOAP);
+        assertThat(tablet.page("/cups/" + code)).contains("Cleaned with").contains("soap and water");
+        Map<String, String> typed = typed("what", "DONE", "when", "0", "note", "", "step", "1");
+        typed.putAll(Map.of("how.cleaner", "petrol", "how.grit", "rough"));
+        MvcTestResult wrong = tablet.send("/cups/" + code + "/log", typed);
+        assertThat(wrong).hasStatus(422);
+        assertThat(text(wrong))
+                .contains("“petrol” is none of")
+                .contains("“rough” is no grit")
+                .contains("value=\"rough\"");
+        assertThat(shop.cup(code).cup().log()).isEmpty();
+        typed.putAll(Map.of("how.cleaner", "acetone", "how.grit", "80–180"));
+        assertThat(tablet.send("/cups/" + code + "/log", typed)).hasStatus(302);
+        Fields how = shop.cup(code).cup().step(1).how();
+        assertThat(how.cleaner()).isEqualTo(Fields.Cleaner.ACETONE);
+        assertThat(how.grit()).isEqualTo(new Grit(80, 180));
+        assertThat(shop.cup(code).state().next().orElseThrow().why()).contains("flash");
     }
 }

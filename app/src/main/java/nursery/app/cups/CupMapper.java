@@ -133,6 +133,9 @@ interface CupMapper {
             WHERE cup_id = #{cupId} AND number = #{number}""")
     void updateStep(StepRow step);
 
+    @Update("UPDATE cup_step SET how = #{how} WHERE cup_id = #{cupId} AND number = #{number}")
+    void setHow(@Param("cupId") long cupId, @Param("number") int number, @Param("how") String how);
+
     /** What a maker says of a cup, whom it is for and what it is made from. */
     record AboutRow(
             String code,

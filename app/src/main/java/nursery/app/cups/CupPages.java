@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,6 +35,8 @@ import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
+import nursery.core.technique.Field;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
@@ -106,6 +109,12 @@ class CupPages {
                 next.filter(action -> action.step().kind() == StepKind.INSPECT).isPresent());
         model.addAttribute(
                 "needs", next.map(action -> cup.cup().needs(action.step())).orElse(Set.of()));
+        model.addAttribute(
+                "hows",
+                next.filter(action -> action.kind() != NextAction.Kind.SCUFF_FIRST)
+                        .map(action -> howOf(action.step()))
+                        .orElse(List.of()));
+        model.addAttribute("beside", floor.vapourBeside(cup).orElse(null));
         model.addAttribute("begins", HandsBook.timeable(cup).isPresent());
         model.addAttribute("begun", hands.begun(cup).orElse(null));
         model.addAttribute("history", HistoryLine.of(cup.cup(), show));
@@ -235,7 +244,7 @@ class CupPages {
     }
 
     private static Map<String, String> defaults(CupNow cup, Optional<MixAdvice> mix, Floor floor, Show show) {
-        return Map.of(
+        Map<String, String> defaults = new HashMap<>(Map.of(
                 "resin",
                 cup.state()
                         .next()
@@ -260,6 +269,17 @@ class CupPages {
                         .map(show::volumeNumber)
                         .orElse(""),
                 "by",
-                cup.cup().schools().has(School.SCALE) ? "scale" : "cup");
+                cup.cup().schools().has(School.SCALE) ? "scale" : "cup"));
+        cup.state().next().map(NextAction::step).ifPresent(step -> howOf(step)
+                .forEach(field -> defaults.put(
+                        LogForm.HOW + "." + field.written(), step.how().written(field))));
+        return defaults;
+    }
+
+    /** What can be said of how a step was done, but where it turns: that the spindle says. */
+    private static List<Field> howOf(PlanStep step) {
+        return Field.of(step.kind()).stream()
+                .filter(field -> field != Field.TURNED)
+                .toList();
     }
 }

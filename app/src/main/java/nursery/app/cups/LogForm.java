@@ -8,6 +8,7 @@ import java.util.OptionalLong;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
+import nursery.app.techniques.EditReading;
 import nursery.core.cure.Touch;
 import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
@@ -21,6 +22,7 @@ import nursery.core.measure.Unit;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Fields;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
 @Published
@@ -32,6 +34,8 @@ public final class LogForm {
             List.of("Tried it at a hidden spot", "Done in time, written later", "It could not wait", "On purpose");
 
     private static final int LONGEST_WHY = 200;
+    /** What the names of the inputs begin with that say how a step was done. */
+    static final String HOW = "how";
 
     private final FormReader reader;
     private final Show show;
@@ -167,6 +171,17 @@ public final class LogForm {
                 .filter(id -> id >= 0 && id <= Integer.MAX_VALUE)
                 .map(Long::intValue)
                 .orElse(0);
+    }
+
+    /** How the step was really done, by its number; empty for what is no step of the plan's, or was left out. */
+    Optional<Map.Entry<Integer, Fields>> how() {
+        boolean isDone = reader.raw("what").equals(Kind.DONE.name())
+                || reader.raw("what").equals(Kind.POURED.name());
+        Optional<Map.Entry<Integer, Fields>> how = cup.find(step())
+                .filter(step -> isDone)
+                .map(step -> Map.entry(step.number(), EditReading.how(reader, HOW, step.kind(), step.how())));
+        reader.faults().throwIfAny();
+        return how;
     }
 
     /** Where it turns; empty if it hangs or is turned by hand. */

@@ -96,6 +96,17 @@ public class PlanChanges {
         return read.cup().at(read.room(), moments.now());
     }
 
+    /** Puts right how a step is done, as it is logged: what its plan says of it is then what was done. */
+    @Transactional
+    public void doneAs(String code, int number, Fields how) {
+        long cupId = mapper.lock(code).orElseThrow(Gone::new);
+        log.read(code)
+                .cup()
+                .find(number)
+                .filter(step -> !step.how().equals(how))
+                .ifPresent(step -> mapper.setHow(cupId, number, how.written(step.kind())));
+    }
+
     /** Puts a step that was done into a cup's plan once more, to be done next. */
     @Transactional
     public void repeat(String code, int number) {

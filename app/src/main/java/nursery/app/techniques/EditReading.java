@@ -140,22 +140,28 @@ public final class EditReading {
                 wait.get(),
                 row.value("detail").strip(),
                 role,
-                how(reader, row, at, kind.get()),
+                how(reader, at, kind.get(), Fields.usual(kind.get())),
                 size(reader, row, at),
                 only));
     }
 
-    /** How it is done; of what a form does not say, what is usual. */
-    private static Fields how(FormReader reader, EditForm.Row row, String at, StepKind kind) {
-        Fields fields = Fields.usual(kind);
+    /**
+     * How a step is done.
+     *
+     * @param at what the names of its inputs begin with
+     * @param otherwise what is meant where the form has no such input
+     */
+    public static Fields how(FormReader reader, String at, StepKind kind, Fields otherwise) {
+        Fields fields = otherwise;
         for (Field field : Field.of(kind)) {
-            String written = row.value(field.written()).strip();
-            if (!written.isEmpty() || !field.isChosen()) {
+            String input = at + "." + field.written();
+            if (reader.fields().contains(input)) {
+                String written = reader.raw(input).strip();
                 Optional<Fields> said = fields.with(field, written);
                 reader.faults()
                         .require(
                                 said.isPresent(),
-                                at + "." + field.written(),
+                                input,
                                 field.isChosen()
                                         ? "“%s” is none of what can be chosen here: choose one.".formatted(written)
                                         : "“%s” is no grit: write one number, or two such as 60–220, from %d to %d."

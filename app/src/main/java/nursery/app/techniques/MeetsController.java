@@ -1,7 +1,10 @@
 package nursery.app.techniques;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
@@ -25,13 +28,22 @@ class MeetsController {
 
     private static final long MINUTES_READ_AS_HOURS = 120;
 
-    private final Floors floors;
+    private static final int MOST_HABITS = 30;
 
-    MeetsController(Floors floors) {
+    private final Floors floors;
+    private final TechniqueBook book;
+    private final PlanJudge judge;
+
+    MeetsController(Floors floors, TechniqueBook book, PlanJudge judge) {
         this.floors = floors;
+        this.book = book;
+        this.judge = judge;
     }
 
-    /** One thing that is asked or told where a doing meets a layer. */
+    /** A technique of the shop's own, and what it waits longer for than the table asks. */
+    record HabitsOf(String key, String technique, List<String> longer) {}
+
+    /** One thing that is asked or told where a doing meets some layers. */
     record Said(String on, String when, String words, boolean asked) {}
 
     /** Doings that ask for the same. */
@@ -56,27 +68,56 @@ class MeetsController {
                 groups.stream().filter(group -> !group.said().isEmpty()).toList());
         model.addAttribute(
                 "free", groups.stream().filter(group -> group.said().isEmpty()).toList());
+        model.addAttribute("habits", habits());
         return "techniques/meets";
+    }
+
+    private List<HabitsOf> habits() {
+        return book.own().stream()
+                .map(own -> new HabitsOf(
+                        own.key(),
+                        own.technique().name(),
+                        judge.longer(own.technique()).stream()
+                                .map(longer -> longer.step().title() + " " + minutes(longer.byMinutes()))
+                                .distinct()
+                                .toList()))
+                .filter(habits -> !habits.longer().isEmpty())
+                .limit(MOST_HABITS)
+                .toList();
     }
 
     private static Group group(Meetings.Alike alike) {
         String doings = alike.doings().stream()
                 .flatMap(doing -> doing.step().map(StepKind::title).stream())
                 .collect(Collectors.joining(" · "));
-        return new Group(
-                alike.doings().get(0).written(),
-                doings,
-                alike.on().entrySet().stream()
-                        .flatMap(entry -> entry.getValue().stream().map(bound -> said(entry.getKey(), bound)))
-                        .toList());
+        return new Group(alike.doings().get(0).written(), doings, said(alike.on()));
     }
 
-    private static Said said(Lay lay, Bound bound) {
-        return new Said(
-                lay.name().toLowerCase(Locale.ROOT).replace('_', ' '),
-                when(bound),
-                bound.cell().words(),
-                bound.cell().grave().isAsked());
+    /** What is said of several layers in the same words stands once. */
+    private static List<Said> said(Map<Lay, List<Bound>> on) {
+        Map<Said, List<String>> layers = new LinkedHashMap<>();
+        on.forEach((lay, bounds) -> bounds.forEach(bound -> layers.computeIfAbsent(
+                        new Said(
+                                "",
+                                when(bound),
+                                bound.cell().words(),
+                                bound.cell().grave().isAsked()),
+                        same -> new ArrayList<>())
+                .add(lay.name().toLowerCase(Locale.ROOT).replace('_', ' '))));
+        return layers.entrySet().stream()
+                .map(entry -> new Said(
+                        listed(entry.getValue()),
+                        entry.getKey().when(),
+                        entry.getKey().words(),
+                        entry.getKey().asked()))
+                .toList();
+    }
+
+    /** As one says it: paint, ink and vinyl. */
+    private static String listed(List<String> layers) {
+        List<String> each = layers.stream().distinct().toList();
+        int last = each.size() - 1;
+        return last == 0 ? each.get(0) : String.join(", ", each.subList(0, last)) + " and " + each.get(last);
     }
 
     private static String when(Bound bound) {

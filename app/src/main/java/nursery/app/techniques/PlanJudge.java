@@ -129,6 +129,15 @@ class PlanJudge {
     }
 
     /** Amounts are for a cup, and it has a name. */
+    /** What a technique waits longer for than practice asks. */
+    List<Judgement.Longer> longer(Technique technique) {
+        return Judgement.longer(
+                technique.plan(Schools.of(), Map.of()),
+                StartingProfile.REGULAR.label(),
+                StartingProfile.REGULAR.label(),
+                blank());
+    }
+
     private String blankName() {
         return floors.shelf().blanks().stream()
                 .findFirst()

@@ -83,7 +83,8 @@ class TechniqueFileTest {
                 "{\"do\": \"sand\", \"grit\": 10}",
                 "{\"do\": \"sand\", \"grit\": [80, 220, 400]}",
                 "{\"do\": \"seal\", \"sealer\": \"dipped\"}",
-                "{\"repeat\": \"x\", \"least\": 1, \"most\": 1, \"usual\": 1, \"steps\": [{\"do\": \"sand\", \"grit\": \"220\"}]}"
+                "{\"repeat\": \"x\", \"least\": 1, \"most\": 1, \"usual\": 1,"
+                        + "\"steps\": [{\"do\": \"sand\", \"grit\": \"220\"}]}"
             })
     void whatIsNoFieldIsRefusedByItsPlace(String step) {
         assertThatThrownBy(() -> only(2, step)).isInstanceOfSatisfying(InvalidInput.class, wrong -> assertThat(

@@ -8,6 +8,7 @@ import java.util.Optional;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction.Readiness;
+import nursery.core.log.OnTheCup;
 import nursery.core.log.Spindle;
 import nursery.core.measure.InvalidInput;
 import nursery.core.plan.BenchHours;
@@ -22,6 +23,7 @@ import nursery.core.resin.Pace;
 import nursery.core.resin.Portion;
 import nursery.core.resin.Resin;
 import nursery.core.technique.School;
+import nursery.core.technique.StepKind;
 
 /**
  * The shop at a moment: everything that is on the go, and what it is done with. Cups that were handed over, abandoned
@@ -77,6 +79,23 @@ public record Floor(
 
     public Optional<CupNow> find(String code) {
         return cups.stream().filter(cup -> cup.code().equals(code)).findFirst();
+    }
+
+    /** A cup beside the one in hand with solvent about it: no flame near it until that has gone (P45). */
+    public record Beside(String code, OnTheCup.Vapour vapour) {}
+
+    /** What burns near a cup's step, where that takes a flame or may; of several the one that lasts longest. */
+    public Optional<Beside> vapourBeside(CupNow inHand) {
+        boolean burns = inHand.state()
+                .next()
+                .map(next -> next.step().kind())
+                .filter(kind -> kind.isPour() || kind == StepKind.HEAT || kind == StepKind.SMOKE)
+                .isPresent();
+        return cups.stream()
+                .filter(cup -> burns && !cup.code().equals(inHand.code()))
+                .flatMap(cup -> cup.state().on().vapour().map(vapour -> new Beside(cup.code(), vapour)).stream())
+                .filter(beside -> beside.vapour().goneAt().isAfter(now))
+                .max(Comparator.comparing(beside -> beside.vapour().goneAt()));
     }
 
     /** The cup that holds a spindle, if one does. */

@@ -198,6 +198,20 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
         return bound.work() == 0 ? Optional.empty() : Optional.of(named.get(bound.work() - 1));
     }
 
+    /**
+     * Solvent or propellant that is about a cup.
+     *
+     * @param left what left it
+     * @param goneAt when it has flashed off
+     */
+    public record Vapour(Upon left, Instant goneAt) {}
+
+    /** What is about it, if anything ever left any. */
+    public Optional<Vapour> vapour() {
+        return Table.vapour(surface).flatMap(bound -> named(bound)
+                .map(left -> new Vapour(left, Instant.ofEpochMilli((long) bound.on(moments)))));
+    }
+
     /** The same moments, as minutes from one. */
     public Timeline minutesFrom(Instant start) {
         double from = start.toEpochMilli();

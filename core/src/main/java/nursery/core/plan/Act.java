@@ -92,6 +92,15 @@ record Act(
                 place.pinned());
     }
 
+    /** Places once what counts from work that is done already. */
+    void settle(Progress start) {
+        gate.settle(start);
+        if (scuff != null) {
+            scuff.sandable().settle(start);
+            scuff.then().settle(start);
+        }
+    }
+
     boolean isPour() {
         return step.kind().isPour();
     }

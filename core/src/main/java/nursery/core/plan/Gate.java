@@ -1,6 +1,7 @@
 package nursery.core.plan;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Predicate;
 import nursery.core.surface.Bound;
@@ -29,6 +30,13 @@ final class Gate {
         this.hands = hands;
     }
 
+    /** Places once what counts from work that is done already: that moves no more. */
+    void settle(Progress start) {
+        told.settle(start, isWet, hands);
+        hurried.settle(start, isWet, hands);
+        asked.settle(start, isWet, hands);
+    }
+
     /** The first slot its bounds allow. */
     int opens(Progress cup) {
         return open(cup).opens(cup);
@@ -37,11 +45,16 @@ final class Gate {
     /** The first slot at which it is too late to begin, or {@link Act#NEVER}. */
     int closes(Progress cup) {
         Ends ends = open(cup);
-        int slot = Act.NEVER;
+        int slot = ends.begunBy;
         for (Bound bound : ends.until) {
-            slot = Math.min(slot, isWet ? cup.last(bound) - hands + 1 : cup.until(bound));
+            slot = Math.min(slot, begunBy(bound, cup, isWet, hands));
         }
         return slot;
+    }
+
+    /** The first slot that is too late for hands that must be off by a bound, or only on by it. */
+    private static int begunBy(Bound bound, Progress cup, boolean isWet, int hands) {
+        return isWet ? cup.last(bound) - hands + 1 : cup.until(bound);
     }
 
     /** Those of its bounds that leave any time; a window that is only too short for the hands it takes is a window. */
@@ -55,8 +68,13 @@ final class Gate {
     /** Both ends of a window. */
     private static final class Ends {
 
-        private final Bound[] from;
-        private final Bound[] until;
+        private Bound[] from;
+        private Bound[] until;
+        /** What the bounds that are settled come to. */
+        private int opens;
+
+        private int closes = Act.NEVER;
+        private int begunBy = Act.NEVER;
 
         /** Whether they leave time whatever the room does: all ages of one pour, the first before the last. */
         private final boolean always;
@@ -66,6 +84,24 @@ final class Gate {
             this.until = until.toArray(Bound[]::new);
             always = until.isEmpty()
                     || from.stream().allMatch(opens -> until.stream().allMatch(closes -> isBefore(opens, closes)));
+        }
+
+        void settle(Progress start, boolean isWet, int hands) {
+            for (Bound bound : from) {
+                opens = start.isPast(bound) ? Math.max(opens, start.from(bound)) : opens;
+            }
+            for (Bound bound : until) {
+                if (start.isPast(bound)) {
+                    closes = Math.min(closes, start.until(bound));
+                    begunBy = Math.min(begunBy, begunBy(bound, start, isWet, hands));
+                }
+            }
+            from = ahead(from, start);
+            until = ahead(until, start);
+        }
+
+        private static Bound[] ahead(Bound[] bounds, Progress start) {
+            return Arrays.stream(bounds).filter(bound -> !start.isPast(bound)).toArray(Bound[]::new);
         }
 
         private static boolean isBefore(Bound opens, Bound closes) {
@@ -102,7 +138,7 @@ final class Gate {
         }
 
         int opens(Progress cup) {
-            int slot = 0;
+            int slot = opens;
             for (Bound bound : from) {
                 slot = Math.max(slot, cup.from(bound));
             }
@@ -113,9 +149,12 @@ final class Gate {
             if (always) {
                 return true;
             }
-            int opens = opens(cup);
+            int first = opens(cup);
+            if (first > closes) {
+                return false;
+            }
             for (Bound bound : until) {
-                if (opens > cup.until(bound)) {
+                if (first > cup.until(bound)) {
                     return false;
                 }
             }

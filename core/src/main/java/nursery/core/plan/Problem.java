@@ -89,12 +89,14 @@ final class Problem {
 
     private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
         List<Act> acts = acts(cup, state, pins);
+        Progress start = start(state, acts);
+        acts.forEach(act -> act.settle(start));
         return new Job(
                 cup,
                 jobs.size(),
                 first,
                 acts,
-                start(state, acts),
+                start,
                 cup.promise()
                         .dueAt()
                         .map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES)))

@@ -99,6 +99,11 @@ final class Progress {
         };
     }
 
+    /** Whether a bound counts from what lies behind the plan. */
+    boolean isPast(Bound bound) {
+        return bound.work() <= past.size();
+    }
+
     private static boolean isAge(Bound bound) {
         return bound.since() == Bound.Since.AGE_H;
     }

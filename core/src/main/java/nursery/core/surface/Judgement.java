@@ -21,6 +21,9 @@ public final class Judgement {
     /** What is rounded makes no difference, minutes. */
     private static final double A_MOMENT = 0.01;
 
+    /** Less is nobody's habit. */
+    private static final double WORTH_SAYING_MIN = 1;
+
     private final List<PlanStep> plan;
     private final Label base;
     private final Label last;
@@ -117,6 +120,30 @@ public final class Judgement {
             hours.add(at / MINUTES_PER_HOUR);
         }
         return hours;
+    }
+
+    /**
+     * A step that waits longer than practice asks, as its maker wishes.
+     *
+     * @param byMinutes how much longer
+     */
+    public record Longer(PlanStep step, double byMinutes) {}
+
+    /** What a plan waits longer for than practice asks, each step taken as soon as it may be. */
+    public static List<Longer> longer(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(SoFar.of(blank, plan), plan, base, last, blank);
+        List<Longer> longer = new ArrayList<>();
+        for (int i = 0; i < plan.size(); i++) {
+            double asked = Math.max(
+                    judgement.minute,
+                    Opening.advised(judgement.bounds(i), judgement.paper).from());
+            double at = judgement.minutesByWindow(i);
+            if (at - asked >= WORTH_SAYING_MIN) {
+                longer.add(new Longer(plan.get(i), at - asked));
+            }
+            judgement.take(i, at);
+        }
+        return longer;
     }
 
     /** As soon as its own wait is over; what goes straight on waits for what it goes on. */

@@ -396,10 +396,15 @@ public final class Table {
     }
 
     private void vapour() {
-        on.works().stream()
+        vapour(on).ifPresent(this::add);
+    }
+
+    /** What must have flashed off before anything burns, on the cup itself or beside it (P45). */
+    public static Optional<Bound> vapour(Surface on) {
+        return on.works().stream()
                 .filter(Work::leavesSolvent)
                 .reduce((before, after) -> after)
-                .ifPresent(work -> add(Bound.ended(work.id(), Figures.FLASH_OFF_MIN, Cell.VAPOUR)));
+                .map(work -> Bound.ended(work.id(), Figures.FLASH_OFF_MIN, Cell.VAPOUR));
     }
 
     private void inspected() {
