@@ -136,7 +136,7 @@ abstract class Journey {
             () => {
               const sent = [...document.forms].filter((form) => form.matches('[data-sent], [data-sure], [data-asking]'))
                 .map((form) => `${form.getAttribute('action')} ${JSON.stringify(form.dataset)}`);
-              return `At ${location.href}, ${document.readyState}, ${window.beforeSending ? 'as before' : 'a new page'}; `
+              return `At ${location.href}, ${document.readyState}, ${window.beforeSending ? 'as before' : 'anew'}; `
                 + `pressed last: ${window.pressedLast}; moved: ${window.moved.join(' | ')}; `
                 + `forms under way: ${sent.join(' ') || 'none'}; `
                 + `line: ${document.getElementById('line')?.textContent}; `

@@ -692,7 +692,7 @@ class TechniquesTest {
         assertThat(tablet.page("/meets"))
                 .contains("What your own techniques wait longer")
                 .contains("Depot cream")
-                .contains("Second colour 60\u00a0min");
+                .contains("Second colour 60 min");
     }
 
     /** What was really taken is said as the step is logged, and decides from then on: acetone must flash off (P45). */

@@ -115,9 +115,10 @@ record Act(
         return Math.max(cup.logged, gate.opens(cup));
     }
 
-    /** The first slot at which it is too late to begin, or {@link #NEVER}. */
-    int closes(Progress cup) {
-        return gate.closes(cup);
+    /** When its window allows it, after what has been done so far. */
+    Gate.Window window(Progress cup) {
+        Gate.Window window = gate.window(cup);
+        return window.opens() >= cup.logged ? window : new Gate.Window(cup.logged, window.closes());
     }
 
     /** For a coat straight on: the begun hours since the one below gripped well. */

@@ -110,7 +110,8 @@ final class Decoder {
         int earliest = notBefore[job.first() + from];
         Act first = job.acts().get(from);
         Progress cup = cups[job.number()];
-        if (find(job, from, end, notBefore, Math.max(earliest, first.opens(cup)), first.closes(cup), false, tries)) {
+        Gate.Window window = first.window(cup);
+        if (find(job, from, end, notBefore, Math.max(earliest, window.opens()), window.closes(), false, tries)) {
             return carryOut(job, from, end);
         }
         return first.scuff() != null
@@ -181,8 +182,9 @@ final class Decoder {
         trial.does(job.acts().get(from), at[job.first() + from]);
         for (int i = from + 1; i < end; i++) {
             Act act = job.acts().get(i);
-            int begins = Math.max(trial.free, act.opens(trial));
-            if (begins >= act.closes(trial)) {
+            Gate.Window window = act.window(trial);
+            int begins = Math.max(trial.free, window.opens());
+            if (begins >= window.closes()) {
                 return true;
             }
             trial.does(act, begins);
@@ -192,13 +194,9 @@ final class Decoder {
 
     private boolean placeRest(Job job, int from, int end, int[] notBefore) {
         for (int i = from; i < end; i++) {
-            int closes = job.acts().get(i).closes(trial);
-            int found = place(
-                    job,
-                    i,
-                    Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)),
-                    false);
-            if (found == Bench.NOWHERE || found >= closes) {
+            Gate.Window window = job.acts().get(i).window(trial);
+            int found = place(job, i, Math.max(notBefore[job.first() + i], window.opens()), false);
+            if (found == Bench.NOWHERE || found >= window.closes()) {
                 return false;
             }
         }
@@ -276,16 +274,12 @@ final class Decoder {
     private boolean force(Job job, int from, int end, int[] notBefore) {
         trial.set(cups[job.number()]);
         for (int i = from; i < end; i++) {
-            int closes = job.acts().get(i).closes(trial);
-            int found = place(
-                    job,
-                    i,
-                    Math.max(notBefore[job.first() + i], job.acts().get(i).opens(trial)),
-                    false);
+            Gate.Window window = job.acts().get(i).window(trial);
+            int found = place(job, i, Math.max(notBefore[job.first() + i], window.opens()), false);
             if (found == Bench.NOWHERE) {
                 return false;
             }
-            missed[job.first() + i] |= found >= closes;
+            missed[job.first() + i] |= found >= window.closes();
         }
         return carryOut(job, from, end);
     }

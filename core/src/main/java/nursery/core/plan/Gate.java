@@ -3,9 +3,11 @@ package nursery.core.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Predicate;
 import nursery.core.surface.Bound;
 import nursery.core.surface.Cell;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A step's window as the planner reads it: bounds worked out once, when the plan is begun, and read over slots as often
@@ -25,7 +27,7 @@ final class Gate {
     Gate(List<Bound> bounds, boolean isWet, int hands) {
         told = Ends.of(bounds, bound -> bound.cell().grave().isTold());
         hurried = Ends.of(bounds, bound -> bound.cell().grave().isTold() && bound.cell() != Cell.OWN_WAY);
-        asked = Ends.of(bounds, bound -> bound.cell().grave().isAsked());
+        asked = Ends.of(bounds, bound -> bound.cell().grave().isAsked()).whatever();
         this.isWet = isWet;
         this.hands = hands;
     }
@@ -37,32 +39,29 @@ final class Gate {
         asked.settle(start, isWet, hands);
     }
 
-    /** The first slot its bounds allow. */
-    int opens(Progress cup) {
-        return open(cup).opens(cup);
+    /**
+     * When its bounds allow it.
+     *
+     * @param opens the first slot
+     * @param closes the first slot at which it is too late to begin, or {@link Act#NEVER}
+     */
+    record Window(int opens, int closes) {}
+
+    /** By those of its bounds that leave any time; one that is only too short for the hands it takes is a window. */
+    Window window(Progress cup) {
+        Window all = told.window(cup, isWet, hands);
+        Window some = all == null ? hurried.window(cup, isWet, hands) : all;
+        return some == null ? Objects.requireNonNull(asked.window(cup, isWet, hands)) : some;
     }
 
-    /** The first slot at which it is too late to begin, or {@link Act#NEVER}. */
-    int closes(Progress cup) {
-        Ends ends = open(cup);
-        int slot = ends.begunBy;
-        for (Bound bound : ends.until) {
-            slot = Math.min(slot, begunBy(bound, cup, isWet, hands));
-        }
-        return slot;
+    /** The first slot its bounds allow. */
+    int opens(Progress cup) {
+        return window(cup).opens();
     }
 
     /** The first slot that is too late for hands that must be off by a bound, or only on by it. */
     private static int begunBy(Bound bound, Progress cup, boolean isWet, int hands) {
         return isWet ? cup.last(bound) - hands + 1 : cup.until(bound);
-    }
-
-    /** Those of its bounds that leave any time; a window that is only too short for the hands it takes is a window. */
-    private Ends open(Progress cup) {
-        if (told.leaveTime(cup)) {
-            return told;
-        }
-        return hurried.leaveTime(cup) ? hurried : asked;
     }
 
     /** Both ends of a window. */
@@ -77,13 +76,19 @@ final class Gate {
         private int begunBy = Act.NEVER;
 
         /** Whether they leave time whatever the room does: all ages of one pour, the first before the last. */
-        private final boolean always;
+        private boolean always;
 
         private Ends(List<Bound> from, List<Bound> until) {
             this.from = from.toArray(Bound[]::new);
             this.until = until.toArray(Bound[]::new);
             always = until.isEmpty()
                     || from.stream().allMatch(opens -> until.stream().allMatch(closes -> isBefore(opens, closes)));
+        }
+
+        /** These, even where they leave no time. */
+        Ends whatever() {
+            always = true;
+            return this;
         }
 
         void settle(Progress start, boolean isWet, int hands) {
@@ -137,28 +142,20 @@ final class Gate {
             kept.add(bound);
         }
 
-        int opens(Progress cup) {
-            int slot = opens;
+        /** Both ends, or null if they leave no time. */
+        @Nullable
+        Window window(Progress cup, boolean isWet, int hands) {
+            int first = opens;
             for (Bound bound : from) {
-                slot = Math.max(slot, cup.from(bound));
+                first = Math.max(first, cup.from(bound));
             }
-            return slot;
-        }
-
-        boolean leaveTime(Progress cup) {
-            if (always) {
-                return true;
-            }
-            int first = opens(cup);
-            if (first > closes) {
-                return false;
-            }
+            int end = closes;
+            int begun = begunBy;
             for (Bound bound : until) {
-                if (first > cup.until(bound)) {
-                    return false;
-                }
+                end = Math.min(end, cup.until(bound));
+                begun = Math.min(begun, begunBy(bound, cup, isWet, hands));
             }
-            return true;
+            return always || first <= end ? new Window(first, begun) : null;
         }
     }
 }
