@@ -86,16 +86,20 @@ public record Floor(
 
     /** What burns near a cup's step, where that takes a flame or may; of several the one that lasts longest. */
     public Optional<Beside> vapourBeside(CupNow inHand) {
-        boolean burns = inHand.state()
+        return inHand.state()
                 .next()
-                .map(next -> next.step().kind())
-                .filter(kind -> kind.isPour() || kind == StepKind.HEAT || kind == StepKind.SMOKE)
-                .isPresent();
-        return cups.stream()
-                .filter(cup -> burns && !cup.code().equals(inHand.code()))
-                .flatMap(cup -> cup.state().on().vapour().map(vapour -> new Beside(cup.code(), vapour)).stream())
-                .filter(beside -> beside.vapour().goneAt().isAfter(now))
-                .max(Comparator.comparing(beside -> beside.vapour().goneAt()));
+                .filter(next -> next.step().kind().isPour()
+                        || next.step().kind() == StepKind.HEAT
+                        || next.step().kind() == StepKind.SMOKE)
+                .map(next -> now.isAfter(next.window().opensAt())
+                        ? now
+                        : next.window().opensAt())
+                .flatMap(from -> cups.stream()
+                        .filter(cup -> !cup.code().equals(inHand.code()))
+                        .flatMap(
+                                cup -> cup.state().on().vapour().stream().map(vapour -> new Beside(cup.code(), vapour)))
+                        .filter(beside -> beside.vapour().goneAt().isAfter(from))
+                        .max(Comparator.comparing(beside -> beside.vapour().goneAt())));
     }
 
     /** The cup that holds a spindle, if one does. */
