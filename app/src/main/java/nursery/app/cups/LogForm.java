@@ -177,8 +177,10 @@ public final class LogForm {
     Optional<Map.Entry<Integer, Fields>> how() {
         boolean isDone = reader.raw("what").equals(Kind.DONE.name())
                 || reader.raw("what").equals(Kind.POURED.name());
+        if (!isDone) {
+            return Optional.empty();
+        }
         Optional<Map.Entry<Integer, Fields>> how = cup.find(step())
-                .filter(step -> isDone)
                 .map(step -> Map.entry(step.number(), EditReading.how(reader, HOW, step.kind(), step.how())));
         reader.faults().throwIfAny();
         return how;
