@@ -134,6 +134,7 @@ class MarkupTest {
             "cup.schools",
             "cup_step.detail",
             "cup_step.kind",
+            "cup_step.planned_how",
             "cup_step.role",
             "cup_step.wait_kind",
             "desk_run.alone",

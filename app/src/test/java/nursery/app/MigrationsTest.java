@@ -64,7 +64,8 @@ class MigrationsTest {
             Map.entry("V30__cured.sql", "64a3a64ee00a2a31"),
             Map.entry("V31__trust.sql", "08cb3d63b4b89425"),
             Map.entry("V32__surface.sql", "18afc004ccf3d93a"),
-            Map.entry("V33__fields.sql", "cb9c0bc3588d94fc"));
+            Map.entry("V33__fields.sql", "cb9c0bc3588d94fc"),
+            Map.entry("V34__as_planned.sql", "1d69d11ceb8f3401"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {

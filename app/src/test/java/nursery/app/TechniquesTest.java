@@ -716,5 +716,24 @@ class TechniquesTest {
         assertThat(how.cleaner()).isEqualTo(Fields.Cleaner.ACETONE);
         assertThat(how.grit()).isEqualTo(new Grit(80, 180));
         assertThat(shop.cup(code).state().next().orElseThrow().why()).contains("flash");
+        long entry = shop.cup(code).cup().log().get(0).mark().id();
+        assertThat(tablet.send("/cups/" + code + "/undo", typed("entry", "" + entry)))
+                .hasStatus(302);
+        assertThat(shop.cup(code).cup().step(1).how())
+                .as("taken back, it is to be done as it was planned")
+                .isEqualTo(how.with(Fields.Cleaner.SOAP).with(new Grit(60, 220)));
+    }
+
+    /** What is asked about and left is not half written: neither the entry nor how it would have been done. */
+    @Test
+    void howAStepWasDoneGoesWithAQuestionThatIsNotAnswered() {
+        String code = start("one-colour-glitter");
+        log(code, "DONE");
+        shop.clock().forward(Duration.ofMinutes(30));
+        log(code, "DONE");
+        Fields before = shop.cup(code).cup().step(3).how();
+        MvcTestResult onWetPaint = log(code, "POURED", "amount", "1", "spindle", "", "how.heat", "torch");
+        assertThat(onWetPaint).hasStatus(422);
+        assertThat(shop.cup(code).cup().step(3).how()).isEqualTo(before);
     }
 }

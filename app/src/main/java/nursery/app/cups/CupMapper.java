@@ -133,8 +133,18 @@ interface CupMapper {
             WHERE cup_id = #{cupId} AND number = #{number}""")
     void updateStep(StepRow step);
 
-    @Update("UPDATE cup_step SET how = #{how} WHERE cup_id = #{cupId} AND number = #{number}")
+    /** As it was really done; what the plan said is kept for who takes that back. */
+    @Update(
+            """
+            UPDATE cup_step SET planned_how = COALESCE(planned_how, how), how = #{how}
+            WHERE cup_id = #{cupId} AND number = #{number}""")
     void setHow(@Param("cupId") long cupId, @Param("number") int number, @Param("how") String how);
+
+    @Update(
+            """
+            UPDATE cup_step SET how = planned_how, planned_how = NULL
+            WHERE cup_id = #{cupId} AND number = #{number} AND planned_how IS NOT NULL""")
+    void asPlanned(@Param("cupId") long cupId, @Param("number") int number);
 
     /** What a maker says of a cup, whom it is for and what it is made from. */
     record AboutRow(

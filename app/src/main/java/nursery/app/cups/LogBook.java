@@ -355,6 +355,9 @@ public class LogBook {
         if (!sameWork) {
             stock.giveBack(entryId, by);
             materials.giveBack(entryId, by);
+            if (wrong instanceof LogEntry.OfStep done) {
+                mapper.asPlanned(cupId, done.step());
+            }
         }
         boolean sameTime = sameWork
                 && instead.filter(right ->
