@@ -55,6 +55,29 @@ public final class CupFold {
         return fold;
     }
 
+    /** The same without what is questionable about it: for what is to be done. */
+    public static CupFold played(Cup cup, RoomCourse room) {
+        CupFold fold = new CupFold(cup, room);
+        cup.happened().forEach(fold::play);
+        return fold;
+    }
+
+    /** Another fold that goes on from here; this one stays as it is. */
+    public CupFold copy() {
+        CupFold copy = new CupFold(cup, room);
+        copy.done.putAll(done);
+        copy.coats.addAll(coats);
+        copy.concerns.addAll(concerns);
+        copy.otherwise.addAll(otherwise);
+        copy.on = on;
+        copy.hold = hold;
+        copy.gone = gone;
+        copy.lastDone = lastDone;
+        copy.lastEnded = lastEnded;
+        copy.lastSeen = lastSeen;
+        return copy;
+    }
+
     /** Lays one more entry on, with what is questionable about it. */
     public void add(LogEntry entry) {
         Concerns about = Concerns.about(on, cup, entry);

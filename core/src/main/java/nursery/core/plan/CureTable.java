@@ -94,6 +94,11 @@ final class CureTable {
         return reckoned;
     }
 
+    /** The slot from which on the room stands still: past the forecast. */
+    int steadyFrom() {
+        return known;
+    }
+
     /** What the clock has gained from the origin to a slot, hours at label speed. */
     double at(int slot) {
         Reckoned table = reckoned;

@@ -22,14 +22,13 @@ final class Decoder {
     private static final int TRIES = 1200;
     /** Waiting longer than this for a coat straight on is worth no scuffing saved. */
     private static final int TRIES_STRAIGHT_ON = 250;
-    /** Where no hands would help, only another temperature of the room does. */
-    private static final int A_LONG_STEP = 2 * Grid.SLOTS_PER_HOUR;
 
     private final Problem problem;
     private final Bench bench;
     private final Progress[] cups;
     private final int[] next;
     private final Progress trial = new Progress();
+    private final Hope hope;
     private final int[] at;
     private final boolean[] scuffed;
     private final boolean[] missed;
@@ -39,6 +38,7 @@ final class Decoder {
     Decoder(Problem problem) {
         this.problem = problem;
         bench = new Bench(problem);
+        hope = new Hope(problem);
         cups = new Progress[problem.jobs.size()];
         Arrays.setAll(cups, i -> new Progress());
         next = new int[cups.length];
@@ -83,7 +83,7 @@ final class Decoder {
         if (from >= job.acts().size()) {
             return;
         }
-        int wet = endWhileWet(job, from);
+        int wet = job.endWhileWet(from);
         int linked = endStraightOn(job, wet, genes);
         if (linked > wet) {
             if (findAndDo(job, from, linked, genes.notBefore(), TRIES_STRAIGHT_ON)) {
@@ -127,67 +127,33 @@ final class Decoder {
                 && carryOut(job, from, end);
     }
 
-    /** The steps from one on that must all be done while the first one's coat is wet. */
-    static int endWhileWet(Job job, int from) {
-        int end = from + 1;
-        boolean wet = job.acts().get(from).isPour();
-        while (wet && end < job.acts().size() && (job.acts().get(end).isWet() || comesBeforeWet(job, end))) {
-            end++;
-        }
-        return end;
-    }
-
-    /** Whether a step that waits for nothing wet stands between the coat and one that does. */
-    private static boolean comesBeforeWet(Job job, int at) {
-        int after = at;
-        while (after < job.acts().size() && !job.acts().get(after).isPour()) {
-            if (job.acts().get(after++).isWet()) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** The same with every coat that is to follow straight on. */
+    /** The steps that must be done while a coat is wet, and the same with every coat that is to follow straight on. */
     private static int endStraightOn(Job job, int wet, Genes genes) {
         int end = wet;
         while (end < job.acts().size()
                 && genes.straightOn()[job.first() + end]
                 && job.acts().get(end).mayScuffInstead()) {
-            end = endWhileWet(job, end);
+            end = job.endWhileWet(end);
         }
         return end;
     }
 
     private boolean find(
             Job job, int from, int end, int[] notBefore, int opens, int closes, boolean scuffFirst, int tries) {
+        int scuffing = scuffFirst ? Act.SCUFF_SLOTS : 0;
+        int wet = job.endWhileWet(from);
         int earliest = opens;
         for (int tried = 0; tried < tries; tried++) {
+            int begins = hope.from(job, from, wet, cups[job.number()], earliest + scuffing);
             trial.set(cups[job.number()]);
-            int found = place(job, from, earliest, scuffFirst);
+            int found = begins == Bench.NOWHERE ? begins : place(job, from, begins - scuffing, scuffFirst);
             if (found == Bench.NOWHERE || found >= closes) {
                 return false;
             }
             if (placeRest(job, from + 1, end, notBefore)) {
                 return true;
             }
-            earliest = found - (scuffFirst ? Act.SCUFF_SLOTS : 0) + (isHopeless(job, from, end) ? A_LONG_STEP : 1);
-        }
-        return false;
-    }
-
-    /** Whether what must follow could not end in its window even with all the hands there are. */
-    private boolean isHopeless(Job job, int from, int end) {
-        trial.set(cups[job.number()]);
-        trial.does(job.acts().get(from), at[job.first() + from]);
-        for (int i = from + 1; i < end; i++) {
-            Act act = job.acts().get(i);
-            Gate.Window window = act.window(trial);
-            int begins = Math.max(trial.free, window.opens());
-            if (begins >= window.closes()) {
-                return true;
-            }
-            trial.does(act, begins);
+            earliest = hope.after(job, from, end, cups[job.number()], found) - scuffing;
         }
         return false;
     }

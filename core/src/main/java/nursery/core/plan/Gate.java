@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import nursery.core.surface.Bound;
 import nursery.core.surface.Cell;
 import org.jspecify.annotations.Nullable;
@@ -52,6 +53,11 @@ final class Gate {
         Window all = told.window(cup, isWet, hands);
         Window some = all == null ? hurried.window(cup, isWet, hands) : all;
         return some == null ? Objects.requireNonNull(asked.window(cup, isWet, hands)) : some;
+    }
+
+    /** Whether nothing in it counts from a work before one. */
+    boolean countsOnlyFrom(int work) {
+        return asked.countsOnlyFrom(work) && told.countsOnlyFrom(work);
     }
 
     /** The first slot its bounds allow. */
@@ -103,6 +109,12 @@ final class Gate {
             }
             from = ahead(from, start);
             until = ahead(until, start);
+        }
+
+        boolean countsOnlyFrom(int work) {
+            return opens == 0
+                    && closes == Act.NEVER
+                    && Stream.of(from, until).flatMap(Arrays::stream).allMatch(bound -> bound.work() >= work);
         }
 
         private static Bound[] ahead(Bound[] bounds, Progress start) {

@@ -37,7 +37,7 @@ record Genes(int[] order, boolean[] straightOn, int[] notBefore) {
         for (Job job : problem.jobs) {
             boolean known = true;
             // What is done to one wet coat is laid in one turn; a turn more would bring what follows forward.
-            for (int i = 0; i < job.acts().size(); i = Decoder.endWhileWet(job, i)) {
+            for (int i = 0; i < job.acts().size(); i = job.endWhileWet(i)) {
                 // From a step on that the plan did not know this cup waits its turn: nobody else is moved for it.
                 known &= slots[job.first() + i] != Act.NEVER;
                 turns.add(new int[] {known ? slots[job.first() + i] : Act.NEVER, job.number()});

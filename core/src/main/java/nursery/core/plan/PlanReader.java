@@ -54,7 +54,7 @@ final class PlanReader {
     }
 
     private void play(Job job, List<PlannedStep> steps, List<List<PlannedStep>> pours) {
-        CupFold fold = CupFold.of(job.cup(), problem.workshop.room());
+        CupFold fold = job.fold().copy();
         for (int i = 0; i < job.acts().size() && layout.at()[job.first() + i] != Layout.NOWHERE; i++) {
             Act act = job.acts().get(i);
             int number = job.first() + i;

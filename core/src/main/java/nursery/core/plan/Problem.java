@@ -1,6 +1,7 @@
 package nursery.core.plan;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -10,7 +11,9 @@ import java.util.stream.Collectors;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.CureClock;
 import nursery.core.log.Cup;
+import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
+import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.OnTheCup;
 import nursery.core.plan.Act.Place;
 import nursery.core.plan.Act.Scuff;
@@ -52,11 +55,62 @@ final class Problem {
     /**
      * A cup with steps left.
      *
+     * @param fold what has happened to it; never played on, only copies are
+     * @param hold the spindle it turns on now
      * @param first the number of its first act among all
      * @param start how it stands now
      * @param due the slot at which it must be ready, or {@link Act#NEVER}
+     * @param endsWhileWet for each act, the first after it that need not be done while its coat is wet
      */
-    record Job(Cup cup, int number, int first, List<Act> acts, Progress start, int due) {}
+    record Job(
+            Cup cup,
+            CupFold fold,
+            Optional<SpindleHold> hold,
+            int number,
+            int first,
+            List<Act> acts,
+            Progress start,
+            int due,
+            int[] endsWhileWet) {
+
+        private Job(
+                Cup cup,
+                CupFold fold,
+                Optional<SpindleHold> hold,
+                int number,
+                int first,
+                List<Act> acts,
+                Progress start,
+                int due) {
+            this(cup, fold, hold, number, first, acts, start, due, new int[acts.size()]);
+            Arrays.setAll(endsWhileWet, from -> endWhileWet(acts, from));
+        }
+
+        /** The steps from one on that must all be done while the first one's coat is wet. */
+        int endWhileWet(int from) {
+            return endsWhileWet[from];
+        }
+
+        private static int endWhileWet(List<Act> acts, int from) {
+            int end = from + 1;
+            boolean wet = acts.get(from).isPour();
+            while (wet && end < acts.size() && (acts.get(end).isWet() || comesBeforeWet(acts, end))) {
+                end++;
+            }
+            return end;
+        }
+
+        /** Whether a step that waits for nothing wet stands between the coat and one that does. */
+        private static boolean comesBeforeWet(List<Act> acts, int at) {
+            int after = at;
+            while (after < acts.size() && !acts.get(after).isPour()) {
+                if (acts.get(after++).isWet()) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
 
     /** How long a mix of a resin serves. */
     record Mixing(Resin resin, CureTable clock, double ageH) {
@@ -77,9 +131,10 @@ final class Problem {
                 .collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
         int count = 0;
         for (Cup cup : workshop.cups()) {
-            CupState state = cup.at(workshop.room(), workshop.now());
+            CupFold fold = CupFold.played(cup, workshop.room());
+            CupState state = fold.stateAt(workshop.now());
             if (!state.isFinished()) {
-                Job job = job(cup, state, count, pins.getOrDefault(cup.code(), Map.of()));
+                Job job = job(fold, cup, state, count, pins.getOrDefault(cup.code(), Map.of()));
                 jobs.add(job);
                 count += job.acts().size();
             }
@@ -87,12 +142,14 @@ final class Problem {
         acts = count;
     }
 
-    private Job job(Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
+    private Job job(CupFold fold, Cup cup, CupState state, int first, Map<Integer, Pin> pins) {
         List<Act> acts = acts(cup, state, pins);
         Progress start = start(state, acts);
         acts.forEach(act -> act.settle(start));
         return new Job(
                 cup,
+                fold,
+                state.hold(),
                 jobs.size(),
                 first,
                 acts,

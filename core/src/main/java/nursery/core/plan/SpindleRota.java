@@ -45,7 +45,7 @@ final class SpindleRota {
 
     /** What turns already, where it turns. */
     private void running(Job job) {
-        job.cup().at(problem.workshop.room(), problem.workshop.now()).hold().ifPresent(hold -> {
+        job.hold().ifPresent(hold -> {
             int spindle = numberOf(hold.spindle());
             if (spindle >= 0) {
                 last[job.number()] = spindle;

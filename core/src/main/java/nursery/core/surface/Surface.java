@@ -29,10 +29,16 @@ public record Surface(List<Column> columns, List<Work> works) {
         works = List.copyOf(works);
     }
 
+    private static final Surface BARE = blank(Lay.STEEL);
+    private static final Surface COATED = blank(Lay.FACTORY_COAT);
+
     /** A blank, bare or with a coat of powder from its maker. */
     public static Surface of(boolean factoryCoat) {
-        Work made = Work.of(GROUND, Doing.INSPECT);
-        List<Layer> ground = List.of(new Layer(factoryCoat ? Lay.FACTORY_COAT : Lay.STEEL, made));
+        return factoryCoat ? COATED : BARE;
+    }
+
+    private static Surface blank(Lay lay) {
+        List<Layer> ground = List.of(new Layer(lay, Work.of(GROUND, Doing.INSPECT)));
         return new Surface(
                 Stream.of(Place.BASE, Place.band(0, Place.RIM_MM), Place.RIM)
                         .map(part -> new Column(part, ground))
