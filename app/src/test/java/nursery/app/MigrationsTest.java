@@ -65,7 +65,8 @@ class MigrationsTest {
             Map.entry("V31__trust.sql", "08cb3d63b4b89425"),
             Map.entry("V32__surface.sql", "18afc004ccf3d93a"),
             Map.entry("V33__fields.sql", "cb9c0bc3588d94fc"),
-            Map.entry("V34__as_planned.sql", "1d69d11ceb8f3401"));
+            Map.entry("V34__as_planned.sql", "1d69d11ceb8f3401"),
+            Map.entry("V35__how_it_was_done.sql", "1348fd6dbcba9b8e"));
 
     @Test
     void aMigrationThatHasLandedIsNeverEdited() throws IOException, NoSuchAlgorithmException {
@@ -192,6 +193,38 @@ class MigrationsTest {
                             "Acetone, then soap. Grit: scouring pad.",
                             "Wash, dry. Grit: 60–80 rim, 180–220 body.",
                             "Wipe it. Grit: 220, then 400.");
+        });
+    }
+
+    /** What was logged otherwise than planned stood in the plan for a while: it goes to the entry that told of it. */
+    @Test
+    void howAStepWasDoneGoesFromThePlanToItsEntry(ShopUnderTest.Running shop) {
+        onANewDatabase(shop, (flyway, before) -> {
+            flyway.target("32").load().migrate();
+            for (String sql : OF_BEFORE.split(";\\s*\n")) {
+                if (!sql.contains("material")) {
+                    before.execute(sql);
+                }
+            }
+            flyway.target("34").load().migrate();
+            int step = before.queryForObject(
+                    "SELECT MIN(step) FROM log_entry WHERE cup_id = 1 AND kind = 'DONE'", Integer.class);
+            before.update(
+                    "UPDATE cup_step SET planned_how = 'cleaner=soap grit=220', how = 'cleaner=acetone grit=80'"
+                            + " WHERE cup_id = 1 AND number = ?",
+                    step);
+            flyway.target("latest").load().migrate();
+            assertThat(before.queryForList(
+                            "SELECT how FROM cup_step WHERE cup_id = 1 AND number = ?", String.class, step))
+                    .containsExactly("cleaner=soap grit=220");
+            assertThat(before.queryForList(
+                            "SELECT e.how FROM log_entry e WHERE e.cup_id = 1 AND e.step = ? AND NOT EXISTS"
+                                    + " (SELECT 1 FROM log_entry c WHERE c.cancels_id = e.id)",
+                            String.class,
+                            step))
+                    .containsExactly("cleaner=acetone grit=80");
+            assertThat(before.queryForObject("SELECT COUNT(*) FROM log_entry WHERE how IS NOT NULL", Integer.class))
+                    .isEqualTo(1);
         });
     }
 

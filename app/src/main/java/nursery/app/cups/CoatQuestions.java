@@ -48,7 +48,7 @@ final class CoatQuestions {
         return new Concern(
                 pour.mark().id(),
                 key,
-                read.cup().step(pour.step()).title(),
+                read.cup().step(pour).title(),
                 before.newestWork(read.cup()),
                 Optional.empty(),
                 Optional.empty(),
@@ -80,7 +80,7 @@ final class CoatQuestions {
     /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
     private Optional<String> willNotStay() {
         Cup cup = read.cup();
-        PlanStep step = cup.step(pour.step());
+        PlanStep step = cup.step(pour);
         if (pour.spindle().isEmpty() && cup.staysWithoutSpindle(step)) {
             return Optional.empty();
         }

@@ -19,6 +19,10 @@ import nursery.core.log.Pot;
 import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.StepKind;
 
 /** An entry as its correction shows it, and the one that stands in its place: all of it but what was changed. */
 final class Correction {
@@ -46,6 +50,9 @@ final class Correction {
             filled.put(
                     "spindle",
                     pour.spindle().map(Spindle::id).map(String::valueOf).orElse(""));
+        }
+        if (wrong instanceof LogEntry.OfStep done) {
+            filled.putAll(LogForm.filled(cup.step(done)));
         }
         if (wrong instanceof LogEntry.Touched touched) {
             filled.put("touch", touched.touch().name());
@@ -84,7 +91,9 @@ final class Correction {
         LogEntry right =
                 switch (wrong.kind()) {
                     case POURED -> poured((Poured) wrong, reader, mark);
-                    case DONE -> new LogEntry.StepDone(mark, ((LogEntry.OfStep) wrong).step());
+                    case DONE ->
+                        new LogEntry.StepDone(
+                                mark, ((LogEntry.OfStep) wrong).step(), how((LogEntry.OfStep) wrong, reader));
                     case SKIPPED -> new LogEntry.Skipped(mark, ((LogEntry.OfStep) wrong).step());
                     case TOUCHED ->
                         new LogEntry.Touched(
@@ -124,11 +133,25 @@ final class Correction {
                         .filter(id -> id != resin(pour).id())
                         .flatMap(floor.shelf()::resin)
                         .map(resin -> Pot.of(resin, pour.batch()));
-        return new Poured(mark, pour.step(), amountMl, LogForm.spindle(reader, floor), other.or(pour::pot));
+        return new Poured(
+                mark, pour.step(), amountMl, LogForm.spindle(reader, floor), other.or(pour::pot), how(pour, reader));
+    }
+
+    /** How it was done: as it was written before, but for what the form says otherwise. */
+    private Optional<Fields> how(LogEntry.OfStep entry, FormReader reader) {
+        PlanStep planned = cup.step(entry.step());
+        return LogForm.how(reader, planned, cup.step(entry).how());
+    }
+
+    /** What its form can say of how it was done. */
+    private List<Field> hows() {
+        return wrong instanceof LogEntry.OfStep done && wrong.kind() != LogEntry.Kind.SKIPPED
+                ? LogForm.fieldsOf(cup.step(done))
+                : List.of();
     }
 
     private Resin resin(Poured pour) {
-        return pour.pot().map(Pot::resin).orElseGet(() -> cup.resinFor(cup.step(pour.step())));
+        return pour.pot().map(Pot::resin).orElseGet(() -> cup.resinFor(cup.step(pour)));
     }
 
     private List<Sighting> seen(FaultsSeen before, FormReader reader) {
@@ -148,17 +171,26 @@ final class Correction {
                 : Sighting.ticked(reader::isTicked, "seen-", reader.raw("zone"), reader.raw("extent"));
     }
 
+    /** Of no step, nothing can be said of how it was done. */
+    private StepKind stepKind() {
+        return wrong instanceof LogEntry.OfStep done ? cup.step(done).kind() : StepKind.INSPECT;
+    }
+
     /** What the page shows beside the form itself. */
     Map<String, Object> shown() {
-        return Map.of(
-                "what", HistoryLine.what(wrong, cup, show),
-                "isPour", wrong instanceof Poured,
-                "isTouch", wrong instanceof LogEntry.Touched,
-                "isSeen", wrong instanceof FaultsSeen seen && !seen.sightings().isEmpty(),
-                "resins", resins(),
-                "spindles", floor.shelf().spindles(),
-                "faults", Arrays.asList(nursery.core.log.Blemish.values()),
-                "zones", Arrays.asList(nursery.core.log.Zone.values()),
-                "extents", Arrays.asList(nursery.core.log.Extent.values()));
+        return Map.ofEntries(
+                Map.entry("what", HistoryLine.what(wrong, cup, show)),
+                Map.entry("isPour", wrong instanceof Poured),
+                Map.entry("isTouch", wrong instanceof LogEntry.Touched),
+                Map.entry(
+                        "isSeen",
+                        wrong instanceof FaultsSeen seen && !seen.sightings().isEmpty()),
+                Map.entry("hows", hows()),
+                Map.entry("kind", stepKind()),
+                Map.entry("resins", resins()),
+                Map.entry("spindles", floor.shelf().spindles()),
+                Map.entry("faults", Arrays.asList(nursery.core.log.Blemish.values())),
+                Map.entry("zones", Arrays.asList(nursery.core.log.Zone.values())),
+                Map.entry("extents", Arrays.asList(nursery.core.log.Extent.values())));
     }
 }

@@ -97,7 +97,6 @@ class CupController {
                 () -> {
                     LogForm form = new LogForm(typed, floors.now(), cup.cup());
                     try {
-                        form.how().ifPresent(how -> changes.doneAs(code, how.getKey(), how.getValue()));
                         log.add(code, form.entry(Maker.of(request).name(), pots), form.reasons());
                     } catch (NotLogged answer) {
                         throw answer.asFaults(floors.show());

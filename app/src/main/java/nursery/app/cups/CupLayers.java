@@ -53,7 +53,7 @@ public final class CupLayers {
         List<PlanStep> lying = new ArrayList<>();
         for (LogEntry entry : cup.happened()) {
             if (entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED) {
-                PlanStep step = cup.step(((LogEntry.OfStep) entry).step());
+                PlanStep step = cup.step((LogEntry.OfStep) entry);
                 if (step.kind() == StepKind.PEEL) {
                     lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
                 }

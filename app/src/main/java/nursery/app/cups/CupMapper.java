@@ -133,19 +133,6 @@ interface CupMapper {
             WHERE cup_id = #{cupId} AND number = #{number}""")
     void updateStep(StepRow step);
 
-    /** As it was really done; what the plan said is kept for who takes that back. */
-    @Update(
-            """
-            UPDATE cup_step SET planned_how = COALESCE(planned_how, how), how = #{how}
-            WHERE cup_id = #{cupId} AND number = #{number}""")
-    void setHow(@Param("cupId") long cupId, @Param("number") int number, @Param("how") String how);
-
-    @Update(
-            """
-            UPDATE cup_step SET how = planned_how, planned_how = NULL
-            WHERE cup_id = #{cupId} AND number = #{number} AND planned_how IS NOT NULL""")
-    void asPlanned(@Param("cupId") long cupId, @Param("number") int number);
-
     /** What a maker says of a cup, whom it is for and what it is made from. */
     record AboutRow(
             String code,
@@ -191,9 +178,9 @@ interface CupMapper {
             value =
                     """
             INSERT INTO log_entry (cup_id, kind, step, amount_ml, spindle_id, cancels_id, batch_id, resin_id,
-              resin_edition, touch, seen, cause, happened_at, recorded_at, recorded_by, note)
+              resin_edition, touch, seen, cause, how, happened_at, recorded_at, recorded_by, note)
             VALUES (#{cupId}, #{kind}, #{step}, #{amountMl}, #{spindleId}, #{cancelsId}, #{batchId}, #{resinId},
-              #{resinEdition}, #{touch}, #{seen}, #{cause}, #{happenedAt}, #{recordedAt},
+              #{resinEdition}, #{touch}, #{seen}, #{cause}, #{how}, #{happenedAt}, #{recordedAt},
               #{recordedBy}, #{note}) RETURNING id""",
             affectData = true)
     long insertEntry(EntryRow entry);

@@ -35,8 +35,6 @@ import nursery.core.log.NextAction;
 import nursery.core.log.NextAction.Readiness;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
-import nursery.core.technique.Field;
-import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 import org.springframework.stereotype.Component;
@@ -112,7 +110,7 @@ class CupPages {
         model.addAttribute(
                 "hows",
                 next.filter(action -> action.kind() != NextAction.Kind.SCUFF_FIRST)
-                        .map(action -> howOf(action.step()))
+                        .map(action -> LogForm.fieldsOf(action.step()))
                         .orElse(List.of()));
         model.addAttribute("beside", floor.vapourBeside(cup).orElse(null));
         model.addAttribute("begins", HandsBook.timeable(cup).isPresent());
@@ -270,16 +268,7 @@ class CupPages {
                         .orElse(""),
                 "by",
                 cup.cup().schools().has(School.SCALE) ? "scale" : "cup"));
-        cup.state().next().map(NextAction::step).ifPresent(step -> howOf(step)
-                .forEach(field -> defaults.put(
-                        LogForm.HOW + "." + field.written(), step.how().written(field))));
+        cup.state().next().map(NextAction::step).map(LogForm::filled).ifPresent(defaults::putAll);
         return defaults;
-    }
-
-    /** What can be said of how a step was done, but where it turns: that the spindle says. */
-    private static List<Field> howOf(PlanStep step) {
-        return Field.of(step.kind()).stream()
-                .filter(field -> field != Field.TURNED)
-                .toList();
     }
 }

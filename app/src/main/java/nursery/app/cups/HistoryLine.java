@@ -2,6 +2,7 @@ package nursery.app.cups;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -17,6 +18,8 @@ import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
+import nursery.core.technique.Field;
+import nursery.core.technique.PlanStep;
 
 /**
  * A line of a cup's history, cancelled entries included.
@@ -60,7 +63,8 @@ public record HistoryLine(
     static String what(LogEntry entry, Cup cup, Show show) {
         return switch (entry.kind()) {
             case POURED -> poured((LogEntry.Poured) entry, cup, show);
-            case DONE -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": done";
+            case DONE ->
+                cup.step(((LogEntry.OfStep) entry).step()).title() + ": done" + otherwise((LogEntry.OfStep) entry, cup);
             case SKIPPED -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": left out";
             case TOUCHED -> "Felt: " + ((LogEntry.Touched) entry).touch().words();
             case FAULTS_SEEN -> seen((LogEntry.FaultsSeen) entry);
@@ -96,11 +100,23 @@ public record HistoryLine(
                 + (pour.batch().isPresent() ? ", mix " + pour.batch().getAsLong() : "");
         String other = pour.pot()
                 .map(Pot::resin)
-                .filter(resin -> !resin.equals(cup.resinFor(cup.step(pour.step()))))
+                .filter(resin -> !resin.equals(cup.resinFor(cup.step(pour))))
                 .map(resin -> ", of " + resin.name())
                 .orElse("");
-        return "%s: %s poured, %s%s"
-                .formatted(cup.step(pour.step()).title(), show.volume(pour.amountMl()), where, other);
+        return "%s: %s poured, %s%s%s"
+                .formatted(cup.step(pour).title(), show.volume(pour.amountMl()), where, other, otherwise(pour, cup));
+    }
+
+    /** How it was done, as far as that was not as planned: {@code , with dust still on it}. */
+    private static String otherwise(LogEntry.OfStep entry, Cup cup) {
+        PlanStep planned = cup.step(entry.step());
+        String otherwise = entry.how().stream()
+                .flatMap(how -> Field.of(planned.kind()).stream()
+                        .filter(field ->
+                                !how.written(field).equals(planned.how().written(field)))
+                        .map(field -> field.label().toLowerCase(Locale.ROOT) + " " + how.word(field)))
+                .collect(Collectors.joining(", "));
+        return otherwise.isEmpty() ? "" : " · " + otherwise;
     }
 
     private static HistoryLine line(LogEntry entry, Cup cup, Optional<Mark> cancellation, Show show) {

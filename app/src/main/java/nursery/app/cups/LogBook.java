@@ -222,7 +222,7 @@ public class LogBook {
             long id = insert(cupId, entry, judged.answers());
             if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
                 read.cup()
-                        .find(((LogEntry.OfStep) entry).step())
+                        .find((LogEntry.OfStep) entry)
                         .ifPresent(step -> materials.use(
                                 read.cup(),
                                 step,
@@ -355,9 +355,6 @@ public class LogBook {
         if (!sameWork) {
             stock.giveBack(entryId, by);
             materials.giveBack(entryId, by);
-            if (wrong instanceof LogEntry.OfStep done) {
-                mapper.asPlanned(cupId, done.step());
-            }
         }
         boolean sameTime = sameWork
                 && instead.filter(right ->

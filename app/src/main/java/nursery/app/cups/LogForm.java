@@ -1,6 +1,7 @@
 package nursery.app.cups;
 
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +23,9 @@ import nursery.core.measure.Unit;
 import nursery.core.resin.Densities;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Resin;
+import nursery.core.technique.Field;
 import nursery.core.technique.Fields;
+import nursery.core.technique.PlanStep;
 
 /** The form something is logged on: what, when, how much, where it turns, and a note. */
 @Published
@@ -134,7 +137,7 @@ public final class LogForm {
         Mark mark = Mark.unnumbered(at, show.now(), by, note);
         LogEntry entry =
                 switch (kind) {
-                    case DONE -> new LogEntry.StepDone(mark, step());
+                    case DONE -> new LogEntry.StepDone(mark, step(), how());
                     case SKIPPED -> new LogEntry.Skipped(mark, step());
                     case POURED -> poured(mark, step());
                     case TOUCHED ->
@@ -163,7 +166,7 @@ public final class LogForm {
                 ? planned
                 : reader.id("resin", "The resin").flatMap(floor.shelf()::resin).orElse(planned);
         return new LogEntry.Poured(
-                mark, step, amountMl, spindle(reader, floor), Optional.of(Pot.of(resin, OptionalLong.empty())));
+                mark, step, amountMl, spindle(reader, floor), Optional.of(Pot.of(resin, OptionalLong.empty())), how());
     }
 
     private int step() {
@@ -173,17 +176,50 @@ public final class LogForm {
                 .orElse(0);
     }
 
-    /** How the step was really done, by its number; empty for what is no step of the plan's, or was left out. */
-    Optional<Map.Entry<Integer, Fields>> how() {
-        boolean isDone = reader.raw("what").equals(Kind.DONE.name())
-                || reader.raw("what").equals(Kind.POURED.name());
-        if (!isDone) {
-            return Optional.empty();
-        }
-        Optional<Map.Entry<Integer, Fields>> how = cup.find(step())
-                .map(step -> Map.entry(step.number(), EditReading.how(reader, HOW, step.kind(), step.how())));
-        reader.faults().throwIfAny();
-        return how;
+    private Optional<Fields> how() {
+        return cup.find(step()).flatMap(planned -> how(reader, planned, planned.how()));
+    }
+
+    /**
+     * How a step was really done, if that is not how its plan has it.
+     *
+     * @param otherwise what is meant where the form does not say
+     */
+    static Optional<Fields> how(FormReader reader, PlanStep planned, Fields otherwise) {
+        return Optional.of(EditReading.how(reader, HOW, planned.kind(), otherwise))
+                .filter(how -> !how.equals(planned.how()));
+    }
+
+    /** What can be said of how a step was done, but where it turns: that the spindle says. */
+    static List<Field> fieldsOf(PlanStep step) {
+        return Field.of(step.kind()).stream()
+                .filter(field -> field != Field.TURNED)
+                .toList();
+    }
+
+    /** How a step is done, as the inputs for it are filled. */
+    static Map<String, String> filled(PlanStep step) {
+        Map<String, String> filled = new LinkedHashMap<>();
+        fieldsOf(step).forEach(field -> filled.put(input(field), step.how().written(field)));
+        return filled;
+    }
+
+    /** What a form of several steps says of how one was done. */
+    static Map<String, String> told(PlanStep step, Map<String, String> typed, String of) {
+        Map<String, String> told = new LinkedHashMap<>();
+        fieldsOf(step).stream()
+                .map(LogForm::input)
+                .filter(input -> typed.containsKey(input + of))
+                .forEach(input -> told.put(input, typed.get(input + of)));
+        return told;
+    }
+
+    static boolean isInput(String name) {
+        return name.startsWith(HOW + ".");
+    }
+
+    static String input(Field field) {
+        return HOW + "." + field.written();
     }
 
     /** Where it turns; empty if it hangs or is turned by hand. */

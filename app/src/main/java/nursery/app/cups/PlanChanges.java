@@ -63,7 +63,7 @@ public class PlanChanges {
             boolean last = cup.happened().stream()
                     .filter(Poured.class::isInstance)
                     .reduce((a, b) -> b)
-                    .map(pour -> cup.step(((Poured) pour).step()).kind())
+                    .map(pour -> cup.step((Poured) pour).kind())
                     .filter(StepKind.FINISHING_COAT::equals)
                     .isPresent();
             StepKind kind = last ? StepKind.FINISHING_COAT : StepKind.BUILD_COAT;
@@ -94,17 +94,6 @@ public class PlanChanges {
         mapper.lock(code).orElseThrow(Gone::new);
         LogBook.Read read = log.read(code);
         return read.cup().at(read.room(), moments.now());
-    }
-
-    /** Puts right how a step is done, as it is logged: what its plan says of it is then what was done. */
-    @Transactional
-    public void doneAs(String code, int number, Fields how) {
-        long cupId = mapper.lock(code).orElseThrow(Gone::new);
-        log.read(code)
-                .cup()
-                .find(number)
-                .filter(step -> !step.how().equals(how))
-                .ifPresent(step -> mapper.setHow(cupId, number, how.written(step.kind())));
     }
 
     /** Puts a step that was done into a cup's plan once more, to be done next. */

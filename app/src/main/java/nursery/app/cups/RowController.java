@@ -23,6 +23,7 @@ import nursery.core.log.LogEntry;
 import nursery.core.log.QuietHours;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.technique.Field;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import org.springframework.stereotype.Controller;
@@ -59,6 +60,14 @@ class RowController {
         public String field(String name) {
             return name + "-" + step.number();
         }
+
+        public List<Field> hows() {
+            return LogForm.fieldsOf(step);
+        }
+
+        public boolean isWrong(Form form) {
+            return hows().stream().anyMatch(field -> form.isWrong(field(LogForm.input(field))));
+        }
     }
 
     @GetMapping("/cups/{code}/row")
@@ -94,7 +103,7 @@ class RowController {
         Floor floor = floors.now();
         List<LogEntry.OfStep> entries = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
-        for (Row row : rows(cup, cup.plan())) {
+        for (Row row : rows(cup.plan())) {
             if (typed.containsKey(row.field("step"))) {
                 Map<String, String> one = new LinkedHashMap<>(typed);
                 one.put("what", row.step().kind().isPour() ? "POURED" : "DONE");
@@ -103,6 +112,7 @@ class RowController {
                 for (String field : List.of("at", "amount", "spindle", "resin", "partA", "partB", "by")) {
                     one.put(field, typed.getOrDefault(row.field(field), ""));
                 }
+                one.putAll(LogForm.told(row.step(), typed, row.field("")));
                 try {
                     entries.add((LogEntry.OfStep) new LogForm(one, floor, cup).entry(by, pots));
                 } catch (InvalidInput wrong) {
@@ -121,11 +131,8 @@ class RowController {
         return entries;
     }
 
-    private static List<Row> rows(Cup cup, List<PlanStep> steps) {
-        return steps.stream()
-                .filter(step -> cup.plan().contains(step))
-                .map(Row::new)
-                .toList();
+    private static List<Row> rows(List<PlanStep> steps) {
+        return steps.stream().map(Row::new).toList();
     }
 
     /** Each step as early as it may have been after the one before; nothing is ticked. */
@@ -158,6 +165,7 @@ class RowController {
                     .ifPresent(ml -> typed.put(row.field("amount"), show.volumeNumber(ml)));
             typed.put(row.field("spindle"), cup.turns(step) ? spindle : "");
             typed.put(row.field("resin"), String.valueOf(cup.resinFor(step).id()));
+            LogForm.filled(step).forEach((input, value) -> typed.put(row.field(input), value));
             typed.put(row.field("by"), cup.schools().has(School.SCALE) ? "scale" : "cup");
         }
         return typed;
@@ -169,7 +177,7 @@ class RowController {
         List<PlanStep> ahead = now.stepsAhead();
         model.addAttribute("cup", now.cup());
         model.addAttribute("form", form);
-        model.addAttribute("rows", rows(now.cup(), ahead.subList(0, Math.min(MOST_ROWS, ahead.size()))));
+        model.addAttribute("rows", rows(ahead.subList(0, Math.min(MOST_ROWS, ahead.size()))));
         model.addAttribute("spindles", SpindleChoice.of(floor, show));
         model.addAttribute("resins", floor.shelf().resins());
         model.addAttribute("since", show.input(now.state().lastEndedAt()));

@@ -14,12 +14,14 @@ import nursery.core.log.Pot;
 import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import nursery.core.resin.MixRatio;
+import nursery.core.technique.Fields;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A log entry as its table keeps it: each kind fills the columns it has a use for.
  *
  * @param seen faults with their place, or what is done about them
+ * @param how how a step was done, if that is not how its plan has it
  * @param ratio what its mix was measured by, if it was poured from one
  * @param actualAMl what was measured of it
  */
@@ -38,6 +40,7 @@ public record EntryRow(
         @Nullable String touch,
         @Nullable String seen,
         @Nullable String cause,
+        @Nullable String how,
         Instant happenedAt,
         Instant recordedAt,
         String recordedBy,
@@ -83,6 +86,7 @@ public record EntryRow(
                 null,
                 null,
                 null,
+                pour.how().map(Fields::written).orElse(null),
                 mark.happenedAt(),
                 mark.recordedAt(),
                 mark.recordedBy(),
@@ -109,6 +113,9 @@ public record EntryRow(
                 touch,
                 null,
                 null,
+                entry instanceof LogEntry.OfStep of
+                        ? of.how().map(Fields::written).orElse(null)
+                        : null,
                 mark.happenedAt(),
                 mark.recordedAt(),
                 mark.recordedBy(),
@@ -133,6 +140,7 @@ public record EntryRow(
                 touch,
                 said,
                 behind,
+                how,
                 happenedAt,
                 recordedAt,
                 recordedBy,
@@ -153,8 +161,9 @@ public record EntryRow(
                         needed(step),
                         needed(amountMl),
                         Optional.ofNullable(spindleId).flatMap(shelf::spindle),
-                        Optional.of(pot(shelf)));
-            case DONE -> new LogEntry.StepDone(mark, needed(step));
+                        Optional.of(pot(shelf)),
+                        done());
+            case DONE -> new LogEntry.StepDone(mark, needed(step), done());
             case SKIPPED -> new LogEntry.Skipped(mark, needed(step));
             case TOUCHED -> new LogEntry.Touched(mark, Touch.valueOf(needed(touch)));
             case CANCELLED -> new LogEntry.Cancelled(mark, needed(cancelsId));
@@ -165,6 +174,10 @@ public record EntryRow(
             case REMEDY_CHOSEN -> new LogEntry.RemedyChosen(mark, needed(seen), needed(cause));
             case HANDED_OVER, ABANDONED, REOPENED, SCUFFED, TAKEN_OFF, NOTED -> new LogEntry.Plain(mark, of);
         };
+    }
+
+    private Optional<Fields> done() {
+        return Optional.ofNullable(how).map(Fields::parse);
     }
 
     private Pot pot(Shelf shelf) {

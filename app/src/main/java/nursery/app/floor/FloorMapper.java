@@ -95,7 +95,7 @@ interface FloorMapper {
     String ENTRY =
             """
             SELECT e.id, e.cup_id, e.kind, e.step, e.amount_ml, e.spindle_id, e.cancels_id, e.batch_id, e.resin_id,
-              e.resin_edition, e.touch, e.seen, e.cause, e.happened_at, e.recorded_at,
+              e.resin_edition, e.touch, e.seen, e.cause, e.how, e.happened_at, e.recorded_at,
               e.recorded_by, e.note, m.ratio, m.actual_a_ml, m.actual_b_ml
             FROM log_entry e LEFT JOIN batch m ON m.id = e.batch_id\s""";
     String IDS = "<foreach collection='ids' item='id' open='(' separator=',' close=')'>#{id}</foreach> ";

@@ -1,7 +1,6 @@
 package nursery.app.mix;
 
 import java.time.Instant;
-import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.app.cups.Pots;
 import nursery.app.floor.Floors;
@@ -54,12 +53,7 @@ class LatePots implements Pots {
         mapper.mixed(number, pair.partAMl(), pair.partBMl(), at, potMinutes);
         stock.draw(resin.id(), pair, number, by);
         mapper.close(number, at, Math.max(0, pair.totalMl() - pour.amountMl()));
-        return new Poured(
-                pour.mark(),
-                pour.step(),
-                pour.amountMl(),
-                pour.spindle(),
-                Optional.of(new Pot(resin, pot.edition(), OptionalLong.of(number))
-                        .measured(resin.label().ratio(), pair.partAMl(), pair.partBMl())));
+        return pour.from(new Pot(resin, pot.edition(), OptionalLong.of(number))
+                .measured(resin.label().ratio(), pair.partAMl(), pair.partBMl()));
     }
 }

@@ -64,11 +64,8 @@ public final class Looks {
     private record Key(String code, Blank blank, CupLook look) {}
 
     public static CupPicture of(CupNow cup) {
-        List<PlanStep> done = cup.cup().plan().stream()
-                .filter(step -> cup.state().done().containsKey(step.number()))
-                .toList();
         CupLook look = look(
-                done,
+                cup.stepsDone(),
                 cup.cup().about().paint(),
                 cup.cup().about().glitters(),
                 cup.state().clearCoats());

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import nursery.core.film.Share;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
+import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
 import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
@@ -59,6 +60,15 @@ public record CupNow(Cup cup, CupState state) {
     public List<PlanStep> stepsAhead() {
         return cup.plan().stream()
                 .filter(step -> !state.done().containsKey(step.number()))
+                .toList();
+    }
+
+    /** The steps of its plan that were done, as they were done, in its order; what was left out is none. */
+    public List<PlanStep> stepsDone() {
+        return cup.plan().stream()
+                .flatMap(step -> Optional.ofNullable(state.done().get(step.number())).stream())
+                .filter(entry -> entry.kind() != LogEntry.Kind.SKIPPED)
+                .map(entry -> cup.step((LogEntry.OfStep) entry))
                 .toList();
     }
 

@@ -156,9 +156,7 @@ public final class CupFacts {
     private boolean doneAfter(CoatOnCup coat, StepKind kind) {
         return cup.happened().stream()
                 .anyMatch(entry -> entry instanceof LogEntry.StepDone done
-                        && cup.find(done.step())
-                                .filter(step -> step.kind() == kind)
-                                .isPresent()
+                        && cup.find(done).filter(step -> step.kind() == kind).isPresent()
                         && !done.mark().happenedAt().isBefore(coat.times().pouredAt()));
     }
 
@@ -182,7 +180,7 @@ public final class CupFacts {
         return entry.kind() == LogEntry.Kind.TAKEN_OFF
                 || entry.kind() == LogEntry.Kind.SCUFFED
                 || entry instanceof LogEntry.StepDone done
-                        && cup.find(done.step())
+                        && cup.find(done)
                                 .filter(step -> step.kind().endsTurning())
                                 .isPresent();
     }
@@ -208,11 +206,7 @@ public final class CupFacts {
     }
 
     private void layers() {
-        List<PlanStep> done = cup.plan().stream()
-                .filter(step -> Optional.ofNullable(now.state().done().get(step.number()))
-                        .filter(entry -> entry.kind() != LogEntry.Kind.SKIPPED)
-                        .isPresent())
-                .toList();
+        List<PlanStep> done = now.stepsDone();
         put(Fact.CLEAR_COATS, now.state().clearCoats());
         put(Fact.STENCIL, has(done, StepKind.PEEL));
         put(Fact.SLIDE, has(done, StepKind.WATER_SLIDE));

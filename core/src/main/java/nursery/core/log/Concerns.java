@@ -50,7 +50,7 @@ final class Concerns {
 
     static Concerns about(OnTheCup on, Cup cup, LogEntry entry) {
         return switch (entry.kind()) {
-            case DONE, POURED -> ofStep(on, cup, entry, cup.step(((LogEntry.OfStep) entry).step()));
+            case DONE, POURED -> ofStep(on, cup, entry, cup.step((LogEntry.OfStep) entry));
             case SCUFFED -> outsideThePlan(on, entry, "Scuffed", on.bounds(Doing.SCUFF, cup));
             case HANDED_OVER -> outsideThePlan(on, entry, "Handed over", on.bounds(Doing.HAND_OVER, cup));
             case SKIPPED,

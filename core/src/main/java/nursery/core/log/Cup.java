@@ -191,7 +191,7 @@ public record Cup(
     public Label labelOf(Poured pour) {
         return pour.pot()
                 .map(pot -> pot.resin().labelOf(pot.edition(), leftAt.orElse(Instant.MAX)))
-                .orElseGet(() -> labelFor(step(pour.step())));
+                .orElseGet(() -> labelFor(step(pour)));
     }
 
     /**
@@ -247,7 +247,7 @@ public record Cup(
         boolean glittered = false;
         for (LogEntry entry : happened()) {
             Optional<PlanStep> of = entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured
-                    ? find(((LogEntry.OfStep) entry).step())
+                    ? find((LogEntry.OfStep) entry)
                     : Optional.empty();
             if (of.isEmpty()) {
                 continue;
@@ -279,24 +279,43 @@ public record Cup(
         return find(number).orElseThrow(() -> new IllegalArgumentException("This plan has no step " + number + "."));
     }
 
+    /** The step an entry is of, as it was done; nothing if its plan has none of that number. */
+    public Optional<PlanStep> find(LogEntry.OfStep entry) {
+        return find(entry.step()).map(step -> entry.how().map(step::doneAs).orElse(step));
+    }
+
+    /** The step an entry of this cup's log is of, as it was done. */
+    public PlanStep step(LogEntry.OfStep entry) {
+        return find(entry).orElseThrow(() -> new IllegalArgumentException("This plan has no step for " + entry + "."));
+    }
+
     public Optional<PlanStep> find(int number) {
         return plan.stream().filter(step -> step.number() == number).findFirst();
     }
 
     /** The steps that come after a step in the plan. */
     public List<PlanStep> after(PlanStep step) {
-        return plan.subList(plan.indexOf(step) + 1, plan.size());
+        return plan.subList(placeOf(step) + 1, plan.size());
+    }
+
+    /** Where a step stands in its plan; by its number, for it may have been done otherwise. */
+    private int placeOf(PlanStep step) {
+        int place = 0;
+        while (plan.get(place).number() != step.number()) {
+            place++;
+        }
+        return place;
     }
 
     /** The steps of its plan before one. */
     public List<PlanStep> before(PlanStep step) {
-        return plan.subList(0, plan.indexOf(step));
+        return plan.subList(0, placeOf(step));
     }
 
     /** This cup with one more step in its plan, just before another or at its end. */
     public Cup withStepBefore(Optional<PlanStep> before, PlanStep step) {
         List<PlanStep> steps = new ArrayList<>(plan);
-        steps.add(before.map(plan::indexOf).orElse(plan.size()), step);
+        steps.add(before.map(this::placeOf).orElse(plan.size()), step);
         return with(steps);
     }
 
@@ -341,8 +360,8 @@ public record Cup(
     }
 
     private LogEntry fromItsOwnPot(Poured pour) {
-        Pot pot = Pot.of(resinFor(step(pour.step())), OptionalLong.empty());
-        return new Poured(pour.mark(), pour.step(), pour.amountMl(), pour.spindle(), Optional.of(pot));
+        Pot pot = Pot.of(resinFor(step(pour)), OptionalLong.empty());
+        return pour.from(pot);
     }
 
     public Cup with(Promise other) {

@@ -130,7 +130,7 @@ public final class CupFold {
     }
 
     private void pour(Poured pour) {
-        PlanStep step = cup.step(pour.step());
+        PlanStep step = cup.step(pour);
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
         coats.add(new CoatOnCup(step, pour, times, false));
         done.put(pour.step(), pour);
@@ -140,7 +140,7 @@ public final class CupFold {
     }
 
     private void work(StepDone entry) {
-        PlanStep step = cup.step(entry.step());
+        PlanStep step = cup.step(entry);
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
         lastEnded = lastDone;

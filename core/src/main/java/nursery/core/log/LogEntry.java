@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import nursery.core.cure.Touch;
+import nursery.core.technique.Fields;
 
 /** Something that happened to a cup. Entries are only ever added. */
 public sealed interface LogEntry {
@@ -34,10 +35,19 @@ public sealed interface LogEntry {
     /** What a step of the plan became of. */
     sealed interface OfStep extends LogEntry {
         int step();
+
+        /** How it was done, where that is not how the plan has it. */
+        Optional<Fields> how();
     }
 
     /** A step of the plan was done, other than pouring a coat. */
-    record StepDone(Mark mark, int step) implements OfStep {
+    record StepDone(Mark mark, int step, Optional<Fields> how) implements OfStep {
+
+        /** As it was planned. */
+        public StepDone(Mark mark, int step) {
+            this(mark, step, Optional.empty());
+        }
+
         @Override
         public Kind kind() {
             return Kind.DONE;
@@ -51,11 +61,22 @@ public sealed interface LogEntry {
      * @param spindle where it turns, empty if it hangs
      * @param pot what it was mixed from; empty where nobody wrote it down, which the cup's own resin stands in for
      */
-    record Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot)
+    record Poured(
+            Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot, Optional<Fields> how)
             implements OfStep {
+
+        /** As it was planned. */
+        public Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle, Optional<Pot> pot) {
+            this(mark, step, amountMl, spindle, pot, Optional.empty());
+        }
 
         public Poured(Mark mark, int step, double amountMl, Optional<Spindle> spindle) {
             this(mark, step, amountMl, spindle, Optional.empty());
+        }
+
+        /** The same, from another pot. */
+        public Poured from(Pot other) {
+            return new Poured(mark, step, amountMl, spindle, Optional.of(other), how);
         }
 
         @Override
@@ -71,6 +92,11 @@ public sealed interface LogEntry {
 
     /** A step of the plan is left out; the note says why. */
     record Skipped(Mark mark, int step) implements OfStep {
+        @Override
+        public Optional<Fields> how() {
+            return Optional.empty();
+        }
+
         @Override
         public Kind kind() {
             return Kind.SKIPPED;

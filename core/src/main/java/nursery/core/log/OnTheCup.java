@@ -55,7 +55,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
         Instant at = entry.mark().happenedAt();
         return switch (entry.kind()) {
             case POURED -> poured((LogEntry.Poured) entry, cup, room);
-            case DONE -> done(cup.step(((LogEntry.OfStep) entry).step()), cup, at);
+            case DONE -> done(cup.step((LogEntry.OfStep) entry), cup, at);
             case SCUFFED -> with(Doing.SCUFF, "Scuffed", at);
             case REMEDY_CHOSEN -> ((LogEntry.RemedyChosen) entry).strips() ? once(Doing.STRIP, "Stripped", at) : this;
             case FAULTS_SEEN -> once(Doing.FAULT_SEEN, "Fault seen", at).seen((LogEntry.FaultsSeen) entry);
@@ -65,7 +65,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private OnTheCup poured(LogEntry.Poured pour, Cup cup, RoomCourse room) {
-        PlanStep step = cup.step(pour.step());
+        PlanStep step = cup.step(pour);
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
         Work work = Work.of(next(), step, times.label().times());
         return with(

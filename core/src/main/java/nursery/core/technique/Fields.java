@@ -1,6 +1,7 @@
 package nursery.core.technique;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -272,16 +273,39 @@ public record Fields(
         return choice(field).map(Field.Choice::written).orElseGet(grit::written);
     }
 
+    /** A field as it is read to a maker. */
+    public String word(Field field) {
+        return choice(field).map(Field.Choice::word).orElseGet(grit::written);
+    }
+
     /** All that may be said of a kind of step, in one line: {@code grit=60–220 dust=washed-off}. */
     public String written(StepKind kind) {
-        return Field.of(kind).stream()
+        return written(Field.of(kind));
+    }
+
+    /** All there is to say, whatever was done. */
+    public String written() {
+        return written(List.of(Field.values()));
+    }
+
+    private String written(List<Field> fields) {
+        return fields.stream()
                 .map(field -> field.written() + "=" + written(field))
                 .collect(Collectors.joining(BETWEEN));
     }
 
     /** What {@link #written(StepKind)} wrote. */
     public static Fields parse(StepKind kind, String written) {
-        Fields fields = usual(kind);
+        return usual(kind).and(written);
+    }
+
+    /** What {@link #written()} wrote. */
+    public static Fields parse(String written) {
+        return UNSAID.and(written);
+    }
+
+    private Fields and(String written) {
+        Fields fields = this;
         for (String part : written.split(BETWEEN)) {
             int at = part.indexOf('=');
             if (at > 0) {
@@ -345,7 +369,7 @@ public record Fields(
                         case GRIT -> grit.isSaid();
                     };
             if (isNews) {
-                said.put(field, choice.map(Field.Choice::word).orElseGet(grit::written));
+                said.put(field, word(field));
             }
         }
         return said;

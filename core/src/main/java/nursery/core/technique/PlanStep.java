@@ -103,6 +103,11 @@ public record PlanStep(
         return kind == StepKind.SEAL && how.sealer() == Fields.Sealer.BRUSHED;
     }
 
+    /** The same, done in another way. */
+    public PlanStep doneAs(Fields other) {
+        return new PlanStep(number, kind, title, waiting, detail, role, other, size, amountMl, handsOnMinutes);
+    }
+
     public PlanStep numbered(int other) {
         return new PlanStep(other, kind, title, waiting, detail, role, how, size, amountMl, handsOnMinutes);
     }

@@ -111,6 +111,14 @@ class OfferedTest {
                 : new LogEntry.StepDone(mark(at, ""), step.number());
     }
 
+    /** Done in another way than planned. */
+    private LogEntry otherwise(PlanStep step, Instant at, Random random) {
+        Optional<Fields> how = Optional.of(anyhow(random, step.kind()));
+        return step.kind().isPour()
+                ? new LogEntry.Poured(mark(at, ""), step.number(), 12, Optional.empty(), Optional.empty(), how)
+                : new LogEntry.StepDone(mark(at, ""), step.number(), how);
+    }
+
     private void log(LogEntry entry) {
         log.add(entry);
         cup = cup.withLog(log);
@@ -170,6 +178,7 @@ class OfferedTest {
                                         .waitingFor(Wait.none()));
                     }
                 }
+                case 5 -> log(otherwise(step, at, random));
                 default -> log(entry(step, at));
             }
         }
