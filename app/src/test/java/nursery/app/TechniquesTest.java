@@ -19,7 +19,6 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.cups.CupBook;
-import nursery.app.floor.Floors;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.techniques.EditForm;
 import nursery.app.techniques.TechniqueBook;
@@ -27,8 +26,6 @@ import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.log.LogEntry;
 import nursery.core.log.NextAction;
-import nursery.core.technique.Fields;
-import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
@@ -694,119 +691,5 @@ class TechniquesTest {
                 .contains("What your own techniques wait longer")
                 .contains("Depot cream")
                 .contains("Second colour 60 min");
-    }
-
-    /** What was really taken is said as the step is logged, and decides from then on: acetone must flash off (P45). */
-    @Test
-    void howAStepWasReallyDoneIsLoggedWithIt() {
-        String code = start("one-colour-glitter");
-        assertThat(shop.cup(code).cup().step(1).how().cleaner()).isEqualTo(Fields.Cleaner.SOAP);
-        assertThat(tablet.page("/cups/" + code)).contains("Cleaned with").contains("soap and water");
-        Map<String, String> typed = typed("what", "DONE", "when", "0", "note", "", "step", "1");
-        typed.putAll(Map.of("how.cleaner", "petrol", "how.grit", "rough"));
-        MvcTestResult wrong = tablet.send("/cups/" + code + "/log", typed);
-        assertThat(wrong).hasStatus(422);
-        assertThat(text(wrong))
-                .contains("“petrol” is none of")
-                .contains("“rough” is no grit")
-                .contains("value=\"rough\"");
-        assertThat(shop.cup(code).cup().log()).isEmpty();
-        typed.putAll(Map.of("how.cleaner", "acetone", "how.grit", "80–180"));
-        assertThat(tablet.send("/cups/" + code + "/log", typed)).hasStatus(302);
-        Fields how = done(code).how();
-        assertThat(how.cleaner()).isEqualTo(Fields.Cleaner.ACETONE);
-        assertThat(how.grit()).isEqualTo(new Grit(80, 180));
-        assertThat(shop.cup(code).state().next().orElseThrow().why()).contains("flash");
-        assertThat(tablet.page("/cups/" + code)).contains("cleaned with acetone, grit 80–180");
-        assertThat(tablet.send("/cups/" + code + "/undo", typed("entry", "" + newest(code))))
-                .hasStatus(302);
-        assertThat(shop.cup(code).cup().step(1).how())
-                .as("taken back, it is to be done as it was planned")
-                .isEqualTo(how.with(Fields.Cleaner.SOAP).with(new Grit(60, 220)));
-    }
-
-    /** The first step, as its newest entry tells of it. */
-    private PlanStep done(String code) {
-        return shop.cup(code).stepsDone().get(0);
-    }
-
-    private long newest(String code) {
-        List<LogEntry> log = shop.cup(code).cup().log();
-        return log.get(log.size() - 1).mark().id();
-    }
-
-    /** A correction changes what it says and nothing else: the time alone, how it was done alone. */
-    @Test
-    void howAStepWasDoneIsCorrectedWithItsEntry() {
-        String code = start("one-colour-glitter");
-        assertThat(log(code, "DONE", "how.cleaner", "acetone")).hasStatus(302);
-        long first = newest(code);
-        assertThat(tablet.page("/cups/" + code + "/entries/" + first))
-                .contains("name=\"how.cleaner\"")
-                .contains("value=\"acetone\" selected");
-        MvcTestResult timeOnly = correct(code, "how.cleaner", "acetone", "note", "later");
-        assertThat(timeOnly).hasStatus(302);
-        assertThat(done(code).how().cleaner()).isEqualTo(Fields.Cleaner.ACETONE);
-        MvcTestResult nothingSaid = correct(code, "note", "later still");
-        assertThat(nothingSaid).hasStatus(302);
-        assertThat(done(code).how().cleaner()).isEqualTo(Fields.Cleaner.ACETONE);
-        MvcTestResult wrong = correct(code, "how.grit", "-3");
-        assertThat(wrong).hasStatus(422);
-        assertThat(text(wrong)).contains("“-3” is no grit");
-        MvcTestResult asPlanned = correct(code, "how.cleaner", "soap");
-        assertThat(asPlanned).hasStatus(302);
-        assertThat(done(code).how()).isEqualTo(shop.cup(code).cup().step(1).how());
-        assertThat(shop.cup(code).state().next().orElseThrow().why()).doesNotContain("flash");
-    }
-
-    private MvcTestResult correct(String code, String... fields) {
-        Map<String, String> typed = typed(fields);
-        typed.put("instead", "this");
-        typed.put("at", shop.bean(Floors.class).show().input(shop.clock().instant()));
-        return tablet.send("/cups/" + code + "/entries/" + newest(code), typed);
-    }
-
-    @Test
-    void aRowTellsHowEachOfItsStepsWasDone() {
-        String code = start("one-colour-glitter");
-        assertThat(tablet.page("/cups/" + code + "/row")).contains("name=\"how.cleaner-1\"");
-        String at = shop.bean(Floors.class).show().input(shop.clock().instant());
-        Map<String, String> typed = typed("step-1", "on", "at-1", at, "how.cleaner-1", "petrol");
-        MvcTestResult wrong = tablet.send("/cups/" + code + "/row", typed);
-        assertThat(wrong).hasStatus(422);
-        assertThat(text(wrong)).contains("“petrol” is none of").contains("class=\"log-more\" open");
-        typed.put("how.cleaner-1", "alcohol");
-        assertThat(tablet.send("/cups/" + code + "/row", typed)).hasStatus(302);
-        assertThat(done(code).how().cleaner()).isEqualTo(Fields.Cleaner.ALCOHOL);
-    }
-
-    @Test
-    void severalCupsTellHowTheirStepWasDone() {
-        String one = start("one-colour-glitter");
-        String other = start("one-colour-glitter");
-        Map<String, String> typed = typed("what", "DONE", "when", "0", "note", "");
-        for (String code : List.of(one, other)) {
-            typed.putAll(Map.of("cup-" + code, "on", "step-" + code, "1", "of-" + code, "-" + one));
-        }
-        typed.put("how.cleaner-" + one, "petrol");
-        MvcTestResult wrong = tablet.send("/cups/together", typed);
-        assertThat(wrong).hasStatus(422);
-        assertThat(text(wrong)).containsOnlyOnce("“petrol” is none of what can be chosen here: choose one.</li>");
-        typed.put("how.cleaner-" + one, "acetone");
-        assertThat(tablet.send("/cups/together", typed)).hasStatus(302);
-        assertThat(List.of(done(one), done(other)))
-                .allSatisfy(step -> assertThat(step.how().cleaner()).isEqualTo(Fields.Cleaner.ACETONE));
-    }
-
-    /** What is asked about and left is not half written: neither the entry nor how it would have been done. */
-    @Test
-    void howAStepWasDoneGoesWithAQuestionThatIsNotAnswered() {
-        String code = start("one-colour-glitter");
-        log(code, "DONE");
-        shop.clock().forward(Duration.ofMinutes(30));
-        log(code, "DONE");
-        MvcTestResult onWetPaint = log(code, "POURED", "amount", "1", "spindle", "", "how.heat", "torch");
-        assertThat(onWetPaint).hasStatus(422);
-        assertThat(shop.cup(code).cup().log()).hasSize(2);
     }
 }
