@@ -64,7 +64,8 @@ class Remedies {
 
         public List<String> cautions() {
             return steps.stream()
-                    .map(PlanStep::caution)
+                    // What it will lie on is not known here: the more careful one.
+                    .map(step -> step.caution(true))
                     .filter(caution -> caution != Caution.NONE)
                     .map(Caution::words)
                     .distinct()

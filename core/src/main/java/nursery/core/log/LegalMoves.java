@@ -10,6 +10,7 @@ import nursery.core.log.CupState.Concern;
 import nursery.core.log.LogEntry.OfStep;
 import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Numbers;
+import nursery.core.surface.Surface;
 import nursery.core.technique.PlanStep;
 
 /**
@@ -61,6 +62,12 @@ public final class LegalMoves {
         if (state.gone().isPresent() && isWork(entry.kind())) {
             return Refusal.of("step", "The cup has left the bench: open it again first.");
         }
+        if (state.on().isFull() && laysOrTouches(entry.kind())) {
+            return Refusal.of(
+                    "step",
+                    "%d things were done to this cup: no more can be followed. Give it up, and start it as a new one."
+                            .formatted(Surface.MOST_WORKS));
+        }
         return switch (entry.kind()) {
             case DONE -> step(state, cup, ((OfStep) entry).step(), at, Way.WORKED);
             case POURED ->
@@ -109,6 +116,11 @@ public final class LegalMoves {
     }
 
     /** Whether an entry says that something was done to the cup, which must be on the bench for it. */
+    /** What only an end can follow once a cup's log is full. */
+    private static boolean laysOrTouches(LogEntry.Kind kind) {
+        return kind == LogEntry.Kind.DONE || kind == LogEntry.Kind.POURED || kind == LogEntry.Kind.SCUFFED;
+    }
+
     private static boolean isWork(LogEntry.Kind kind) {
         return switch (kind) {
             case DONE, POURED, SKIPPED, FAULTS_SEEN, ABANDONED, SCUFFED, TOUCHED, TAKEN_OFF -> true;

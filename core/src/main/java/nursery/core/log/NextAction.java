@@ -93,7 +93,7 @@ public record NextAction(
 
     public Caution caution() {
         return switch (kind) {
-            case STEP -> step.caution();
+            case STEP -> step.caution(isWet);
             case SCUFF_FIRST -> Caution.DUST;
             case SOMETHING_FIRST -> firstStep().map(StepKind::caution).orElse(Caution.NONE);
         };

@@ -136,8 +136,8 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private OnTheCup with(Work work, Moments then, Upon name, Optional<PlanStep> of) {
-        if (surface.works().size() >= Surface.MOST_WORKS) {
-            // Nobody wrote such a log at a bench; what is left of it is still shown.
+        if (isFull()) {
+            // Nothing more is logged then; what an older log has more of is still shown.
             return this;
         }
         List<Upon> names = new ArrayList<>(named);
@@ -145,6 +145,11 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
         List<Integer> numbers = new ArrayList<>(steps);
         numbers.add(of.map(PlanStep::number).orElse(0));
         return new OnTheCup(surface.after(work), then, names, numbers);
+    }
+
+    /** Whether more was done to it than can be followed. */
+    boolean isFull() {
+        return surface.works().size() >= Surface.MOST_WORKS;
     }
 
     private int next() {

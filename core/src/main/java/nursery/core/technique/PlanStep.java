@@ -90,13 +90,20 @@ public record PlanStep(
         return needs;
     }
 
-    /** What to be careful of. */
-    public Caution caution() {
-        if (isBrushed()) {
-            return Caution.NONE;
-        }
-        // Flakes on craft glue or spray: nothing of epoxy is about.
-        return kind == StepKind.GLITTER && !waiting.isWhileWet() ? Caution.POWDER : kind.caution();
+    /**
+     * What to be careful of.
+     *
+     * @param isOnWet whether it is done to what is still wet
+     */
+    public Caution caution(boolean isOnWet) {
+        boolean isOfSolvent = !Field.CLEANER.isOf(kind) || how.cleaner().isSolvent();
+        return switch (kind) {
+            case SEAL -> isBrushed() ? Caution.NONE : kind.caution();
+            // Flakes on craft glue or spray: nothing of epoxy is about.
+            case GLITTER -> isOnWet || how.strewn() != Fields.Strewn.ON_TOP ? kind.caution() : Caution.POWDER;
+            case PREP -> isOfSolvent ? kind.caution() : Caution.DUST;
+            default -> isOfSolvent ? kind.caution() : Caution.NONE;
+        };
     }
 
     private boolean isBrushed() {

@@ -21,6 +21,7 @@ import nursery.core.log.CupState.Concern;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
+import nursery.core.surface.Surface;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -69,6 +70,22 @@ class LegalMovesEdgesTest {
         return LegalMoves.concernsAbout(cup.at(ROOM, entry.mark().happenedAt()), cup, entry).stream()
                 .map(Concern::message)
                 .toList();
+    }
+
+    /** More than can be followed: what came after would be judged by what lay there before. */
+    @Test
+    void whereTheLogIsFullNothingMoreIsDoneButTheCupCanBeGivenUp() {
+        for (int i = 0; i < Surface.MOST_WORKS / 2; i++) {
+            log.add(plain(LogEntry.Kind.SCUFFED, 10, ""));
+            log.add(new LogEntry.RemedyChosen(mark(10, ""), LogEntry.RemedyChosen.STRIP_BACK, ""));
+        }
+        Cup full = cup(step(1, FLOOD_COAT, Wait.none()));
+        assertThat(refusal(full, pour(1, 11, 20)).orElseThrow().message()).contains("no more can be followed");
+        assertThat(refusal(full, plain(LogEntry.Kind.ABANDONED, 11, "enough"))).isEmpty();
+        log.remove(0);
+        log.remove(0);
+        Cup notYet = cup(step(1, FLOOD_COAT, Wait.none()));
+        assertThat(refusal(notYet, pour(1, 11, 20))).isEmpty();
     }
 
     @ParameterizedTest

@@ -19,6 +19,7 @@ import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.How;
+import nursery.core.technique.Caution;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Wait;
@@ -36,12 +37,16 @@ class NextStepTest {
         Resin resin = Resin.of(1, "regular", REGULAR);
         Blank slim = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
         CoatRole role = poured == StepKind.ADHESIVE ? CoatRole.ADHESIVE_THIN : CoatRole.BUILD;
-        PlanStep first = new PlanStep(1, poured, Wait.none(), "", Optional.of(role));
+        PlanStep first =
+                new PlanStep(1, poured, Wait.none(), "", poured.isPour() ? Optional.of(role) : Optional.empty());
         PlanStep second =
                 new PlanStep(2, then, wait, "", then.isPour() ? Optional.of(CoatRole.BUILD) : Optional.empty());
         Mark mark = new Mark(1, hour(0), hour(0), "Mira", "");
         return Cup.started("A-01", slim, new Cup.Resins(resin, resin), List.of(first, second), hour(0))
-                .withLog(List.of(new LogEntry.Poured(mark, 1, 20, Optional.empty())))
+                .withLog(List.of(
+                        poured.isPour()
+                                ? new LogEntry.Poured(mark, 1, 20, Optional.empty())
+                                : new LogEntry.StepDone(mark, 1)))
                 .at(ROOM, hour(atHour))
                 .next()
                 .orElseThrow();
@@ -123,6 +128,17 @@ class NextStepTest {
         NextAction inACoat = next(StepKind.BUILD_COAT, StepKind.GLITTER, settles, 0.1);
         assertThat(inACoat.ifMissed())
                 .contains("The coat takes no glitter any more: let it harden, scuff it, pour another.");
+    }
+
+    /** P43, P51: over wet epoxy it is the epoxy that harms, over glue the powder. */
+    @Test
+    void glitterIsWarnedOfByWhatItGoesOn() {
+        assertThat(next(StepKind.ADHESIVE, StepKind.GLITTER, Wait.none(), 0.1).caution())
+                .isEqualTo(Caution.EPOXY);
+        assertThat(next(StepKind.BUILD_COAT, StepKind.GLITTER, Wait.none(), 0.1).caution())
+                .isEqualTo(Caution.EPOXY);
+        assertThat(next(StepKind.GLUE, StepKind.GLITTER, Wait.none(), 0.1).caution())
+                .isEqualTo(Caution.POWDER);
     }
 
     private static NextAction first(Blank blank, PlanStep step) {

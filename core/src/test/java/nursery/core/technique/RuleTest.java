@@ -338,12 +338,26 @@ public class RuleTest {
                 "Aerosol clear, two light passes. Brush loose flakes off first.",
                 Optional.empty());
         assertThat(can.needs()).contains(Need.BOOTH);
-        assertThat(can.caution()).isEqualTo(StepKind.SEAL.caution());
+        assertThat(can.caution(false)).isEqualTo(StepKind.SEAL.caution());
         assertThat(broken(REGULAR, List.of(can, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
         PlanStep both = new PlanStep(1, StepKind.CLEAN, NOW, "Dish soap, rinse, then IPA.", Optional.empty());
         assertThat(broken(REGULAR, List.of(both, step(StepKind.HEAT, NOW)))).contains("FLAME_WITH_SOLVENT");
         PlanStep paste = step(StepKind.CLEAN, NOW, Fields.Cleaner.PASTE);
         assertThat(broken(REGULAR, List.of(paste, step(StepKind.HEAT, NOW)))).doesNotContain("FLAME_WITH_SOLVENT");
+    }
+
+    /** P45: soap burns nothing and is breathed by nobody; paper still makes dust. */
+    @Test
+    void cleaningIsWarnedOfByWhatItIsDoneWith() {
+        for (StepKind kind : List.of(StepKind.CLEAN, StepKind.WIPE, StepKind.PULL_TAPE)) {
+            assertThat(step(kind, NOW, Fields.Cleaner.SOAP).caution(false)).isEqualTo(Caution.NONE);
+            assertThat(step(kind, NOW, Fields.Cleaner.PASTE).caution(false)).isEqualTo(Caution.NONE);
+            assertThat(step(kind, NOW, Fields.Cleaner.ALCOHOL).caution(false)).isEqualTo(Caution.SOLVENT);
+            assertThat(step(kind, NOW).caution(false)).isEqualTo(Caution.SOLVENT);
+        }
+        assertThat(step(StepKind.PREP, NOW, Fields.Cleaner.SOAP).caution(false)).isEqualTo(Caution.DUST);
+        assertThat(step(StepKind.PREP, NOW, Fields.Cleaner.ACETONE).caution(false))
+                .isEqualTo(Caution.DUST_AND_SOLVENT);
     }
 
     private static Set<String> onBlank(Blank blank, PlanStep step) {
