@@ -12,7 +12,6 @@ import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
-import nursery.core.log.LogEntry;
 import nursery.core.surface.Doing;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
@@ -33,7 +32,7 @@ public final class CupLayers {
         double areaCm2 = cup.blank().area().coatedCm2();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
                 .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return lying(cup).stream()
+        return lying(now).stream()
                 .map(step -> {
                     Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
                     return new SectionPicture.Layer(
@@ -49,16 +48,13 @@ public final class CupLayers {
     }
 
     /** The steps whose work is still on the cup, in the order it was done; a stencil goes when it is peeled. */
-    private static List<PlanStep> lying(Cup cup) {
+    private static List<PlanStep> lying(CupNow now) {
         List<PlanStep> lying = new ArrayList<>();
-        for (LogEntry entry : cup.happened()) {
-            if (entry.kind() == LogEntry.Kind.DONE || entry.kind() == LogEntry.Kind.POURED) {
-                PlanStep step = cup.step((LogEntry.OfStep) entry);
-                if (step.kind() == StepKind.PEEL) {
-                    lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
-                }
-                lying.add(step);
+        for (PlanStep step : now.stepsDone()) {
+            if (step.kind() == StepKind.PEEL) {
+                lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
             }
+            lying.add(step);
         }
         return lying;
     }

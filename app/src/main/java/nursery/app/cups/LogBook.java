@@ -268,17 +268,17 @@ public class LogBook {
     }
 
     void settle(long cupId, CupState state) {
-        boolean begun = !state.done().isEmpty()
-                || !state.coats().isEmpty()
-                || state.gone().isPresent();
+        List<LogEntry.Poured> poured = state.done().values().stream()
+                .filter(LogEntry.Poured.class::isInstance)
+                .map(LogEntry.Poured.class::cast)
+                .toList();
+        boolean begun = !state.done().isEmpty() || state.gone().isPresent();
         mapper.settle(new CupMapper.SumsRow(
                 cupId,
                 state.leavesAt().orElse(NOT_YET),
                 state.gone().map(gone -> gone.how().name()).orElse(""),
-                state.coats().stream()
-                        .mapToDouble(coat -> coat.pour().amountMl())
-                        .sum(),
-                state.coats().size(),
+                poured.stream().mapToDouble(LogEntry.Poured::amountMl).sum(),
+                poured.size(),
                 begun ? state.lastSeenAt() : null));
     }
 

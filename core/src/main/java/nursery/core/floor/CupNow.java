@@ -63,13 +63,20 @@ public record CupNow(Cup cup, CupState state) {
                 .toList();
     }
 
-    /** The steps of its plan that were done, as they were done, in its order; what was left out is none. */
+    /**
+     * What was done to it since it was last taken down to the steel, each step as it was done, in the order it was;
+     * what was left out is none.
+     */
     public List<PlanStep> stepsDone() {
-        return cup.plan().stream()
-                .flatMap(step -> Optional.ofNullable(state.done().get(step.number())).stream())
-                .filter(entry -> entry.kind() != LogEntry.Kind.SKIPPED)
-                .map(entry -> cup.step((LogEntry.OfStep) entry))
-                .toList();
+        List<PlanStep> steps = new ArrayList<>();
+        for (LogEntry entry : cup.happened()) {
+            if (entry instanceof LogEntry.RemedyChosen chosen && chosen.strips()) {
+                steps.clear();
+            } else if (entry instanceof LogEntry.OfStep done && entry.kind() != LogEntry.Kind.SKIPPED) {
+                steps.add(cup.step(done));
+            }
+        }
+        return List.copyOf(steps);
     }
 
     /** Its whole plan with other steps ahead. */

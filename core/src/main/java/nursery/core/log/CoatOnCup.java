@@ -15,10 +15,6 @@ import nursery.core.technique.PlanStep;
  */
 public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {
 
-    CoatOnCup nowScuffed() {
-        return new CoatOnCup(step, pour, times, true);
-    }
-
     public Label label() {
         return times.label();
     }

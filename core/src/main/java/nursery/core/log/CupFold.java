@@ -29,7 +29,7 @@ public final class CupFold {
     private final Cup cup;
     private final RoomCourse room;
     private final Map<Integer, LogEntry> done = new HashMap<>();
-    private final List<CoatOnCup> coats = new ArrayList<>();
+    private final List<Laid> coats = new ArrayList<>();
     private final List<Concern> concerns = new ArrayList<>();
     private final Set<Cell> otherwise = EnumSet.noneOf(Cell.class);
     private OnTheCup on;
@@ -38,6 +38,9 @@ public final class CupFold {
     private Instant lastDone;
     private Instant lastEnded;
     private Instant lastSeen;
+
+    /** A coat as it was poured, and the number of that work. */
+    private record Laid(int work, PlanStep step, Poured pour, CoatTimes times) {}
 
     private CupFold(Cup cup, RoomCourse room) {
         this.cup = cup;
@@ -93,13 +96,17 @@ public final class CupFold {
             case POURED -> pour((Poured) entry);
             case DONE -> work((StepDone) entry);
             case SKIPPED -> done.put(((LogEntry.Skipped) entry).step(), entry);
-            case SCUFFED -> scuff(entry);
+            case SCUFFED -> {
+                hold = Optional.empty();
+                lastDone = entry.mark().happenedAt();
+                lastEnded = lastDone;
+            }
             case TAKEN_OFF -> hold = Optional.empty();
             case HANDED_OVER, ABANDONED -> leave(entry);
             case REOPENED -> gone = Optional.empty();
             case REMEDY_CHOSEN -> {
                 if (((LogEntry.RemedyChosen) entry).strips()) {
-                    newestIsScuffed();
+                    hold = Optional.empty();
                 }
             }
             case FAULTS_SEEN, NOTED, TOUCHED, CAUSE_KNOWN -> {}
@@ -115,7 +122,7 @@ public final class CupFold {
                 .filter(step -> !done.containsKey(step.number()))
                 .findFirst()
                 .map(step -> NextStep.of(step, on, cup, on.bounds(step, cup), worked, now));
-        return new CupState(done, coats, next, on, hold, worked, ended, lastSeen, gone, concerns, otherwise);
+        return new CupState(done, coats(), next, on, hold, worked, ended, lastSeen, gone, concerns, otherwise);
     }
 
     /** When a step could be done, whatever is lacking before it. */
@@ -132,7 +139,7 @@ public final class CupFold {
     private void pour(Poured pour) {
         PlanStep step = cup.step(pour);
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
-        coats.add(new CoatOnCup(step, pour, times, false));
+        coats.add(new Laid(on.surface().works().size(), step, pour, times));
         done.put(pour.step(), pour);
         hold = pour.spindle().map(spindle -> new SpindleHold(spindle, times.pouredAt(), times.offTurnerFrom()));
         lastDone = times.pouredAt();
@@ -144,18 +151,9 @@ public final class CupFold {
         done.put(entry.step(), entry);
         lastDone = entry.mark().happenedAt();
         lastEnded = lastDone;
-        if (step.kind().endsTurning()) {
+        if (step.kind().endsTurning() || step.kind().scuffsTheBody()) {
             hold = Optional.empty();
         }
-        if (step.kind().scuffsTheBody()) {
-            newestIsScuffed();
-        }
-    }
-
-    private void scuff(LogEntry entry) {
-        newestIsScuffed();
-        lastDone = entry.mark().happenedAt();
-        lastEnded = lastDone;
     }
 
     private void leave(LogEntry entry) {
@@ -163,12 +161,14 @@ public final class CupFold {
         hold = Optional.empty();
     }
 
-    private void newestIsScuffed() {
-        hold = Optional.empty();
-        newestCoat().ifPresent(coat -> coats.set(coats.size() - 1, coat.nowScuffed()));
-    }
-
-    private Optional<CoatOnCup> newestCoat() {
-        return coats.isEmpty() ? Optional.empty() : Optional.of(coats.get(coats.size() - 1));
+    /** The coats that lie on it still, each as it lies there. */
+    private List<CoatOnCup> coats() {
+        return coats.stream()
+                .flatMap(coat -> on
+                        .surface()
+                        .isScuffed(coat.work())
+                        .map(scuffed -> new CoatOnCup(coat.step(), coat.pour(), coat.times(), scuffed))
+                        .stream())
+                .toList();
     }
 }

@@ -229,6 +229,15 @@ public record Surface(List<Column> columns, List<Work> works) {
         return found;
     }
 
+    /** Whether paper has been over what a work laid on the side; empty where that is not on the cup any more. */
+    public Optional<Boolean> isScuffed(int work) {
+        return columns.stream()
+                .flatMap(column -> column.stack().stream()
+                        .filter(layer -> layer.id() == work)
+                        .map(layer -> !column.part().equals(Place.RIM) && layer.isScuffed()))
+                .reduce(Boolean::logicalOr);
+    }
+
     /** The newest pour that is still on the cup, if there is one. */
     public Optional<Work> newestPour() {
         return since(stripped()).filter(work -> work.doing().isPour()).reduce((before, after) -> after);

@@ -88,6 +88,23 @@ class LegalMovesEdgesTest {
         assertThat(refusal(notYet, pour(1, 11, 20))).isEmpty();
     }
 
+    /** What was scraped off is on the cup no more: nobody scuffs it, feels it, or waits for its cure. */
+    @Test
+    void aCoatThatWasScrapedOffIsGone() {
+        log.add(pour(1, 1, 20));
+        log.add(new LogEntry.RemedyChosen(mark(30, ""), LogEntry.RemedyChosen.STRIP_BACK, ""));
+        Cup cup = cup(step(1, FLOOD_COAT, Wait.none()), step(2, BUILD_COAT, Wait.none()));
+        CupState state = cup.at(ROOM, hour(31));
+        assertThat(state.coats()).isEmpty();
+        assertThat(state.fullCureAt()).isEmpty();
+        assertThat(refusal(cup, plain(LogEntry.Kind.SCUFFED, 31, ""))).isPresent();
+        assertThat(refusal(cup, new LogEntry.Touched(mark(31, ""), Touch.FIRM))).isPresent();
+        log.add(pour(2, 32, 20));
+        assertThat(cup.withLog(log).at(ROOM, hour(33)).coats())
+                .extracting(coat -> coat.step().number())
+                .containsExactly(2);
+    }
+
     @ParameterizedTest
     @EnumSource(
             value = LogEntry.Kind.class,
