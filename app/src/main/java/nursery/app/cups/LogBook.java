@@ -216,6 +216,7 @@ public class LogBook {
             events.publishEvent(new CupBegun(read.cup().code()));
         }
         Read after = read;
+        List<MaterialBook.Done> done = new ArrayList<>();
         for (Judged judged : entries) {
             LogEntry entry = judged.entry();
             after = after.and(entry);
@@ -223,12 +224,11 @@ public class LogBook {
             if (entry instanceof LogEntry.StepDone || entry instanceof LogEntry.Poured) {
                 read.cup()
                         .find((LogEntry.OfStep) entry)
-                        .ifPresent(step -> materials.use(
-                                read.cup(),
+                        .ifPresent(step -> done.add(new MaterialBook.Done(
                                 step,
                                 id,
                                 entry.mark().happenedAt(),
-                                entry.mark().recordedBy()));
+                                entry.mark().recordedBy())));
                 hands.done(cupId, ((LogEntry.OfStep) entry).step(), entry.mark().happenedAt());
             }
             if (entry instanceof LogEntry.Skipped skipped) {
@@ -243,6 +243,7 @@ public class LogBook {
                         entry.mark().recordedBy());
             }
         }
+        materials.use(read.cup(), done);
         settle(cupId, after.cup().at(read.room(), moments.now()));
     }
 

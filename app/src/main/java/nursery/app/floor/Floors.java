@@ -130,8 +130,18 @@ public class Floors {
         return hands.hands(stamps().hands());
     }
 
-    private CupReader.Base base() {
-        return new CupReader.Base(shelf(), ways().zone(), hands());
+    /** What everything else is read with, read once for all of it. */
+    private record Ground(StampRow stamps, Ways ways) {}
+
+    private Ground ground() {
+        return new Ground(stamps(), ways());
+    }
+
+    private CupReader.Base base(Ground ground) {
+        return new CupReader.Base(
+                shelves.shelf(ground.stamps().shelf()),
+                ground.ways().zone(),
+                hands.hands(ground.stamps().hands()));
     }
 
     /** What is expected of the room. */
@@ -145,9 +155,10 @@ public class Floors {
 
     /** The floor at a moment. */
     public Floor at(Instant now) {
-        Ways ways = ways();
-        Air air = air(now);
-        List<CupNow> onTheFloor = cups(air, now);
+        Ground ground = ground();
+        Ways ways = ground.ways();
+        Air air = air(ground, now);
+        List<CupNow> onTheFloor = cups(ground, air, now);
         List<PlaceRow> places = mapper.places(now);
         List<Pin> pins = places.stream()
                 .filter(PlaceRow::pinned)
@@ -162,7 +173,7 @@ public class Floors {
                 now,
                 ways,
                 air,
-                shelf(),
+                shelves.shelf(ground.stamps().shelf()),
                 onTheFloor,
                 Batches.of(mapper.open()),
                 pace,
@@ -178,29 +189,31 @@ public class Floors {
 
     /** The cups on the floor now. */
     public List<CupNow> cups() {
-        return cups(air(moment()), moment());
+        Ground ground = ground();
+        return cups(ground, air(ground, moment()), moment());
     }
 
     /** The cups on the floor at a moment. */
-    private List<CupNow> cups(Air air, Instant now) {
+    private List<CupNow> cups(Ground ground, Air air, Instant now) {
         return Once.aPage(
                 Floors.class,
                 "cups " + now,
-                () -> MadeRoom.on(cups.onTheFloor(base(), air.course(), now), air.course(), now));
+                () -> MadeRoom.on(cups.onTheFloor(base(ground), air.course(), now), air.course(), now));
     }
 
     /** The floor now for who measures and prices: without what is mixed, planned and pinned, and the hours for it. */
     public Floor withoutAPlan() {
         return Once.aPage(Floors.class, "without a plan", () -> {
             Instant now = moment();
-            Ways ways = ways();
-            Air air = air(now);
+            Ground ground = ground();
+            Ways ways = ground.ways();
+            Air air = air(ground, now);
             return new Floor(
                     now,
                     ways,
                     air,
-                    shelf(),
-                    cups(air, now),
+                    shelves.shelf(ground.stamps().shelf()),
+                    cups(ground, air, now),
                     List.of(),
                     ways.minutesPerCup().orElseGet(this::learnedPace),
                     HoursReader.usual(ways.quiet()),
@@ -209,8 +222,8 @@ public class Floors {
         });
     }
 
-    private Air air(Instant now) {
-        return airs.air(stamps(), ways().zone(), now);
+    private Air air(Ground ground, Instant now) {
+        return airs.air(ground.stamps(), ground.ways().zone(), now);
     }
 
     /** How the plan stands, laid out once for as long as nothing it rests on changes. */
@@ -229,14 +242,15 @@ public class Floors {
     /** A cup wherever it lies: on the floor, or in the archive. */
     public Optional<CupNow> cup(String code) {
         Instant now = moment();
-        return cups(air(now), now).stream()
+        Ground ground = ground();
+        return cups(ground, air(ground, now), now).stream()
                 .filter(cup -> cup.code().equals(code))
                 .findFirst()
-                .or(() -> archived(code, now));
+                .or(() -> archived(ground, code, now));
     }
 
-    private Optional<CupNow> archived(String code, Instant now) {
-        return cups.find(code, base(), now).map(cup -> new CupNow(cup, cup.at(roomOf(cup), now)));
+    private Optional<CupNow> archived(Ground ground, String code, Instant now) {
+        return cups.find(code, base(ground), now).map(cup -> new CupNow(cup, cup.at(roomOf(cup), now)));
     }
 
     /** The cup an address names; a page about none is 404. */
@@ -303,7 +317,7 @@ public class Floors {
 
     public Felt felt(long resinId) {
         Instant now = moment();
-        List<Cup> touched = cups.all(mapper.touched(resinId, NEWEST_CUPS, MOST_TOUCHED), base(), now);
+        List<Cup> touched = cups.all(mapper.touched(resinId, NEWEST_CUPS, MOST_TOUCHED), base(ground()), now);
         Instant from =
                 touched.stream().map(Cup::begunAt).min(Instant::compareTo).orElse(now);
         return new Felt(touched, airs.then(roomPlan().curePlace(), from.minus(AROUND_A_CUP), now));
@@ -311,7 +325,7 @@ public class Floors {
 
     /** Cups wherever they lie, as they were written down: where they stand now is not worked out. */
     public List<Cup> cups(List<Long> ids) {
-        return cups.all(ids, base(), moment());
+        return cups.all(ids, base(ground()), moment());
     }
 
     /**
@@ -320,9 +334,11 @@ public class Floors {
      */
     public List<CupNow> cupsByTheirLogs(List<Long> ids) {
         Instant now = moment();
-        RoomCourse room = air(now).course();
+        Ground ground = ground();
+        Air air = air(ground, now);
+        RoomCourse room = air.course();
         Map<String, CupNow> floor =
-                cups(air(now), now).stream().collect(Collectors.toMap(CupNow::code, Function.identity()));
+                cups(ground, air, now).stream().collect(Collectors.toMap(CupNow::code, Function.identity()));
         return cups(ids).stream()
                 .map(cup ->
                         Optional.ofNullable(floor.get(cup.code())).orElseGet(() -> new CupNow(cup, cup.at(room, now))))
@@ -335,7 +351,7 @@ public class Floors {
      */
     public Map<Long, Instant> curedAt(List<Long> ids) {
         Instant now = moment();
-        List<Cup> left = cups.all(ids, base(), now);
+        List<Cup> left = cups.all(ids, base(ground()), now);
         Optional<Instant> from = left.stream().map(Cup::begunAt).min(Instant::compareTo);
         if (from.isEmpty()) {
             return Map.of();
@@ -358,7 +374,7 @@ public class Floors {
                         "room from " + cup.begunAt() + " to " + left,
                         () -> airs.then(
                                 roomPlan().curePlace(), cup.begunAt().minus(AROUND_A_CUP), left.plus(AROUND_A_CUP))))
-                .orElseGet(() -> air(moment()).course());
+                .orElseGet(() -> air(ground(), moment()).course());
     }
 
     private double learnedPace() {

@@ -375,18 +375,33 @@ public class MaterialBook {
                 : List.of();
     }
 
-    /** Takes what a step used out of the lots; what they do not hold by the book is taken from nowhere. */
+    /** A step that was done by an entry. */
+    public record Done(PlanStep step, long entry, Instant at, String by) {}
+
+    /** Takes what steps used out of the lots; what they do not hold by the book is taken from nowhere. */
     @Transactional
-    public void use(Cup cup, PlanStep step, long entry, Instant at, String by) {
-        List<Material> materials = chosen(cup.id()).getOrDefault(step.number(), List.of());
-        if (materials.isEmpty()) {
-            return;
+    public void use(Cup cup, List<Done> done) {
+        Map<Integer, List<Material>> chosen = done.isEmpty() ? Map.of() : chosen(cup.id());
+        for (Done one : done) {
+            List<Material> materials = chosen.getOrDefault(one.step().number(), List.of());
+            if (!materials.isEmpty()) {
+                use(cup, one, materials);
+            }
         }
-        LocalDate on = LocalDate.ofInstant(at, floors.ways().zone());
-        Map<Long, Double> weighed = weighed(cup, step);
-        expected(cup, step, materials)
-                .forEach((material, amount) ->
-                        draw(material, weighed.getOrDefault(material.id(), amount), cup, step, entry, on, by));
+    }
+
+    private void use(Cup cup, Done done, List<Material> materials) {
+        LocalDate on = LocalDate.ofInstant(done.at(), floors.ways().zone());
+        Map<Long, Double> weighed = weighed(cup, done.step());
+        expected(cup, done.step(), materials)
+                .forEach((material, amount) -> draw(
+                        material,
+                        weighed.getOrDefault(material.id(), amount),
+                        cup,
+                        done.step(),
+                        done.entry(),
+                        on,
+                        done.by()));
     }
 
     /** What a step really used, of materials that were weighed before it and after. */

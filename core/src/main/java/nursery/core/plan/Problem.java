@@ -73,22 +73,15 @@ final class Problem {
             int due,
             int[] endsWhileWet) {
 
-        private Job(
-                Cup cup,
-                CupFold fold,
-                Optional<SpindleHold> hold,
-                int number,
-                int first,
-                List<Act> acts,
-                Progress start,
-                int due) {
-            this(cup, fold, hold, number, first, acts, start, due, new int[acts.size()]);
-            Arrays.setAll(endsWhileWet, from -> endWhileWet(acts, from));
-        }
-
         /** The steps from one on that must all be done while the first one's coat is wet. */
         int endWhileWet(int from) {
             return endsWhileWet[from];
+        }
+
+        private static int[] endsWhileWet(List<Act> acts) {
+            int[] ends = new int[acts.size()];
+            Arrays.setAll(ends, from -> endWhileWet(acts, from));
+            return ends;
         }
 
         private static int endWhileWet(List<Act> acts, int from) {
@@ -157,7 +150,8 @@ final class Problem {
                 cup.promise()
                         .dueAt()
                         .map(due -> Math.max(0, (int) Math.floor(grid.minutes(due) / Grid.MINUTES)))
-                        .orElse(Act.NEVER));
+                        .orElse(Act.NEVER),
+                Job.endsWhileWet(acts));
     }
 
     /** The steps ahead, each with what bounds it on what will lie there then. */
