@@ -43,6 +43,7 @@ import nursery.core.worth.CupCost.From;
 import nursery.core.worth.CupCost.Line;
 import nursery.core.worth.Split;
 import org.springframework.stereotype.Service;
+import org.springframework.util.function.SingletonSupplier;
 
 /** What each cup cost so far, and what it will have cost in the end. */
 @Published
@@ -106,11 +107,17 @@ public class CostBook {
     /**
      * What is read once for however many cups.
      *
+     * @param asked the floor, read once if anything asks for it
+     * @param stocked the materials by their numbers, read as late and as seldom
      * @param each what a millilitre costs, of the newest bottle with a price, by resin and part
      * @param blanks what one costs, of its newest pack with a price or as it is kept, by its name
      */
     private record Prices(
-            Money ways, Supplier<Floor> asked, Map<String, BigDecimal> each, Map<String, BigDecimal> blanks) {
+            Money ways,
+            Supplier<Floor> asked,
+            Supplier<Map<Long, Stocked>> stocked,
+            Map<String, BigDecimal> each,
+            Map<String, BigDecimal> blanks) {
         /** Only what is still to come asks for it. */
         Floor floor() {
             return asked.get();
@@ -130,7 +137,12 @@ public class CostBook {
         Map<String, BigDecimal> blanks = new LinkedHashMap<>();
         floors.shelf().blanks().forEach(blank -> Optional.ofNullable(each.get(blank.id() + "BLANK"))
                 .ifPresent(price -> blanks.put(blank.name(), price)));
-        return new Prices(money.ways(), floors::withoutAPlan, each, blanks);
+        return new Prices(
+                money.ways(),
+                SingletonSupplier.of(floors::withoutAPlan),
+                SingletonSupplier.of(materials::everything),
+                each,
+                blanks);
     }
 
     /** What one cup of an order would cost, made of what is usual for its steps. */
@@ -185,7 +197,7 @@ public class CostBook {
         lines.addAll(resinSoFar(cup, spent));
         lines.addAll(resinAhead(now, ahead, prices));
         lines.addAll(materialsSoFar(spent));
-        lines.addAll(materialsAhead(cup, ahead, chosen, prices.ways()));
+        lines.addAll(materialsAhead(cup, ahead, chosen, prices));
         lines.add(work(cup, ahead, prices.ways()));
         return lines;
     }
@@ -283,23 +295,27 @@ public class CostBook {
         return lines;
     }
 
-    private List<Line> materialsAhead(Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Money ways) {
+    private List<Line> materialsAhead(
+            Cup cup, List<PlanStep> ahead, Map<Integer, List<Material>> chosen, Prices prices) {
         List<Line> lines = new ArrayList<>();
         for (PlanStep step : ahead) {
             List<Material> of = chosen.getOrDefault(step.number(), List.of());
+            if (of.isEmpty()) {
+                continue;
+            }
+            Map<Long, Stocked> stocked = prices.stocked().get();
             materials
-                    .expected(cup, step, of)
+                    .expected(cup, step, of, stocked)
                     .forEach((material, amount) -> lines.add(new Line(
                             From.MATERIAL,
                             amount(material, amount),
                             material.name() + ", to come",
                             much(material, amount),
                             Optional.empty(),
-                            materials
-                                    .find(material.id())
-                                    .flatMap(stocked -> perUnit(stocked.lots()))
+                            Optional.ofNullable(stocked.get(material.id()))
+                                    .flatMap(found -> perUnit(found.lots()))
                                     .map(price -> price.multiply(BigDecimal.valueOf(amount))
-                                            .setScale(ways.digits(), RoundingMode.HALF_UP)))));
+                                            .setScale(prices.ways().digits(), RoundingMode.HALF_UP)))));
         }
         return lines;
     }

@@ -15,6 +15,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialMapper.LotRow;
 import nursery.app.materials.MaterialMapper.MaterialRow;
@@ -311,10 +312,10 @@ public class MaterialBook {
                 .toList();
         Faults faults = new Faults();
         for (long id : materials) {
-            Optional<Stocked> found = find(id);
             faults.require(
-                    found.filter(stocked -> stocked.material().kind().isUsedBy(step.kind()))
-                            .filter(stocked -> !stocked.gone() || kept.contains(id))
+                    mapper.find(id)
+                            .filter(row -> row.goneAt() == null || kept.contains(id))
+                            .filter(row -> material(row).kind().isUsedBy(step.kind()))
                             .isPresent(),
                     "material",
                     "That material is not on the shelf any more, or not for this step: choose another.");
@@ -322,14 +323,19 @@ public class MaterialBook {
         faults.throwIfAny();
         mapper.unchoose(cup, step.number());
         if (!materials.isEmpty()) {
-            mapper.choose(cup, step.number(), materials);
+            chooseFirst(cup, Map.of(step.number(), materials));
         }
     }
 
     /** The same for a fresh cup, of what its steps are offered. */
     @Transactional
     public void chooseFirst(long cup, Map<Integer, List<Long>> materials) {
-        materials.forEach((step, of) -> mapper.choose(cup, step, of));
+        List<MaterialMapper.ChosenRow> rows = new ArrayList<>();
+        materials.forEach((step, of) -> IntStream.range(0, of.size())
+                .forEach(place -> rows.add(new MaterialMapper.ChosenRow(cup, step, of.get(place), place))));
+        if (!rows.isEmpty()) {
+            mapper.choose(rows);
+        }
     }
 
     /** What a step may be made with, what is usual for its kind first. */
@@ -364,6 +370,18 @@ public class MaterialBook {
     /** What a step of a cup is expected to use of each of its materials. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
         return StepUse.of(step, cup.blank().area().coatedCm2(), cuts(cup, step, materials), materials, this::usageOf);
+    }
+
+    /** The same, for who has read them all. */
+    public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials, Map<Long, Stocked> all) {
+        return StepUse.of(
+                step,
+                cup.blank().area().coatedCm2(),
+                cuts(cup, step, materials),
+                materials,
+                material -> Optional.ofNullable(all.get(material.id()))
+                        .map(Stocked::usage)
+                        .orElseGet(() -> usage(material)));
     }
 
     /** What the cup's design has a step lay, if one of its materials is cut to that. */

@@ -201,10 +201,13 @@ interface MaterialMapper {
     @Delete("DELETE FROM cup_material WHERE cup_id = #{cup} AND step = #{step}")
     void unchoose(@Param("cup") long cup, @Param("step") int step);
 
+    /** What a step is made with, at which place among its materials. */
+    record ChosenRow(long cup, int step, long material, int position) {}
+
     @Insert("<script>INSERT INTO cup_material (cup_id, step, material_id, position) VALUES "
-            + "<foreach collection='materials' item='material' index='i' separator=','>"
-            + "(#{cup}, #{step}, #{material}, #{i})</foreach></script>")
-    void choose(@Param("cup") long cup, @Param("step") int step, @Param("materials") List<Long> materials);
+            + "<foreach collection='rows' item='row' separator=','>"
+            + "(#{row.cup}, #{row.step}, #{row.material}, #{row.position})</foreach></script>")
+    void choose(@Param("rows") List<ChosenRow> rows);
 
     @Select(
             """
