@@ -93,8 +93,8 @@ public class LogBook {
             return new Among(code + "-", code);
         }
 
-        static Among steps(int number) {
-            return new Among(number + "-", "");
+        static Among row(LogEntry entry) {
+            return entry instanceof LogEntry.OfStep of ? new Among(of.step() + "-", "") : ONE;
         }
     }
 
@@ -306,18 +306,18 @@ public class LogBook {
     }
 
     /**
-     * Logs several steps of one cup, one after the other, all or none.
+     * Logs what happened to one cup, one after the other, all or none.
      *
      * @throws NotLogged with what is wrong or asked about each, named by its step's number
      */
     @Transactional
-    public void addRow(String code, List<? extends LogEntry.OfStep> entries, Reasons reasons) {
+    public void addRow(String code, List<? extends LogEntry> entries, Reasons reasons) {
         long cupId = lock(code, entries);
         Read read = read(code);
         List<Judged> row = new ArrayList<>();
         Read soFar = read;
-        for (LogEntry.OfStep entry : entries) {
-            row.add(judge(soFar, entry, Among.steps(entry.step()), reasons));
+        for (LogEntry entry : entries) {
+            row.add(judge(soFar, entry, Among.row(entry), reasons));
             soFar = soFar.and(entry);
         }
         write(cupId, read, row);

@@ -95,7 +95,7 @@ class DemoCups {
     final class Making {
 
         private final RoomCourse room;
-        private final List<LogEntry.OfStep> row = new ArrayList<>();
+        private final List<LogEntry> row = new ArrayList<>();
         private final Map<Integer, Instant> timed = new LinkedHashMap<>();
         private Cup cup;
 
@@ -108,7 +108,8 @@ class DemoCups {
             return cup;
         }
 
-        private Making tell(LogEntry.OfStep entry) {
+        /** Told after all that was told before. */
+        Making tell(LogEntry entry) {
             row.add(entry);
             cup = cup.withLog(
                     Stream.concat(cup.log().stream(), Stream.of(entry)).toList());
@@ -144,33 +145,31 @@ class DemoCups {
         }
 
         Making touched(Touch touch, Instant at, String by) {
-            return also(new LogEntry.Touched(mark(at, by, ""), touch));
-        }
-
-        /** What is no step, after all that was told. */
-        Making also(LogEntry entry) {
-            write();
-            log.add(cup.code(), entry, Reasons.UNSAID);
-            return this;
+            return tell(new LogEntry.Touched(mark(at, by, ""), touch));
         }
 
         /** Mira is quick, Jonas takes his time; neither times everything. */
+        private void tookSoLong(PlanStep step, boolean quick) {
+            Optional.ofNullable(timed.get(step.number()))
+                    .filter(at -> step.kind().handsOnMinutes() > 0 && step.number() % 3 > 0)
+                    .ifPresent(at -> hands.timed(
+                            cup.code(),
+                            step.number(),
+                            step.kind().handsOnMinutes() * (quick ? 0.7 : 1.2) + step.number() % 4,
+                            at));
+        }
+
+        /** All of it at once. */
         void write() {
             if (row.isEmpty()) {
                 return;
             }
             log.addRow(cup.code(), List.copyOf(row), Reasons.UNSAID);
-            for (LogEntry.OfStep entry : row) {
-                PlanStep step = cup.step(entry.step());
-                boolean quick = entry.mark().recordedBy().equals("Mira");
-                Optional.ofNullable(timed.get(step.number()))
-                        .filter(at -> step.kind().handsOnMinutes() > 0 && step.number() % 3 > 0)
-                        .ifPresent(at -> hands.timed(
-                                cup.code(),
-                                step.number(),
-                                step.kind().handsOnMinutes() * (quick ? 0.7 : 1.2) + step.number() % 4,
-                                at));
-            }
+            row.forEach(entry -> {
+                if (entry instanceof LogEntry.OfStep done) {
+                    tookSoLong(cup.step(done), entry.mark().recordedBy().equals("Mira"));
+                }
+            });
             row.clear();
             timed.clear();
         }

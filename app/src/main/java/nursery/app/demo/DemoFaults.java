@@ -109,15 +109,16 @@ class DemoFaults {
                 making.follow(step, "Mira");
             }
         }
-        making.also(new LogEntry.Plain(
+        making.tell(new LogEntry.Plain(
                 DemoCups.mark(last.plus(Duration.ofDays(5)), "Mira", ""), LogEntry.Kind.HANDED_OVER));
+        making.write();
     }
 
     private static void tell(DemoCups.Making making, Instant at, Blemish fault, String cause) {
         Mark before = DemoCups.mark(at.minus(Duration.ofMinutes(30)), "Mira", "");
-        making.also(new LogEntry.FaultsSeen(before, List.of(new Sighting(fault, Zone.LOWER, Extent.SOME))));
+        making.tell(new LogEntry.FaultsSeen(before, List.of(new Sighting(fault, Zone.LOWER, Extent.SOME))));
         if (!cause.isEmpty()) {
-            making.also(new LogEntry.CauseKnown(before, cause));
+            making.tell(new LogEntry.CauseKnown(before, cause));
         }
     }
 }

@@ -237,7 +237,8 @@ class DemoShop implements SmartInitializingSingleton {
                 .toGlitter("Mira", 31, 1)
                 .pour(FLOOD, 5.2, 23, 1, "Mira")
                 .touch(Touch.STRINGS, 2.3, "Mira")
-                .touch(Touch.TACKY, 1.4, "Mira");
+                .touch(Touch.TACKY, 1.4, "Mira")
+                .write();
         start("Meteor shower", STARS, slim12, regular, STARS_IN, "#2a1f3d", "#c9b458", 3)
                 .done(PREP, 2.5, "Mira")
                 .done(PAINT, 1.6, "Mira")
@@ -249,12 +250,14 @@ class DemoShop implements SmartInitializingSingleton {
         start("Saturn", STARS, slim20, regular, STARS_IN, "#4a3420", "#c99a5b", 12)
                 .toGlitter("Mira", 11, 1)
                 .pour(FLOOD, 4.7, 24, 5, "Mira")
-                .touch(Touch.TACKY, 0.9, "Jonas");
+                .touch(Touch.TACKY, 0.9, "Jonas")
+                .write();
         start("Milky way", STARS, tapered30, regular, STARS_IN, "#1b1b2b", "#9aa7d9", 30, NEXT_DAY, SCALE)
                 .toGlitter("Jonas", 29, 1)
                 .pour(FLOOD, 17.2, 27, 0, "Jonas")
                 .touch(Touch.GUMS_PAPER, 8.5, "Jonas")
-                .touch(Touch.SANDS_TO_DUST, 6, "Jonas");
+                .touch(Touch.SANDS_TO_DUST, 6, "Jonas")
+                .write();
     }
 
     private void tramCups(long mug, long tapered30, long slim12, long regular, long fast) {
@@ -266,7 +269,8 @@ class DemoShop implements SmartInitializingSingleton {
         start("Depot cream", TRAMS, tapered30, regular, TRAMS_IN, "#e9dfc0", "#d8c68a", 40)
                 .toGlitter("Jonas", 39, 1)
                 .pour(FLOOD, 17.6, 26, 3, "Jonas")
-                .takenOff(8, "Jonas", "Hung by the window; forgot the second coat.");
+                .takenOff(8, "Jonas", "Hung by the window; forgot the second coat.")
+                .write();
         start("Level crossing", TRAMS, slim12, regular, TRAMS_IN, "#3b3f46", "#e0b23c", 7)
                 .toGlitter("Jonas", 6.6, 1)
                 .pour(FLOOD, 1.1, 41, 6, "Jonas")
@@ -397,8 +401,9 @@ class DemoShop implements SmartInitializingSingleton {
             return this;
         }
 
-        void takenOff(double hoursAgo, String by, String note) {
-            making.also(LogEntry.takenOff(DemoCups.mark(ago(hoursAgo), by, note)));
+        Told takenOff(double hoursAgo, String by, String note) {
+            making.tell(LogEntry.takenOff(DemoCups.mark(ago(hoursAgo), by, note)));
+            return this;
         }
 
         void write() {
