@@ -7,6 +7,7 @@ import java.util.Optional;
 import nursery.app.cups.HandsMapper.BegunRow;
 import nursery.app.cups.HandsMapper.PouredRow;
 import nursery.app.floor.Floors;
+import nursery.app.materials.MaterialBook;
 import nursery.app.platform.Gone;
 import nursery.app.platform.Moments;
 import nursery.app.platform.Published;
@@ -93,12 +94,15 @@ public class HandsBook {
                 .ifPresent(next -> mapper.forget(id, next.step().number()));
     }
 
-    /** A step is done: if it was begun with a touch, it is known how long it took. */
-    void done(long cup, int step, Instant happened) {
-        mapper.begun(cup, step).ifPresent(begun -> {
-            keep(cup, step, share(begun, happened), happened);
-            mapper.forget(cup, step);
-        });
+    /** Steps are done: of those that were begun with a touch, it is known how long they took. */
+    void done(long cup, List<MaterialBook.Done> done) {
+        List<HandsMapper.BegunStepRow> begun = done.isEmpty() ? List.of() : mapper.begunOn(cup);
+        for (HandsMapper.BegunStepRow row : begun) {
+            done.stream().filter(one -> one.step().number() == row.step()).forEach(one -> {
+                keep(cup, row.step(), share(row.begun(), one.at()), one.at());
+                mapper.forget(cup, row.step());
+            });
+        }
     }
 
     /** A step was left out: nothing is being done any more. */

@@ -31,6 +31,16 @@ interface HandsMapper {
     @Select("SELECT begun_at, begun_by, cups FROM step_begun WHERE cup_id = #{cupId} AND step = #{step}")
     Optional<BegunRow> begun(@Param("cupId") long cupId, @Param("step") int step);
 
+    /** A step that was begun. */
+    record BegunStepRow(int step, Instant begunAt, String begunBy, int cups) {
+        BegunRow begun() {
+            return new BegunRow(begunAt, begunBy, cups);
+        }
+    }
+
+    @Select("SELECT step, begun_at, begun_by, cups FROM step_begun WHERE cup_id = #{cupId}")
+    List<BegunStepRow> begunOn(long cupId);
+
     @Delete("DELETE FROM step_begun WHERE cup_id = #{cupId} AND step = #{step}")
     void forget(@Param("cupId") long cupId, @Param("step") int step);
 

@@ -229,7 +229,6 @@ public class LogBook {
                                 id,
                                 entry.mark().happenedAt(),
                                 entry.mark().recordedBy())));
-                hands.done(cupId, ((LogEntry.OfStep) entry).step(), entry.mark().happenedAt());
             }
             if (entry instanceof LogEntry.Skipped skipped) {
                 hands.leftOut(cupId, skipped.step());
@@ -243,6 +242,7 @@ public class LogBook {
                         entry.mark().recordedBy());
             }
         }
+        hands.done(cupId, done);
         materials.use(read.cup(), done);
         settle(cupId, after.cup().at(read.room(), moments.now()));
     }

@@ -3,6 +3,7 @@ package nursery.app.materials;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -400,17 +401,21 @@ public class MaterialBook {
     @Transactional
     public void use(Cup cup, List<Done> done) {
         Map<Integer, List<Material>> chosen = done.isEmpty() ? Map.of() : chosen(cup.id());
-        for (Done one : done) {
-            List<Material> materials = chosen.getOrDefault(one.step().number(), List.of());
-            if (!materials.isEmpty()) {
-                use(cup, one, materials);
-            }
+        List<Done> using = done.stream()
+                .filter(one -> chosen.containsKey(one.step().number()))
+                .toList();
+        if (using.isEmpty()) {
+            return;
         }
+        ZoneId zone = floors.ways().zone();
+        List<WeighingMapper.WeighingRow> weighed = weighings.of(cup.id());
+        using.forEach(one -> use(cup, one, chosen.getOrDefault(one.step().number(), List.of()), zone, weighed));
     }
 
-    private void use(Cup cup, Done done, List<Material> materials) {
-        LocalDate on = LocalDate.ofInstant(done.at(), floors.ways().zone());
-        Map<Long, Double> weighed = weighed(cup, done.step());
+    private void use(
+            Cup cup, Done done, List<Material> materials, ZoneId zone, List<WeighingMapper.WeighingRow> weighings) {
+        LocalDate on = LocalDate.ofInstant(done.at(), zone);
+        Map<Long, Double> weighed = weighed(weighings, done.step());
         expected(cup, done.step(), materials)
                 .forEach((material, amount) -> draw(
                         material,
@@ -423,8 +428,8 @@ public class MaterialBook {
     }
 
     /** What a step really used, of materials that were weighed before it and after. */
-    private Map<Long, Double> weighed(Cup cup, PlanStep step) {
-        return weighings.of(cup.id()).stream()
+    private static Map<Long, Double> weighed(List<WeighingMapper.WeighingRow> weighings, PlanStep step) {
+        return weighings.stream()
                 .filter(row -> row.step() == step.number() && row.afterAmount() != null)
                 .collect(Collectors.toMap(
                         WeighingMapper.WeighingRow::materialId,
