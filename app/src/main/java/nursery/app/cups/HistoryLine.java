@@ -2,7 +2,6 @@ package nursery.app.cups;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -114,7 +113,7 @@ public record HistoryLine(
                 .flatMap(how -> Field.of(planned.kind()).stream()
                         .filter(field ->
                                 !how.written(field).equals(planned.how().written(field)))
-                        .map(field -> field.label().toLowerCase(Locale.ROOT) + " " + how.word(field)))
+                        .map(field -> how.told(field)))
                 .collect(Collectors.joining(", "));
         return otherwise.isEmpty() ? "" : " · " + otherwise;
     }

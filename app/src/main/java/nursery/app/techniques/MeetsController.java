@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
+import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.Label;
@@ -51,9 +53,11 @@ class MeetsController {
 
     @GetMapping("/meets")
     String meets(@RequestParam Optional<String> resin, Model model) {
-        Shelf shelf = floors.now().shelf();
+        Floor floor = floors.now();
+        Shelf shelf = floor.shelf();
         Optional<Resin> chosen = resin.filter(id -> id.matches("\\d{1,18}"))
                 .flatMap(id -> shelf.resin(Long.parseLong(id)))
+                .or(() -> usual(floor))
                 .or(() -> shelf.resins().stream().findFirst());
         Label label = chosen.map(Resin::label).orElseGet(() -> StartingProfile.REGULAR.label());
         List<Group> groups = Meetings.all(label.times()).stream()
@@ -70,6 +74,18 @@ class MeetsController {
                 "free", groups.stream().filter(group -> group.said().isEmpty()).toList());
         model.addAttribute("habits", habits());
         return "techniques/meets";
+    }
+
+    /** What most of the cups on the floor are coated with. */
+    private static Optional<Resin> usual(Floor floor) {
+        return floor.cups().stream()
+                .map(cup -> cup.cup().resins().base())
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()))
+                .entrySet()
+                .stream()
+                .max(Map.Entry.<Resin, Long>comparingByValue()
+                        .thenComparing(entry -> -entry.getKey().id()))
+                .map(Map.Entry::getKey);
     }
 
     private List<HabitsOf> habits() {
@@ -121,7 +137,7 @@ class MeetsController {
     }
 
     private static String when(Bound bound) {
-        String amount = bound.since() == Bound.Since.AGE_H ? hours(bound.amount()) : minutes(bound.amount());
+        String amount = minutes(bound.since() == Bound.Since.AGE_H ? bound.amount() * 60 : bound.amount());
         return switch (bound.side()) {
             case FROM -> "from " + amount;
             case BEST_UNTIL -> "best until " + amount;

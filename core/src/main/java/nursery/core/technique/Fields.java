@@ -278,6 +278,20 @@ public record Fields(
         return choice(field).map(Field.Choice::word).orElseGet(grit::written);
     }
 
+    /** The same where it stands by itself in a sentence: {@code cleaned with acetone}. */
+    public String told(Field field) {
+        String word = word(field);
+        return switch (field) {
+            case SEALER -> "sealer " + word;
+            case CLEANER -> "cleaned with " + word;
+            case HEAT -> heat == Heat.NONE ? "heat not said" : "heated with " + word;
+            case GRAIN -> word + " flakes";
+            case GRIT -> grit.isSaid() ? "grit " + word : "grit not said";
+            case DUST -> "dust " + word;
+            case COLOURS, STREWN, VINYL, TURNED -> word;
+        };
+    }
+
     /** All that may be said of a kind of step, in one line: {@code grit=60–220 dust=washed-off}. */
     public String written(StepKind kind) {
         return written(Field.of(kind));
