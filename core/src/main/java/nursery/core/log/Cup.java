@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cure.RoomCourse;
@@ -298,13 +299,12 @@ public record Cup(
         return plan.subList(placeOf(step) + 1, plan.size());
     }
 
-    /** Where a step stands in its plan; by its number, for it may have been done otherwise. */
+    /** Where a step stands in its plan, -1 if it does not; by its number, for it may have been done otherwise. */
     private int placeOf(PlanStep step) {
-        int place = 0;
-        while (plan.get(place).number() != step.number()) {
-            place++;
-        }
-        return place;
+        return IntStream.range(0, plan.size())
+                .filter(place -> plan.get(place).number() == step.number())
+                .findFirst()
+                .orElse(-1);
     }
 
     /** The steps of its plan before one. */

@@ -115,12 +115,12 @@ public final class LegalMoves {
         };
     }
 
-    /** Whether an entry says that something was done to the cup, which must be on the bench for it. */
-    /** What only an end can follow once a cup's log is full. */
+    /** What a log that is full takes no more of. */
     private static boolean laysOrTouches(LogEntry.Kind kind) {
         return kind == LogEntry.Kind.DONE || kind == LogEntry.Kind.POURED || kind == LogEntry.Kind.SCUFFED;
     }
 
+    /** Whether an entry says that something was done to the cup, which must be on the bench for it. */
     private static boolean isWork(LogEntry.Kind kind) {
         return switch (kind) {
             case DONE, POURED, SKIPPED, FAULTS_SEEN, ABANDONED, SCUFFED, TOUCHED, TAKEN_OFF -> true;
