@@ -28,7 +28,7 @@ build() {
 }
 
 build_now() {
-  need_to_build
+  need_to build
   need_space "$root/var" 1000 "building"
   say "Building Nursery (the first time takes a few minutes)."
   rm -rf "$root/core/target/classes" "$root/app/target/classes"
@@ -90,9 +90,7 @@ end_first() {
 # All of them; quick: what tells most in a minute; a class's name: that one, or CLASS#TEST.
 run_tests() { # [quick | NAME]
   local which=${1:-}
-  need_to_run
-  need_to_build
-  need_to_test
+  need_to run build test
   mkdir -p "$root/var/test"
   trap 'stop_test_databases' EXIT
   case $which in

@@ -26,7 +26,7 @@ with_database() {
 }
 
 back_up() {
-  need_to_run
+  need_to run
   build
   running=no
   with_database
@@ -40,7 +40,7 @@ check_backup() {
   [ -n "$file" ] || die "Which file? $(usage)"
   file=$(whole_path "$file")
   [ -f "$file" ] || die "There is no file $file."
-  need_to_build
+  need_to build
   build
   keeping check "$file"
 }
@@ -48,7 +48,7 @@ check_backup() {
 restore_backup() {
   local cups saved
   check_backup || exit 1
-  need_to_run
+  need_to run
   running=no
   with_database even-if-new
   [ "$running" = no ] || die "The shop is open: run ./nursery stop first, then restore."
@@ -68,7 +68,7 @@ restore_backup() {
 }
 
 export_shop() {
-  need_to_run
+  need_to run
   build
   running=no
   with_database
@@ -82,7 +82,7 @@ import_shop() {
   [ -n "$file" ] || die "Which file? $(usage)"
   file=$(whole_path "$file")
   [ -f "$file" ] || die "There is no file $file."
-  need_to_run
+  need_to run
   build
   running=no
   with_database

@@ -14,7 +14,7 @@ run_shop() {
   is_taken "$port" && sleep 1
   [ "$lan" = yes ] && is_taken "$((port + 1))" && die "Port $((port + 1)), for HTTPS, is taken by another program. Choose another, such as --port $((port + 2))."
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
-  need_to_run
+  need_to run "$(is_built || echo build)"
   build
   [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files" && take_first
   fresh=yes

@@ -156,6 +156,23 @@
     put(localStorage, 'alarms-heard').add(alarm.dataset.alarm);
     ring();
   });
+  // A strip comes while a finger is on its way to a button: the page stays where it is, and the strip lies over its
+  // top. Room once taken is kept until the next page.
+  const strips = document.getElementById('strips');
+  let room = parseFloat(root.style.getPropertyValue('--strips')) || 0;
+  const keepStill = () => {
+    const height = strips.getBoundingClientRect().height;
+    if (!document.querySelector('[data-unasked]')) localStorage.setItem('strips', `${window.innerWidth}:${height}`);
+    if (height <= room) return;
+    const more = height - room;
+    room = height;
+    root.style.setProperty('--strips', `${room}px`);
+    document.body.style.minHeight = `calc(100vh + ${room}px)`;
+    // Where a browser holds a scrolled page in its place itself, doing it too would move it twice.
+    if (window.scrollY === 0 || !CSS.supports('overflow-anchor', 'auto')) window.scrollBy({ top: more, behavior: 'instant' });
+  };
+  new ResizeObserver(keepStill).observe(strips);
+
   // Folds stay as this device last had them, on every page that has one of the name.
   const fold = () => {
     for (const part of document.querySelectorAll('details[data-fold]:not([data-folded])')) {
@@ -394,7 +411,7 @@
     // A look changes nothing and needs no token, least of all in its address.
     if (event.detail.verb === 'get') for (const name of ['token', '_csrf']) delete event.detail.parameters[name];
   });
-  document.addEventListener('htmx:afterSwap', () => { putBack(); tick(); ring(); fold(); echo(); fit(); follow(); readAgain(); });
+  document.addEventListener('htmx:afterSwap', () => { putBack(); tick(); ring().then(keepStill); fold(); echo(); fit(); follow(); readAgain(); });
 
   // Typing a time chooses "at …", in the form it was typed into.
   document.addEventListener('input', (event) => {

@@ -13,3 +13,8 @@ document.addEventListener('click', (event) => {
 document.addEventListener('input', (event) => {
   event.target.dataset.typedAt = String(Date.now());
 }, true);
+// Room for the strips as they stood on the page before: what they say comes late, and must not push the page away.
+(() => {
+  const [width, height] = (localStorage.getItem('strips') || '').split(':').map(Number);
+  if (height && width === window.innerWidth) document.documentElement.style.setProperty('--strips', `${height}px`);
+})();
