@@ -16,6 +16,7 @@ import nursery.core.measure.Span;
 /**
  * The newest coat as the cup page shows it: its phase, its times, and its time bar.
  *
+ * @param meaning what a hand may do to it
  * @param speed how fast it cures now, relative to label speed
  */
 record CoatCard(
@@ -27,7 +28,7 @@ record CoatCard(
         double filmMm,
         CoatTimes times,
         Window tack,
-        boolean scuffed,
+        String meaning,
         TimeBar bar) {
 
     private static final Duration LEAD = Duration.ofMinutes(20);
@@ -46,8 +47,19 @@ record CoatCard(
                 coat.filmMm(coatedCm2),
                 times,
                 times.tackWindow(),
-                coat.scuffed(),
+                meaning(coat, phase),
                 TimeBar.of(frame(times, quiet, show), Optional.of(times), next.map(NextAction::window)));
+    }
+
+    /** What a hand may do to it; on the turner nothing but what its phase says. */
+    private static String meaning(CoatOnCup coat, Phase phase) {
+        if (phase.compareTo(Phase.TACK) < 0) {
+            return phase.meaning();
+        }
+        if (!coat.bearsPaper()) {
+            return "No paper now: what lies open on it would be sanded away.";
+        }
+        return coat.scuffed() ? "It is sanded: the next coat will grip." : phase.meaning();
     }
 
     private static TimeBar.Frame frame(CoatTimes times, QuietHours quiet, Show show) {

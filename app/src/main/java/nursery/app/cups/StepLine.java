@@ -43,7 +43,7 @@ record StepLine(
                             step.number() == next,
                             entry.map(found -> done(found, show)),
                             entry.filter(LogEntry.Skipped.class::isInstance).isPresent(),
-                            step.waiting().words(),
+                            cup.cup().waitOf(step).words(),
                             expected);
                 })
                 .toList();

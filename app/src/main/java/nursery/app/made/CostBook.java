@@ -325,7 +325,7 @@ public class CostBook {
     }
 
     private static String much(Material material, double amount) {
-        return Numbers.show(amount, 2) + " " + material.kind().measure().symbol();
+        return material.kind().measure().show(amount);
     }
 
     private static Optional<BigDecimal> perUnit(List<Lot> lots) {

@@ -1,10 +1,12 @@
 package nursery.app.made;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import nursery.core.stock.MaterialKind;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -57,7 +59,13 @@ record Story(
 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     record Used(
-            @Nullable String step, String name, String kind, String colour, double amount, String unit, String lot) {}
+            @Nullable String step, String name, String kind, String colour, double amount, String unit, String lot) {
+
+        @JsonIgnore
+        public String much() {
+            return MaterialKind.named(kind).orElseThrow().measure().show(amount);
+        }
+    }
 
     record Entry(Instant at, String what, String by, String note, boolean cancelled) {}
 

@@ -29,7 +29,6 @@ import nursery.app.platform.Published;
 import nursery.app.wrap.DesignViews;
 import nursery.core.log.Cup;
 import nursery.core.measure.Faults;
-import nursery.core.measure.Numbers;
 import nursery.core.stock.Lot;
 import nursery.core.stock.Material;
 import nursery.core.stock.Material.Film;
@@ -77,8 +76,7 @@ public class MaterialBook {
 
         /** An amount of it with its measure. */
         public String show(double amount) {
-            return Numbers.show(amount, amount < 10 ? 2 : 1) + "\u00a0"
-                    + material.kind().measure().symbol();
+            return material.kind().measure().show(amount);
         }
 
         public double left() {

@@ -12,8 +12,9 @@ import nursery.core.technique.PlanStep;
  * @param pour the entry that put it there
  * @param times its phases and windows, by the label it was poured with
  * @param scuffed whether it has been sanded or scuffed since
+ * @param bearsPaper whether nothing lies open on the cup that would be sanded away
  */
-public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed) {
+public record CoatOnCup(PlanStep step, LogEntry.Poured pour, CoatTimes times, boolean scuffed, boolean bearsPaper) {
 
     public Label label() {
         return times.label();

@@ -27,6 +27,7 @@ import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.Wait;
 
 /**
  * A cup in the making: what it is, what is to be done to it, and all that happened to it.
@@ -183,6 +184,16 @@ public record Cup(
     /** The label a coat that is still to be poured cures by. */
     public Label labelFor(PlanStep step) {
         return resinFor(step).label();
+    }
+
+    /** What a step waits for of its own, with the hours of the resin that is planned below it. */
+    public Wait waitOf(PlanStep step) {
+        return plan.stream()
+                .takeWhile(before -> before.number() != step.number())
+                .filter(before -> before.kind().isPour())
+                .reduce((one, other) -> other)
+                .map(pour -> step.waiting().on(labelFor(pour).times().turningH()))
+                .orElse(step.waiting());
     }
 
     /**

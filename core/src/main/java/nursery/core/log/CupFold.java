@@ -167,7 +167,12 @@ public final class CupFold {
                 .flatMap(coat -> on
                         .surface()
                         .isScuffed(coat.work())
-                        .map(scuffed -> new CoatOnCup(coat.step(), coat.pour(), coat.times(), scuffed))
+                        .map(scuffed -> new CoatOnCup(
+                                coat.step(),
+                                coat.pour(),
+                                coat.times(),
+                                scuffed,
+                                on.surface().bearsPaper()))
                         .stream())
                 .toList();
     }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.Window;
 import nursery.core.log.NextAction.Kind;
@@ -14,6 +15,7 @@ import nursery.core.surface.Doing;
 import nursery.core.surface.Opening;
 import nursery.core.surface.Opening.Placed;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Wait;
 
 /** Says what a cup needs next: its step's window, why, and what follows if it is missed. */
 final class NextStep {
@@ -107,7 +109,7 @@ final class NextStep {
     private NextAction itself() {
         Opening opening = this.opening;
         if (opening.until() <= ms(now)
-                && bounds.stream().anyMatch(bound -> bound.cell().isMendedByScuffing())) {
+                && bounds.stream().anyMatch(bound -> bound.cell().isOfLostGrip())) {
             // No scuffing would mend it any more: it goes on as long as nothing forbids it.
             opening = Opening.of(bounds, on.moments());
         }
@@ -116,7 +118,7 @@ final class NextStep {
                 ? Window.from(opens)
                 : Window.between(opens, instant(opening.until()));
         Optional<Instant> grips =
-                placed(Cell.GRIP_FADES).map(one -> instant(one.at())).filter(fades -> !window.hasClosedBy(fades));
+                placed(Cell::isFading).map(one -> instant(one.at())).filter(fades -> !window.hasClosedBy(fades));
         Optional<Placed> decides = opening.placed().stream()
                 .filter(one -> one.bound().side() == Side.FROM
                         && one.bound().cell().grave().isTold())
@@ -137,7 +139,7 @@ final class NextStep {
                 decides.flatMap(one -> on.named(one.bound())),
                 Opening.isWet(Doing.of(step.kind()), bounds),
                 closes.map(Cell::ifMissed),
-                placed(Cell.NOT_SANDABLE)
+                placed(cell -> cell == Cell.NOT_SANDABLE)
                         .map(one -> on.moments().pour(one.bound().work()).sandableSure()),
                 grips);
     }
@@ -145,7 +147,7 @@ final class NextStep {
     private String why(Placed decides, Optional<Instant> grips) {
         Cell cell = decides.bound().cell();
         if (cell == Cell.OWN_WAY) {
-            return step.waiting().words() + ".";
+            return ownWay(decides.bound()).words() + ".";
         }
         if (ms(now) < decides.at()) {
             return cell.words();
@@ -153,18 +155,28 @@ final class NextStep {
         if (cell != Cell.COAT_WET) {
             return capitalise(cell.cameTrue()) + ".";
         }
-        if (placed(Cell.GRIP_FADES).isEmpty()) {
+        Optional<Placed> fades = placed(Cell::isFading);
+        if (fades.isEmpty()) {
             return "The coat below is scuffed: this one will grip.";
         }
-        return grips.filter(fades -> !now.isBefore(fades)).isPresent()
+        if (grips.filter(at -> !now.isBefore(at)).isEmpty()) {
+            return "Grips straight on: no cleaning, no sanding.";
+        }
+        return fades.get().bound().cell() == Cell.GRIP_FADES
                 ? "Straight on still works, but grips less by the hour: a light scuff makes sure."
-                : "Grips straight on: no cleaning, no sanding.";
+                : "Straight on still works, but grips less by the hour: coat it soon.";
+    }
+
+    /** As this cup's resin has it: of the hours for a slow one and for a fast one only those that were poured on. */
+    private Wait ownWay(Bound bound) {
+        Wait own = step.waiting();
+        return own.kind() == Wait.Kind.AGE ? Wait.age(bound.amount()) : own;
     }
 
     /** The first of a kind to be reached. */
-    private Optional<Placed> placed(Cell cell) {
+    private Optional<Placed> placed(Predicate<Cell> which) {
         return opening.placed().stream()
-                .filter(one -> one.bound().cell() == cell)
+                .filter(one -> which.test(one.bound().cell()))
                 .min(Comparator.comparingDouble(Placed::at));
     }
 

@@ -3,7 +3,6 @@ package nursery.core.plan;
 import java.util.List;
 import nursery.core.resin.Label;
 import nursery.core.surface.Bound;
-import nursery.core.surface.Cell;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
 import org.jspecify.annotations.Nullable;
@@ -78,7 +77,7 @@ record Act(
                 new Gate(bounds, isWet, hands),
                 scuff,
                 bounds.stream()
-                        .filter(bound -> bound.cell() == Cell.GRIP_FADES && !lacks)
+                        .filter(bound -> bound.cell().isFading() && !lacks)
                         .findFirst()
                         .orElse(null),
                 isWet,

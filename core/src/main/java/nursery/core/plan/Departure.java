@@ -75,7 +75,7 @@ public record Departure(String cup, int step, Kind kind, Duration by, String wor
         boolean overdue = was.isBefore(now) && step.action().window().hasOpenedBy(now);
         String words = overdue
                 ? "%s was planned and is not logged".formatted(step.title())
-                : "%s cannot be where it was planned: %s".formatted(step.title(), reason(step, was));
+                : "%s cannot be where it was planned (%s)".formatted(step.title(), reason(step, was));
         return List.of(new Departure(step.cup(), step.step().number(), overdue ? Kind.OVERDUE : Kind.MOVED, by, words));
     }
 

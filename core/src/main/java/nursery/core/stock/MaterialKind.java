@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import nursery.core.measure.Numbers;
 import nursery.core.technique.StepKind;
 
 /**
@@ -66,6 +67,12 @@ public enum MaterialKind {
 
         public String symbol() {
             return symbol;
+        }
+
+        /** An amount with its measure: "1 piece", "0.5 pieces", "15 ml". */
+        public String show(double amount) {
+            String number = Numbers.show(amount, amount < 10 ? 2 : 1);
+            return number + "\u00a0" + (this == PIECE && number.equals("1") ? "piece" : symbol);
         }
     }
 

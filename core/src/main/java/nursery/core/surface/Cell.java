@@ -24,6 +24,13 @@ public enum Cell {
     GRIP_FADES(Grave.ADVICE, "P14, P16", "It grips less by the hour: a light scuff makes sure.", Doing.SCUFF),
     GRIP_WEAK(Grave.ADVICE, "P16", "After a day a scuff is advised: unsanded it grips weakly.", Doing.SCUFF),
     MAY_PEEL(Grave.RISKS, "P16", "After three days an unscuffed coat holds nothing: it may peel.", Doing.SCUFF),
+    GRIP_FADES_BELOW(
+            Grave.ADVICE,
+            "P14, P16",
+            "It grips less by the hour, and what lies open on it bears no paper: coat it soon."),
+    GRIP_WEAK_BELOW(
+            Grave.ADVICE, "P16", "After a day it grips weakly, and what lies open on it bears no paper: coat it soon."),
+    MAY_PEEL_BELOW(Grave.RISKS, "P16", "After three days an unscuffed coat holds nothing: what lies on it may peel."),
     DUST_LEFT(Grave.RISKS, "step 6", "Sanding dust is still on it.", Doing.WASH),
     DUST_UNDER_PAINT(Grave.RISKS, "step 7", "Sanding dust is still on it, and shows through paint.", Doing.WASH),
     SCRATCHES_SHOW(Grave.RISKS, "step 7", "It was sanded coarser than 220: the scratches show.", Doing.SAND),
@@ -137,6 +144,21 @@ public enum Cell {
         return remedy;
     }
 
+    /** Whether the coat below grips less than it did: best not waited for. */
+    public boolean isFading() {
+        return this == GRIP_FADES || this == GRIP_FADES_BELOW;
+    }
+
+    /** Whether the coat below hardly grips. */
+    public boolean isWeak() {
+        return this == GRIP_WEAK || this == GRIP_WEAK_BELOW;
+    }
+
+    /** Whether the coat below grips too little, or not at all. */
+    public boolean isOfLostGrip() {
+        return isWeak() || this == MAY_PEEL || this == MAY_PEEL_BELOW;
+    }
+
     /** Whether a light scuff of the coat below makes it as new. */
     public boolean isMendedByScuffing() {
         return this == GRIP_WEAK || this == MAY_PEEL;
@@ -177,8 +199,11 @@ public enum Cell {
                     FLAKES_TOO_LATE,
                     NOTHING_HOLDS,
                     GRIP_FADES,
+                    GRIP_FADES_BELOW,
                     GRIP_WEAK,
+                    GRIP_WEAK_BELOW,
                     MAY_PEEL,
+                    MAY_PEEL_BELOW,
                     DUST_LEFT,
                     DUST_UNDER_PAINT,
                     SCRATCHES_SHOW,
@@ -212,6 +237,7 @@ public enum Cell {
     public String ifMissed() {
         return switch (this) {
             case GRIP_WEAK, MAY_PEEL -> "Let it harden, scuff it, then coat.";
+            case GRIP_WEAK_BELOW -> "It can still be coated, but grips weakly: what lies open bears no paper.";
             case OWN_WAY -> "The coat is past being worked: let it harden.";
             default -> words;
         };
@@ -223,8 +249,8 @@ public enum Cell {
      */
     public String rule() {
         return switch (this) {
-            case GRIP_WEAK, MAY_PEEL -> "TACK_WINDOW";
-            case GRIP_FADES -> "GRIP_FADING";
+            case GRIP_WEAK, GRIP_WEAK_BELOW, MAY_PEEL, MAY_PEEL_BELOW -> "TACK_WINDOW";
+            case GRIP_FADES, GRIP_FADES_BELOW -> "GRIP_FADING";
             case COAT_WET -> "COAT_TOO_SOON";
             case COAT_RUNS -> "COAT_STILL_WET";
             case NOT_SANDABLE -> "SAND_TOO_SOON";

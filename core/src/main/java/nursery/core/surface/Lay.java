@@ -83,6 +83,14 @@ public enum Lay {
         };
     }
 
+    /** Whether a sanding of the body takes it with it. */
+    boolean isSandedAway() {
+        return switch (this) {
+            case CRAFT_GLUE, SPRAY_GLUE, FOIL_GLUE, GLITTER, INK, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT -> true;
+            case STEEL, FACTORY_COAT, PAINT, FILM, SEALER, COAT, SOAP -> false;
+        };
+    }
+
     /** Epoxy, which readies on the cure clock. */
     public boolean isEpoxy() {
         return this == COAT || this == FILM;

@@ -82,13 +82,13 @@ public record Opening(double from, double bestUntil, double until, boolean never
         if (all.isSome()) {
             return all;
         }
-        Opening scuffed = without(placed, Cell.GRIP_WEAK);
-        Opening hurried = without(placed, Cell.OWN_WAY);
+        Opening scuffed = without(placed, Cell::isWeak);
+        Opening hurried = without(placed, cell -> cell == Cell.OWN_WAY);
         return scuffed.isSome() ? scuffed : hurried.isSome() ? hurried : of(placed, Grave::isAsked);
     }
 
-    private static Opening without(List<Placed> placed, Cell cell) {
-        return of(placed.stream().filter(one -> one.bound().cell() != cell).toList(), Grave::isTold);
+    private static Opening without(List<Placed> placed, Predicate<Cell> cell) {
+        return of(placed.stream().filter(one -> !cell.test(one.bound().cell())).toList(), Grave::isTold);
     }
 
     private boolean isSome() {

@@ -66,6 +66,11 @@ public record Surface(List<Column> columns, List<Work> works) {
             return patches;
         }
 
+        /** Whether nothing lies open there that would be sanded away. */
+        boolean bearsPaper() {
+            return exposed().stream().noneMatch(patch -> patch.layer().lay().isSandedAway());
+        }
+
         /** What has to come off before a coat: stencils and resists that no epoxy holds down yet. */
         List<Layer> toComeOff() {
             List<Layer> found = new ArrayList<>();
@@ -236,6 +241,11 @@ public record Surface(List<Column> columns, List<Work> works) {
                         .filter(layer -> layer.id() == work)
                         .map(layer -> !column.part().equals(Place.RIM) && layer.isScuffed()))
                 .reduce(Boolean::logicalOr);
+    }
+
+    /** Whether nothing lies open that would be sanded away. */
+    public boolean bearsPaper() {
+        return columns.stream().allMatch(Column::bearsPaper);
     }
 
     /** The newest pour that is still on the cup, if there is one. */

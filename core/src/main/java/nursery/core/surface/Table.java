@@ -84,13 +84,13 @@ public final class Table {
             case SPRAY_GLUE -> ended(layer, Figures.SEALER_MIN, Cell.GLUE_WET);
             case FILM -> {
                 age(layer, setH(layer), Cell.FILM_NOT_SET);
-                grip(layer);
+                grip(patch);
             }
             case GLITTER -> onGlitter(patch);
             case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_WET);
             case COAT -> {
                 age(layer, times(layer).recoatFromH(), Cell.COAT_WET);
-                grip(layer);
+                grip(patch);
             }
             case INK -> {
                 ended(layer, Figures.INK_MIN, Cell.INK_WET);
@@ -260,14 +260,10 @@ public final class Table {
     }
 
     private void sand(Layer layer) {
-        switch (layer.lay()) {
-            case FILM, COAT -> age(layer, times(layer).sandableFromH(), Cell.NOT_SANDABLE);
-            case STEEL, FACTORY_COAT, PAINT, SEALER, SOAP -> {}
-            case CRAFT_GLUE, SPRAY_GLUE, FOIL_GLUE, GLITTER, INK, VINYL, STENCIL, FOIL, SLIDE, MICA, SOOT -> {
-                if (next.doing().sandsTheBody()) {
-                    never(layer, Cell.SANDED_AWAY);
-                }
-            }
+        if (layer.lay().isEpoxy()) {
+            age(layer, times(layer).sandableFromH(), Cell.NOT_SANDABLE);
+        } else if (layer.lay().isSandedAway() && next.doing().sandsTheBody()) {
+            never(layer, Cell.SANDED_AWAY);
         }
     }
 
@@ -455,13 +451,17 @@ public final class Table {
     }
 
     /** A coat on a coat: straight on within the day, better scuffed after, and not at all after three days. */
-    private void grip(Layer coat) {
+    private void grip(Patch patch) {
+        Layer coat = patch.layer();
         dust(coat);
         if (!coat.isScuffed()) {
             LabelTimes times = times(coat);
-            add(Bound.bestUntil(coat.id(), times.recoatUntilH(), Cell.GRIP_FADES));
-            add(Bound.until(coat.id(), times.scuffAfterH(), Cell.GRIP_WEAK));
-            add(Bound.until(coat.id(), Math.max(Figures.PEELS_AFTER_H, times.scuffAfterH()), Cell.MAY_PEEL));
+            double peelsAfterH = Math.max(Figures.PEELS_AFTER_H, times.scuffAfterH());
+            boolean mayBeScuffed = patch.column().bearsPaper();
+            add(Bound.bestUntil(
+                    coat.id(), times.recoatUntilH(), mayBeScuffed ? Cell.GRIP_FADES : Cell.GRIP_FADES_BELOW));
+            add(Bound.until(coat.id(), times.scuffAfterH(), mayBeScuffed ? Cell.GRIP_WEAK : Cell.GRIP_WEAK_BELOW));
+            add(Bound.until(coat.id(), peelsAfterH, mayBeScuffed ? Cell.MAY_PEEL : Cell.MAY_PEEL_BELOW));
         }
     }
 

@@ -114,6 +114,11 @@ public record Wait(Kind kind, Duration atLeast, double hours, double fastHours) 
         return turningH <= FAST_TURNING_H ? fastHours : hours;
     }
 
+    /** The same on a resin that comes off the turner after so long: of two ages one. */
+    public Wait on(double turningH) {
+        return kind == Kind.AGE ? age(hoursFor(turningH)) : this;
+    }
+
     /** Whether the coat below may be scuffed instead, once it is too late. */
     public boolean mayScuffInstead() {
         return kind == Kind.STRAIGHT_ON;

@@ -245,6 +245,48 @@ class NextStepTest {
                 .orElseThrow();
     }
 
+    /**
+     * P24, step 6: a slide on it bears no paper, so nobody is sent to scuff the coat below, before or after its day.
+     */
+    @Test
+    void noScuffIsPromisedUnderAWaterSlide() {
+        Resin resin = Resin.of(1, "regular", REGULAR);
+        Cup cup = Cup.started(
+                        "A-01",
+                        new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20), true),
+                        new Cup.Resins(resin, resin),
+                        List.of(
+                                new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)),
+                                new PlanStep(2, StepKind.WATER_SLIDE, Wait.none(), "", Optional.empty()),
+                                new PlanStep(
+                                        3, StepKind.BUILD_COAT, Wait.straightOn(), "", Optional.of(CoatRole.BUILD))),
+                        hour(0))
+                .withLog(List.of(
+                        new LogEntry.Poured(new Mark(1, hour(0), hour(0), "Mira", ""), 1, 20, Optional.empty()),
+                        new LogEntry.StepDone(new Mark(2, hour(9), hour(9), "Mira", ""), 2)));
+        assertThat(cup.at(ROOM, hour(9)).newestCoat())
+                .hasValueSatisfying(coat -> assertThat(coat.bearsPaper()).isFalse());
+        NextAction drying = cup.at(ROOM, hour(10)).next().orElseThrow();
+        assertThat(drying.window().opensAt()).isEqualTo(hour(17));
+        assertThat(drying.window().closesAtExclusive()).contains(hour(24));
+        assertThat(drying.ifMissed())
+                .contains("It can still be coated, but grips weakly: what lies open bears no paper.");
+        NextAction late = cup.at(ROOM, hour(30)).next().orElseThrow();
+        assertThat(late.kind()).isEqualTo(NextAction.Kind.STEP);
+        assertThat(late.window().isOpenAt(hour(30))).isTrue();
+        assertThat(late.why()).doesNotContain("scuff");
+    }
+
+    /** A plan's own hours are those of the resin that lies there, before they are over and after. */
+    @Test
+    void itsOwnHoursAreThoseOfItsResin() {
+        for (double at : List.of(1.0, 11.0)) {
+            assertThat(next(StepKind.BUILD_COAT, StepKind.WATER_SLIDE, Wait.age(10, 3), at)
+                            .why())
+                    .isEqualTo("10\u00a0h on the cure clock after the coat before.");
+        }
+    }
+
     /** An answer given before each layer had its own question still answers what is told of the same entry now. */
     @Test
     void anOldAnswerToWhatCameTooSoonStillStands() {

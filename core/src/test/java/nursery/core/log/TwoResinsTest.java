@@ -85,6 +85,7 @@ class TwoResinsTest {
         assertThat(afterThree.next().orElseThrow().window().opensAt())
                 .as("12 h on the cure clock, 8 with a fast resin, and the last coat is fast")
                 .isEqualTo(hour(18));
+        assertThat(cup.waitOf(cup.step(4)).words()).isEqualTo("8\u00a0h on the cure clock after the coat before");
         Cup other = cup(new Cup.Resins(FAST, REGULAR));
         assertThat(other.withLog(List.of(poured(1, 0), poured(2, 3), poured(3, 6)))
                         .at(AT_LABEL, hour(7))

@@ -273,4 +273,13 @@ class StockTest {
                     .isCloseTo(1, within(1e-9));
         }
     }
+
+    @Test
+    void oneIsAPieceAndHalfOfOneIsPieces() {
+        assertThat(MaterialKind.Measure.PIECE.show(1.0)).isEqualTo("1\u00a0piece");
+        assertThat(MaterialKind.Measure.PIECE.show(0.5)).isEqualTo("0.5\u00a0pieces");
+        assertThat(MaterialKind.Measure.PIECE.show(0.999)).isEqualTo("1\u00a0piece");
+        assertThat(MaterialKind.Measure.ML.show(30.03)).isEqualTo("30\u00a0ml");
+        assertThat(MaterialKind.Measure.GRAM.show(0.034)).isEqualTo("0.03\u00a0g");
+    }
 }

@@ -173,6 +173,11 @@ final class Oracle {
         return wrong;
     }
 
+    private static boolean goesWithPaper(Thing thing) {
+        return thing.is(
+                "glue", "spray", "foil glue", "glitter", "ink", "vinyl", "stencil", "foil", "slide", "mica", "soot");
+    }
+
     private static boolean isLaying(Work next) {
         return !laid(next).isEmpty() || next.doing() == Doing.GLITTER;
     }
@@ -236,9 +241,11 @@ final class Oracle {
             say(wrong, thing.is("film") && ageH < setH(thing), "FILM_NOT_SET");
             say(wrong, thing.is("coat") && ageH < label(thing).recoatFromH(), "COAT_WET");
             if (epoxy && !thing.scuffed()) {
-                say(wrong, ageH >= label(thing).recoatUntilH(), "GRIP_FADES");
-                say(wrong, ageH >= label(thing).scuffAfterH(), "GRIP_WEAK");
-                say(wrong, ageH >= 72, "MAY_PEEL");
+                // A scuff is advised only where there is nothing open that it would take away (step 6).
+                String where = exposed(things).stream().anyMatch(Oracle::goesWithPaper) ? "_BELOW" : "";
+                say(wrong, ageH >= label(thing).recoatUntilH(), "GRIP_FADES" + where);
+                say(wrong, ageH >= label(thing).scuffAfterH(), "GRIP_WEAK" + where);
+                say(wrong, ageH >= 72, "MAY_PEEL" + where);
             }
             say(wrong, dustCounts, "DUST_LEFT");
             say(wrong, thing.is("ink"), "INK_OPEN");
@@ -310,23 +317,7 @@ final class Oracle {
         boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.SAND_RIM, Doing.TRIM_AND_SAND, Doing.SCUFF)
                 .contains(next.doing());
         say(wrong, sands && epoxy && ageH < label(thing).sandableFromH(), "NOT_SANDABLE");
-        say(
-                wrong,
-                sands
-                        && next.doing() != Doing.SAND_RIM
-                        && thing.is(
-                                "glue",
-                                "spray",
-                                "foil glue",
-                                "glitter",
-                                "ink",
-                                "vinyl",
-                                "stencil",
-                                "foil",
-                                "slide",
-                                "mica",
-                                "soot"),
-                "SANDED_AWAY");
+        say(wrong, sands && next.doing() != Doing.SAND_RIM && goesWithPaper(thing), "SANDED_AWAY");
         if (next.doing() == Doing.POLISH) {
             say(wrong, thing.is("coat") && ageH < label(thing).curedH(), "NOT_CURED");
             say(wrong, !thing.is("coat"), "SANDED_AWAY");

@@ -18,6 +18,7 @@ import nursery.core.technique.Wait;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /**
  * Bounds at the minute they begin and end. A regular label turns 4 h, is recoated from 4, grips well to 12, is sandable
@@ -88,6 +89,28 @@ class TableEdgesTest {
         assertThat(onCoat("GRIP_FADING", StepKind.BUILD_COAT, 12 + MINUTE_H)).isTrue();
         assertThat(onCoat("TACK_WINDOW", StepKind.BUILD_COAT, 24 - MINUTE_H)).isFalse();
         assertThat(onCoat("TACK_WINDOW", StepKind.BUILD_COAT, 24 + MINUTE_H)).isTrue();
+    }
+
+    /** Step 6: no paper on what lies open. Who cannot scuff is not told that a scuff makes sure. */
+    @ParameterizedTest
+    @EnumSource(
+            value = StepKind.class,
+            names = {"WATER_SLIDE", "VINYL", "FOIL", "SPONGE"})
+    void noScuffIsAdvisedUnderWhatItWouldTakeAway(StepKind laid) {
+        for (double ageH : List.of(13.0, 25.0, 73.0)) {
+            Surface surface = Surface.of(true)
+                    .after(Work.of(1, step(StepKind.BUILD_COAT), REGULAR.times()))
+                    .after(Work.of(2, step(laid), REGULAR.times()));
+            Work coat = Work.of(3, step(StepKind.BUILD_COAT), REGULAR.times());
+            assertThat(Table.bounds(coat, surface, List.of()))
+                    .extracting(Bound::cell)
+                    .contains(Cell.GRIP_FADES_BELOW, Cell.GRIP_WEAK_BELOW, Cell.MAY_PEEL_BELOW)
+                    .noneMatch(cell -> cell.remedy().filter(Doing.SCUFF::equals).isPresent())
+                    .noneMatch(cell -> cell.words().contains("a light scuff"));
+            Done below = ago(StepKind.BUILD_COAT, ageH * 60);
+            assertThat(breaks("TACK_WINDOW", StepKind.BUILD_COAT, below, ago(laid, 9 * 60)))
+                    .isEqualTo(ageH > 24);
+        }
     }
 
     @Test
