@@ -4,8 +4,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.core.film.Texture;
 import nursery.core.resin.LabelTimes;
+import nursery.core.surface.Surface.Column;
 import nursery.core.surface.Surface.Patch;
 import nursery.core.technique.Fields;
 import nursery.core.technique.Figures;
@@ -40,7 +44,10 @@ public final class Table {
      */
     public static List<Bound> bounds(Work next, Surface on, List<Doing> later) {
         Table table = new Table(next, on, later);
-        on.different(next.place()).forEach(column -> column.exposed().forEach(table::meet));
+        on.different(next.place()).forEach(column -> {
+            column.exposed().forEach(table::meet);
+            table.below(column);
+        });
         table.whole();
         return List.copyOf(table.bounds);
     }
@@ -68,6 +75,63 @@ public final class Table {
             case SAND -> sand(layer);
             case POLISH -> polish(layer);
         }
+    }
+
+    /** A coat that was covered while it ran runs on: whatever comes next lies on it as well. */
+    private void below(Column column) {
+        switch (next.doing().family()) {
+            case POUR -> {
+                below(column, this::gelH, Cell.COAT_RUNS);
+                dampBelow(column);
+            }
+            case PAINT, SEAL, GLUE, RESIST, POWDER, INK, DECAL, SLIDE, TRIM, WASH ->
+                below(column, this::gelH, Cell.COAT_RUNS);
+            case WIPE -> {
+                if (next.doing() == Doing.CLEAN) {
+                    below(column, this::gelH, Cell.COAT_RUNS);
+                }
+            }
+            case SAND -> below(column, epoxy -> times(epoxy).sandableFromH(), Cell.NOT_SANDABLE);
+            // More flakes go on the first ones while their film is wet.
+            case NOTHING, GLITTER, DROP, PEEL, TAPE, PULL, HEAT, POLISH, FINISH, PACK -> {}
+        }
+    }
+
+    /** Of what is hidden, what takes longer than all that was poured over it. */
+    private void below(Column column, ToDoubleFunction<Layer> readyH, Cell cell) {
+        Set<Layer> met = column.exposed().stream()
+                .flatMap(patch -> Stream.concat(Stream.of(patch.layer()), saidOfFlakes(patch).stream()))
+                .collect(Collectors.toSet());
+        double longestH = 0;
+        for (int i = column.stack().size() - 1; i >= 0; i--) {
+            Layer layer = column.stack().get(i);
+            if (layer.lay().isEpoxy() && readyH.applyAsDouble(layer) > longestH) {
+                longestH = readyH.applyAsDouble(layer);
+                if (!met.contains(layer)) {
+                    age(layer, longestH, cell);
+                }
+            }
+        }
+    }
+
+    /** What dries longer than the paint or sealer that hides it. */
+    private void dampBelow(Column column) {
+        for (int i = column.stack().size() - 1; i >= 0; i--) {
+            Layer layer = column.stack().get(i);
+            if (layer.lay().isEpoxy()) {
+                return;
+            }
+            if (layer.lay() == Lay.CRAFT_GLUE || layer.lay() == Lay.FOIL_GLUE) {
+                ended(layer, Figures.GLUE_STIFF_MIN, Cell.GLUE_WET);
+            } else if (layer.lay() == Lay.SLIDE) {
+                ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
+            }
+        }
+    }
+
+    /** What holds flakes that lie open: a pour asks for it by itself. */
+    private Optional<Layer> saidOfFlakes(Patch patch) {
+        return next.doing().isPour() && patch.layer().lay() == Lay.GLITTER ? holding(patch) : Optional.empty();
     }
 
     private void pour(Patch patch) {
@@ -420,10 +484,7 @@ public final class Table {
 
     private void onGlitter(Patch patch) {
         Layer glitter = patch.layer();
-        Optional<Layer> adhesive = patch.column().stack().stream()
-                .filter(layer -> layer.id() < glitter.id())
-                .filter(layer -> layer.lay().isAdhesive() || layer.lay() == Lay.COAT)
-                .reduce((before, after) -> after);
+        Optional<Layer> adhesive = holding(patch);
         if (adhesive.isEmpty()) {
             return;
         }
@@ -439,6 +500,14 @@ public final class Table {
         if (glitter.by().how().fields().isRough() && !below.lay().isEpoxy()) {
             never(glitter, Cell.FLAKES_OPEN);
         }
+    }
+
+    /** What flakes stick to. */
+    private static Optional<Layer> holding(Patch glitter) {
+        return glitter.column().stack().stream()
+                .filter(layer -> layer.id() < glitter.layer().id())
+                .filter(layer -> layer.lay().isAdhesive() || layer.lay() == Lay.COAT)
+                .reduce((before, after) -> after);
     }
 
     private void vinyl(Patch patch) {
@@ -466,7 +535,11 @@ public final class Table {
     }
 
     private void gelled(Layer epoxy) {
-        age(epoxy, epoxy.lay() == Lay.FILM ? setH(epoxy) : times(epoxy).turningH(), Cell.COAT_RUNS);
+        age(epoxy, gelH(epoxy), Cell.COAT_RUNS);
+    }
+
+    private double gelH(Layer epoxy) {
+        return epoxy.lay() == Lay.FILM ? setH(epoxy) : times(epoxy).turningH();
     }
 
     private void dust(Layer coat) {

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Fields;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What practice objects to, worked out by brute force and apart from {@link Table}: at a few heights of the cup, layer
@@ -21,6 +22,8 @@ final class Oracle {
             return begun + minutes;
         }
     }
+
+    private static final Set<Doing> SANDS_THE_BODY = Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF);
 
     private static final double[] HEIGHTS = {-1, 30, 150, Place.RIM_MM + 1};
 
@@ -152,6 +155,11 @@ final class Oracle {
                     Thing below = things.indexOf(thing) == 0 ? thing : things.get(things.indexOf(thing) - 1);
                     meets(wrong, next, now, thing, below, things);
                 }
+                for (int i = 0; i < things.size(); i++) {
+                    if (!exposed(things).contains(things.get(i))) {
+                        isBelow(wrong, next, now, things, i);
+                    }
+                }
                 if (isLaying(next)) {
                     for (Thing thing : things) {
                         // P39: never cover it.
@@ -171,6 +179,38 @@ final class Oracle {
         }
         ofTheCup(wrong, next, now);
         return wrong;
+    }
+
+    /**
+     * P13, P15: what was covered while it ran goes on running, and nothing can be done on top that could not be done on
+     * it; unless what was poured over it takes as long itself, and is asked about.
+     */
+    private static void isBelow(Set<String> wrong, Work next, double now, List<Thing> things, int at) {
+        Thing hidden = things.get(at);
+        // P20, P24: glue and slide dry on below paint or sealer; below epoxy it is too late to wait.
+        if (next.doing().isPour()
+                && things.subList(at + 1, things.size()).stream().noneMatch(above -> above.is("coat", "film"))) {
+            double dried = now - hidden.by.ended();
+            say(wrong, hidden.is("glue", "foil glue") && dried < 60, "GLUE_WET");
+            say(wrong, hidden.is("slide") && dried < 8 * 60, "SLIDE_WET");
+        }
+        boolean sands = next.doing() == Doing.SAND_RIM || SANDS_THE_BODY.contains(next.doing());
+        // More flakes go on the first ones while their film is wet.
+        boolean touches = sands
+                || isLaying(next) && next.doing() != Doing.GLITTER
+                || Set.of(Doing.TRIM, Doing.CLEAN, Doing.WASH).contains(next.doing());
+        if (!touches || !hidden.is("coat", "film")) {
+            return;
+        }
+        double ready = sands ? label(hidden).sandableFromH() : gelH(hidden);
+        for (Thing above : things.subList(at + 1, things.size())) {
+            if (above.is("coat", "film") && (sands ? label(above).sandableFromH() : gelH(above)) >= ready) {
+                return;
+            }
+        }
+        boolean isSaidOfTheFlakes = next.doing().isPour()
+                && exposed(things).stream().anyMatch(open -> open.is("glitter") && holds(open, things) == hidden);
+        say(wrong, (now - hidden.by.begun()) / 60 < ready && !isSaidOfTheFlakes, sands ? "NOT_SANDABLE" : "COAT_RUNS");
     }
 
     private static boolean goesWithPaper(Thing thing) {
@@ -329,8 +369,8 @@ final class Oracle {
                     wrong,
                     thing.is("coat")
                             && thing.since.stream()
-                                    .anyMatch(done -> Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF)
-                                            .contains(done.work().doing())),
+                                    .anyMatch(done ->
+                                            SANDS_THE_BODY.contains(done.work().doing())),
                     "SANDED_BARE");
         }
     }
@@ -372,11 +412,16 @@ final class Oracle {
         return coarse;
     }
 
-    private static void onGlitter(Set<String> wrong, double now, Thing glitter, List<Thing> things) {
+    private static @Nullable Thing holds(Thing glitter, List<Thing> things) {
         Thing holds = null;
         for (Thing thing : things.subList(0, things.indexOf(glitter))) {
             holds = thing.is("film", "coat", "glue", "spray", "foil glue") ? thing : holds;
         }
+        return holds;
+    }
+
+    private static void onGlitter(Set<String> wrong, double now, Thing glitter, List<Thing> things) {
+        Thing holds = holds(glitter, things);
         if (holds == null) {
             return;
         }
@@ -396,8 +441,7 @@ final class Oracle {
 
     private void ofTheCup(Set<String> wrong, Work next, double now) {
         Done pour = last(done -> done.work().doing().isPour());
-        boolean sandsBody =
-                Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF).contains(next.doing());
+        boolean sandsBody = SANDS_THE_BODY.contains(next.doing());
         if (next.doing() == Doing.HEAT || next.doing() == Doing.SMOKE) {
             Done vapour = last(done -> done.work().leavesSolvent());
             say(wrong, vapour != null && now - vapour.ended() < 10, "VAPOUR");

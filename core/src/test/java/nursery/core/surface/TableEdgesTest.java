@@ -91,6 +91,49 @@ class TableEdgesTest {
         assertThat(onCoat("TACK_WINDOW", StepKind.BUILD_COAT, 24 + MINUTE_H)).isTrue();
     }
 
+    /** P13: a coat that was sealed, painted or strewn over while it ran is not set any sooner for that. */
+    @ParameterizedTest
+    @EnumSource(
+            value = StepKind.class,
+            names = {"SEAL", "PAINT"})
+    void whatWasCoveredWhileItRanRunsOn(StepKind cover) {
+        for (StepKind next : List.of(
+                StepKind.BUILD_COAT, StepKind.PAINT, StepKind.SEAL, StepKind.VINYL, StepKind.INK, StepKind.TRIM)) {
+            assertThat(breaks("COAT_STILL_WET", next, ago(StepKind.BUILD_COAT, 4 * 60 - 1), ago(cover, 3 * 60)))
+                    .as("%s", next)
+                    .isTrue();
+            assertThat(breaks("COAT_STILL_WET", next, ago(StepKind.BUILD_COAT, 4 * 60 + 1), ago(cover, 3 * 60)))
+                    .as("%s", next)
+                    .isFalse();
+        }
+        assertThat(breaks("SAND_TOO_SOON", StepKind.SAND, ago(StepKind.BUILD_COAT, 8 * 60 - 1), ago(cover, 3 * 60)))
+                .isTrue();
+        assertThat(breaks("SAND_TOO_SOON", StepKind.SAND, ago(StepKind.BUILD_COAT, 8 * 60 + 1), ago(cover, 3 * 60)))
+                .isFalse();
+        Done film = ago(StepKind.ADHESIVE, 119);
+        Done flakes = ago(StepKind.GLITTER, 110);
+        assertThat(breaks("COAT_STILL_WET", StepKind.PAINT, film, flakes)).isTrue();
+        assertThat(breaks("COAT_STILL_WET", StepKind.BUILD_COAT, film, flakes, ago(cover, 60)))
+                .isTrue();
+        assertThat(breaks("COAT_STILL_WET", StepKind.GLITTER, ago(StepKind.ADHESIVE, 20), ago(StepKind.GLITTER, 10)))
+                .as("more flakes on the first, while the film is wet")
+                .isFalse();
+    }
+
+    /** P20, P24: a slide that was sealed while damp clouds the coat all the same, and glue gasses through paint. */
+    @Test
+    void whatDriesIsNotDryForBeingHidden() {
+        Done slide = ago(StepKind.WATER_SLIDE, 8 * 60 - 1);
+        assertThat(breaks("SLIDE_NOT_DRY", StepKind.BUILD_COAT, slide, ago(StepKind.SEAL, 7 * 60)))
+                .isTrue();
+        assertThat(breaks("SLIDE_NOT_DRY", StepKind.BUILD_COAT, ago(StepKind.WATER_SLIDE, 8 * 60 + 1)))
+                .isFalse();
+        assertThat(breaks("GLUE_NOT_DRY", StepKind.BUILD_COAT, ago(StepKind.GLUE, 59), ago(StepKind.SEAL, 40)))
+                .isTrue();
+        assertThat(breaks("GLUE_NOT_DRY", StepKind.BUILD_COAT, ago(StepKind.GLUE, 61), ago(StepKind.SEAL, 40)))
+                .isFalse();
+    }
+
     /** Step 6: no paper on what lies open. Who cannot scuff is not told that a scuff makes sure. */
     @ParameterizedTest
     @EnumSource(
