@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import nursery.core.film.Texture;
 import nursery.core.resin.LabelTimes;
 import nursery.core.surface.Surface.Column;
@@ -44,10 +42,13 @@ public final class Table {
      */
     public static List<Bound> bounds(Work next, Surface on, List<Doing> later) {
         Table table = new Table(next, on, later);
-        on.different(next.place()).forEach(column -> {
-            column.exposed().forEach(table::meet);
-            table.below(column);
-        });
+        for (Column column : on.different(next.place())) {
+            List<Patch> exposed = column.exposed();
+            exposed.forEach(table::meet);
+            if (exposed.size() < column.stack().size()) {
+                table.below(column, exposed);
+            }
+        }
         table.whole();
         return List.copyOf(table.bounds);
     }
@@ -78,40 +79,47 @@ public final class Table {
     }
 
     /** A coat that was covered while it ran runs on: whatever comes next lies on it as well. */
-    private void below(Column column) {
+    private void below(Column column, List<Patch> exposed) {
         switch (next.doing().family()) {
             case POUR -> {
-                below(column, this::gelH, Cell.COAT_RUNS);
+                below(column, exposed, this::gelH, Cell.COAT_RUNS);
                 dampBelow(column);
             }
             case PAINT, SEAL, GLUE, RESIST, POWDER, INK, DECAL, SLIDE, TRIM, WASH ->
-                below(column, this::gelH, Cell.COAT_RUNS);
+                below(column, exposed, this::gelH, Cell.COAT_RUNS);
             case WIPE -> {
                 if (next.doing() == Doing.CLEAN) {
-                    below(column, this::gelH, Cell.COAT_RUNS);
+                    below(column, exposed, this::gelH, Cell.COAT_RUNS);
                 }
             }
-            case SAND -> below(column, epoxy -> times(epoxy).sandableFromH(), Cell.NOT_SANDABLE);
+            case SAND -> below(column, exposed, epoxy -> times(epoxy).sandableFromH(), Cell.NOT_SANDABLE);
             // More flakes go on the first ones while their film is wet.
             case NOTHING, GLITTER, DROP, PEEL, TAPE, PULL, HEAT, POLISH, FINISH, PACK -> {}
         }
     }
 
     /** Of what is hidden, what takes longer than all that was poured over it. */
-    private void below(Column column, ToDoubleFunction<Layer> readyH, Cell cell) {
-        Set<Layer> met = column.exposed().stream()
-                .flatMap(patch -> Stream.concat(Stream.of(patch.layer()), saidOfFlakes(patch).stream()))
-                .collect(Collectors.toSet());
+    private void below(Column column, List<Patch> exposed, ToDoubleFunction<Layer> readyH, Cell cell) {
+        int hidden = column.stack().size() - exposed.size();
         double longestH = 0;
         for (int i = column.stack().size() - 1; i >= 0; i--) {
             Layer layer = column.stack().get(i);
             if (layer.lay().isEpoxy() && readyH.applyAsDouble(layer) > longestH) {
                 longestH = readyH.applyAsDouble(layer);
-                if (!met.contains(layer)) {
+                if (i < hidden && !isSaidOfFlakes(layer, exposed)) {
                     age(layer, longestH, cell);
                 }
             }
         }
+    }
+
+    /** Of what holds flakes that lie open a pour asks by itself. */
+    private boolean isSaidOfFlakes(Layer layer, List<Patch> exposed) {
+        return next.doing().isPour()
+                && exposed.stream()
+                        .filter(patch -> patch.layer().lay() == Lay.GLITTER)
+                        .anyMatch(
+                                flakes -> holding(flakes).filter(layer::equals).isPresent());
     }
 
     /** What dries longer than the paint or sealer that hides it. */
@@ -127,11 +135,6 @@ public final class Table {
                 ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
             }
         }
-    }
-
-    /** What holds flakes that lie open: a pour asks for it by itself. */
-    private Optional<Layer> saidOfFlakes(Patch patch) {
-        return next.doing().isPour() && patch.layer().lay() == Lay.GLITTER ? holding(patch) : Optional.empty();
     }
 
     private void pour(Patch patch) {
