@@ -164,7 +164,7 @@ final class NextStep {
         }
         return fades.get().bound().cell() == Cell.GRIP_FADES
                 ? "Straight on still works, but grips less by the hour: a light scuff makes sure."
-                : "Straight on still works, but grips less by the hour: coat it soon.";
+                : "Straight on still works, but grips less by the hour: do not let it wait.";
     }
 
     /** As this cup's resin has it: of the hours for a slow one and for a fast one only those that were poured on. */

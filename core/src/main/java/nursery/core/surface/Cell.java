@@ -27,9 +27,11 @@ public enum Cell {
     GRIP_FADES_BELOW(
             Grave.ADVICE,
             "P14, P16",
-            "It grips less by the hour, and what lies open on it bears no paper: coat it soon."),
+            "It grips less by the hour, and cannot be scuffed under what lies open: do not let it wait."),
     GRIP_WEAK_BELOW(
-            Grave.ADVICE, "P16", "After a day it grips weakly, and what lies open on it bears no paper: coat it soon."),
+            Grave.ADVICE,
+            "P16",
+            "After a day it grips weakly, and cannot be scuffed under what lies open: do not let it wait."),
     MAY_PEEL_BELOW(Grave.RISKS, "P16", "After three days an unscuffed coat holds nothing: what lies on it may peel."),
     DUST_LEFT(Grave.RISKS, "step 6", "Sanding dust is still on it.", Doing.WASH),
     DUST_UNDER_PAINT(Grave.RISKS, "step 7", "Sanding dust is still on it, and shows through paint.", Doing.WASH),
@@ -237,7 +239,8 @@ public enum Cell {
     public String ifMissed() {
         return switch (this) {
             case GRIP_WEAK, MAY_PEEL -> "Let it harden, scuff it, then coat.";
-            case GRIP_WEAK_BELOW -> "It can still be coated, but grips weakly: what lies open bears no paper.";
+            case GRIP_WEAK_BELOW ->
+                "It can still be coated, but grips weakly, and cannot be scuffed under what lies open.";
             case OWN_WAY -> "The coat is past being worked: let it harden.";
             default -> words;
         };

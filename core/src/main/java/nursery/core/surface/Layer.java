@@ -1,8 +1,10 @@
 package nursery.core.surface;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import nursery.core.technique.Fields;
 import nursery.core.technique.Figures;
@@ -13,12 +15,12 @@ import nursery.core.technique.Figures;
  * @param lay what it is
  * @param by the work that laid it; its number is the layer's own
  * @param since the works that touched it afterwards, in order
- * @param cut whether parts of it went: what lies below shows between
+ * @param cuts the works that took parts of it: what lies below shows through the holes they left
  */
-record Layer(Lay lay, Work by, List<Work> since, boolean cut) {
+record Layer(Lay lay, Work by, List<Work> since, Set<Integer> cuts) {
 
     Layer(Lay lay, Work by) {
-        this(lay, by, List.of(), false);
+        this(lay, by, List.of(), Set.of());
     }
 
     int id() {
@@ -30,21 +32,28 @@ record Layer(Lay lay, Work by, List<Work> since, boolean cut) {
         List<Work> more = new ArrayList<>(since.size() + 1);
         more.addAll(since);
         more.add(work);
-        return new Layer(lay, by, more, cut);
+        return new Layer(lay, by, more, cuts);
     }
 
     Layer mixed(How.Ratio known) {
-        return new Layer(lay, by.mixed(known), since, cut);
+        return new Layer(lay, by.mixed(known), since, cuts);
     }
 
     /** After a work that took parts of it. */
     Layer cutBy(Work work) {
-        return new Layer(lay, by, touchedBy(work).since(), true);
+        Set<Integer> more = new HashSet<>(cuts);
+        more.add(work.id());
+        return new Layer(lay, by, touchedBy(work).since(), Set.copyOf(more));
     }
 
     /** Whether nothing shows through it. */
     boolean hides() {
-        return !cut && by.place().whole();
+        return cuts.isEmpty() && by.place().whole();
+    }
+
+    /** Whether one sees past it through holes alone: then what the same works took from below is gone there, too. */
+    boolean showsThroughHoles() {
+        return !cuts.isEmpty() && by.place().whole();
     }
 
     boolean isScuffed() {

@@ -5,6 +5,8 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.core.film.Texture;
 import nursery.core.technique.Fields;
@@ -56,8 +58,15 @@ public record Surface(List<Column> columns, List<Work> works) {
         /** What a hand touches there: the top, and what shows through. */
         List<Patch> exposed() {
             List<Patch> patches = new ArrayList<>();
+            List<Layer> holed = new ArrayList<>();
             for (int i = stack.size() - 1; i >= 0; i--) {
                 Layer layer = stack.get(i);
+                if (holed.stream().anyMatch(above -> layer.cuts().containsAll(above.cuts()))) {
+                    continue;
+                }
+                if (layer.showsThroughHoles()) {
+                    holed.add(layer);
+                }
                 patches.add(new Patch(this, layer, i == 0 ? Optional.empty() : Optional.of(stack.get(i - 1))));
                 if (layer.hides()) {
                     break;
@@ -150,16 +159,16 @@ public record Surface(List<Column> columns, List<Work> works) {
         if (work.doing() == Doing.STRIP) {
             return List.of(stripped(work));
         }
-        int exposed = column.stack().size() - column.exposed().size();
+        Set<Integer> exposed =
+                column.exposed().stream().map(patch -> patch.layer().id()).collect(Collectors.toSet());
         int lifted = lifted(column, work);
         List<Layer> now = new ArrayList<>(column.stack().size() + 1);
-        for (int i = 0; i < column.stack().size(); i++) {
-            Layer layer = column.stack().get(i);
+        for (Layer layer : column.stack()) {
             if (layer.id() >= lifted) {
                 if (goesWith(work) != layer.lay()) {
                     now.add(layer.cutBy(work));
                 }
-            } else if (i >= exposed) {
+            } else if (exposed.contains(layer.id())) {
                 touched(layer, work).ifPresent(now::add);
             } else {
                 now.add(layer);

@@ -100,17 +100,20 @@ public final class Table {
 
     /** Of what is hidden, what takes longer than all that was poured over it. */
     private void below(Column column, List<Patch> exposed, ToDoubleFunction<Layer> readyH, Cell cell) {
-        int hidden = column.stack().size() - exposed.size();
         double longestH = 0;
         for (int i = column.stack().size() - 1; i >= 0; i--) {
             Layer layer = column.stack().get(i);
             if (layer.lay().isEpoxy() && readyH.applyAsDouble(layer) > longestH) {
                 longestH = readyH.applyAsDouble(layer);
-                if (i < hidden && !isSaidOfFlakes(layer, exposed)) {
+                if (!isMet(layer, exposed) && !isSaidOfFlakes(layer, exposed)) {
                     age(layer, longestH, cell);
                 }
             }
         }
+    }
+
+    private static boolean isMet(Layer layer, List<Patch> exposed) {
+        return exposed.stream().anyMatch(patch -> patch.layer().id() == layer.id());
     }
 
     /** Of what holds flakes that lie open a pour asks by itself. */

@@ -1,6 +1,7 @@
 package nursery.core.surface;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -44,13 +45,14 @@ final class Oracle {
     private static final class Thing {
         final String what;
         final Done by;
-        boolean whole;
+        final boolean laidWhole;
+        final Set<Done> holes = new HashSet<>();
         final List<Done> since = new ArrayList<>();
 
         Thing(String what, Done by, boolean whole) {
             this.what = what;
             this.by = by;
-            this.whole = whole;
+            this.laidWhole = whole;
         }
 
         boolean is(String... kinds) {
@@ -107,7 +109,7 @@ final class Oracle {
                         lifts = true;
                         things.remove(thing);
                     } else if (lifts) {
-                        thing.whole = false;
+                        thing.holes.add(done);
                     }
                 }
             }
@@ -121,7 +123,7 @@ final class Oracle {
                 boolean cuts = (work.doing() == Doing.WIPE || work.doing() == Doing.CLEAN)
                         && work.how().fields().cleaner() == Fields.Cleaner.ACETONE;
                 if (cuts && thing.is("paint")) {
-                    thing.whole = false;
+                    thing.holes.add(done);
                 }
             }
             // Flakes on a coat sink into it.
@@ -137,9 +139,12 @@ final class Oracle {
     private static List<Thing> exposed(List<Thing> things) {
         List<Thing> exposed = new ArrayList<>();
         for (int i = things.size() - 1; i >= 0; i--) {
-            exposed.add(things.get(i));
-            if (things.get(i).whole) {
-                break;
+            Thing thing = things.get(i);
+            // Somewhere all that lies over the whole of it is gone, and it itself is not.
+            if (things.subList(i + 1, things.size()).stream()
+                    .filter(above -> above.laidWhole)
+                    .noneMatch(above -> thing.holes.containsAll(above.holes))) {
+                exposed.add(thing);
             }
         }
         return exposed;
@@ -349,7 +354,10 @@ final class Oracle {
             say(wrong, !epoxy && !thing.is("glue", "spray", "foil glue", "glitter", "ink"), "NOTHING_HOLDS");
         }
         if (next.doing() == Doing.INK_BLOOM) {
-            say(wrong, epoxy ? ageH >= label(thing).workingH() : thing.whole, "INK_TOO_LATE");
+            say(
+                    wrong,
+                    epoxy ? ageH >= label(thing).workingH() : thing.laidWhole && thing.holes.isEmpty(),
+                    "INK_TOO_LATE");
         }
         if (Set.of(Doing.TRIM, Doing.CLEAN, Doing.WASH).contains(next.doing())) {
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");

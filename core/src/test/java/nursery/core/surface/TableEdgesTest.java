@@ -120,6 +120,35 @@ class TableEdgesTest {
                 .isFalse();
     }
 
+    /** A stencil takes with it all that was laid on it: beside it the ink is as well sealed as it was. */
+    @Test
+    void whatLiesUnderAPeeledStencilShowsAndNotWhatWentWithIt() {
+        PlanStep stencil =
+                step(StepKind.STENCIL, Fields.usual(StepKind.STENCIL).with(Fields.Vinyl.REMOVABLE), Optional.empty());
+        Done[] badge = {
+            new Done(stencil, 600),
+            ago(StepKind.GLUE, 500),
+            ago(StepKind.GLITTER, 490),
+            ago(StepKind.INK, 300),
+            ago(StepKind.SEAL, 200),
+            ago(StepKind.PEEL, 100)
+        };
+        assertThat(broken(REGULAR, step(StepKind.FLOOD_COAT), badge)).isEmpty();
+        Done[] unsealed = {
+            new Done(stencil, 600), ago(StepKind.GLUE, 500), ago(StepKind.INK, 300), ago(StepKind.PEEL, 100)
+        };
+        assertThat(broken(REGULAR, step(StepKind.FLOOD_COAT), unsealed)).containsExactly("INK_UNSEALED");
+        assertThat(broken(
+                        REGULAR,
+                        step(StepKind.FLOOD_COAT),
+                        ago(StepKind.PAINT, 700),
+                        new Done(stencil, 600),
+                        ago(StepKind.SEAL, 200),
+                        ago(StepKind.PEEL, 100),
+                        ago(StepKind.PAINT, 10)))
+                .containsExactly("PAINT_NOT_DRY");
+    }
+
     /** P20, P24: a slide that was sealed while damp clouds the coat all the same, and glue gasses through paint. */
     @Test
     void whatDriesIsNotDryForBeingHidden() {
