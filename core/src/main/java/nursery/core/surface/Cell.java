@@ -31,8 +31,13 @@ public enum Cell {
     GRIP_WEAK_BELOW(
             Grave.ADVICE,
             "P16",
-            "After a day it grips weakly, and cannot be scuffed under what lies open: do not let it wait."),
-    MAY_PEEL_BELOW(Grave.RISKS, "P16", "After three days an unscuffed coat holds nothing: what lies on it may peel."),
+            "After a day it grips weakly, and cannot be scuffed under what lies open: brush sealer over it first.",
+            Doing.SEAL),
+    MAY_PEEL_BELOW(
+            Grave.RISKS,
+            "P16",
+            "After three days an unscuffed coat holds nothing: brush sealer over it first, or it may peel.",
+            Doing.SEAL),
     DUST_LEFT(Grave.RISKS, "step 6", "Sanding dust is still on it.", Doing.WASH),
     DUST_UNDER_PAINT(Grave.RISKS, "step 7", "Sanding dust is still on it, and shows through paint.", Doing.WASH),
     SCRATCHES_SHOW(Grave.RISKS, "step 7", "It was sanded coarser than 220: the scratches show.", Doing.SAND),
@@ -240,7 +245,7 @@ public enum Cell {
         return switch (this) {
             case GRIP_WEAK, MAY_PEEL -> "Let it harden, scuff it, then coat.";
             case GRIP_WEAK_BELOW ->
-                "It can still be coated, but grips weakly, and cannot be scuffed under what lies open.";
+                "It grips weakly then, and cannot be scuffed under what lies open: brush sealer over it first.";
             case OWN_WAY -> "The coat is past being worked: let it harden.";
             default -> words;
         };

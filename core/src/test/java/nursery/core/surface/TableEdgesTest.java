@@ -120,6 +120,17 @@ class TableEdgesTest {
                 .isFalse();
     }
 
+    /** P16: a sealer brushed over an old coat, and over what lies on it, is new ground. */
+    @Test
+    void aSealerIsNewGroundWherePaperCannotGo() {
+        Done coat = ago(StepKind.BUILD_COAT, 4 * 24 * 60);
+        Done vinyl = ago(StepKind.VINYL, 3 * 24 * 60);
+        assertThat(breaks("TACK_WINDOW", StepKind.BUILD_COAT, coat, vinyl)).isTrue();
+        assertThat(broken(REGULAR, step(StepKind.SEAL), coat, vinyl)).isEmpty();
+        assertThat(broken(REGULAR, step(StepKind.BUILD_COAT), coat, vinyl, ago(StepKind.SEAL, 40)))
+                .isEmpty();
+    }
+
     /** A stencil takes with it all that was laid on it: beside it the ink is as well sealed as it was. */
     @Test
     void whatLiesUnderAPeeledStencilShowsAndNotWhatWentWithIt() {
