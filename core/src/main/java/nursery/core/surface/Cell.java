@@ -85,6 +85,7 @@ public enum Cell {
     TAPE_ON(Grave.RISKS, "P22", "The tape is still on.", Doing.PULL_TAPE),
     SANDED_BARE(Grave.RISKS, "step 9", "It was sanded and nothing covers it: it stays dull.", Doing.FINISHING_COAT),
     DECAL_OPEN(Grave.ADVICE, "step 7", "A decal is neither coated nor sealed: it wears off.", Doing.SEAL),
+    LAID_OPEN(Grave.ADVICE, "step 7", "Glitter, ink, foil, mica or soot lies open: it rubs off.", Doing.FINISHING_COAT),
     NOT_CURED(Grave.RISKS, "step 9", "The last coat must be cured before it is rubbed matte: it smears."),
     NOT_INSPECTED(Grave.RISKS, "step 9", "A polish shows every fault: inspect the last coat first.", Doing.INSPECT),
     TAKES_PRINTS(Grave.RISKS, "step 10", "For 8 to 12 h the last coat still takes prints."),
@@ -236,6 +237,7 @@ public enum Cell {
                     TAPE_ON,
                     SANDED_BARE,
                     DECAL_OPEN,
+                    LAID_OPEN,
                     NOT_INSPECTED -> "";
         };
     }
@@ -308,6 +310,7 @@ public enum Cell {
                     TAPE_ON,
                     SANDED_BARE,
                     DECAL_OPEN,
+                    LAID_OPEN,
                     NOT_FULLY_CURED,
                     OWN_WAY -> name();
         };

@@ -17,27 +17,14 @@ final class Owed {
         for (Patch patch : now.met(Place.ALL)) {
             Layer layer = patch.layer();
             switch (layer.lay()) {
+                case GLITTER, INK, FOIL, MICA, SOOT -> owed.add(Bound.never(layer.id(), Cell.LAID_OPEN));
                 case VINYL, SLIDE -> owed.add(Bound.never(layer.id(), Cell.DECAL_OPEN));
                 case COAT -> {
                     if (layer.last(work -> work.doing().sandsTheBody()).isPresent()) {
                         owed.add(Bound.never(layer.id(), Cell.SANDED_BARE));
                     }
                 }
-                case STEEL,
-                        FACTORY_COAT,
-                        PAINT,
-                        CRAFT_GLUE,
-                        SPRAY_GLUE,
-                        FOIL_GLUE,
-                        FILM,
-                        GLITTER,
-                        SEALER,
-                        INK,
-                        FOIL,
-                        MICA,
-                        SOOT,
-                        STENCIL,
-                        SOAP -> {}
+                case STEEL, FACTORY_COAT, PAINT, CRAFT_GLUE, SPRAY_GLUE, FOIL_GLUE, FILM, SEALER, STENCIL, SOAP -> {}
             }
             patch.column().toComeOff().stream()
                     .filter(under -> under.lay() == Lay.STENCIL)

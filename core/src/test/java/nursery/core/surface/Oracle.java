@@ -373,6 +373,7 @@ final class Oracle {
         if (next.doing() == Doing.FINISH || next.doing() == Doing.PACK || next.doing() == Doing.HAND_OVER) {
             say(wrong, stillOn("stencil", things), "STENCIL_ON");
             say(wrong, thing.is("vinyl", "slide"), "DECAL_OPEN");
+            say(wrong, thing.is("glitter", "ink", "foil", "mica", "soot"), "LAID_OPEN");
             say(
                     wrong,
                     thing.is("coat")

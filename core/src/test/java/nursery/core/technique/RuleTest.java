@@ -130,6 +130,24 @@ public class RuleTest {
                         "SLIDE_NOT_DRY",
                         List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(30)), coat(dry(30))),
                         List.of(step(StepKind.WATER_SLIDE, NOW), step(StepKind.SEAL, dry(600)), coat(dry(30)))),
+                // Who leaves the coats out is told so before the cup goes.
+                Arguments.of(
+                        "LAID_OPEN",
+                        List.of(coat, adhesive.waitingFor(age(5)), glitter, step(StepKind.FINISH, age(30))),
+                        List.of(
+                                coat,
+                                adhesive.waitingFor(age(5)),
+                                glitter,
+                                last.waitingFor(age(3)),
+                                step(StepKind.FINISH, age(30)))),
+                Arguments.of(
+                        "LAID_OPEN",
+                        List.of(coat, step(StepKind.INK, age(9)), step(StepKind.PACK, age(200))),
+                        List.of(
+                                coat,
+                                step(StepKind.INK, age(9)),
+                                step(StepKind.SEAL, dry(60)),
+                                step(StepKind.PACK, age(200)))),
                 Arguments.of(
                         "PAINT_NOT_DRY",
                         List.of(step(StepKind.PAINT, NOW), step(StepKind.INK, NOW)),
