@@ -270,8 +270,8 @@ class NextStepTest {
         assertThat(drying.window().opensAt()).isEqualTo(hour(17));
         assertThat(drying.window().closesAtExclusive()).contains(hour(24));
         assertThat(drying.ifMissed())
-                .contains(
-                        "It grips weakly then, and cannot be scuffed under what lies open: brush sealer over it first.");
+                .contains("It grips weakly then, and cannot be scuffed under what lies open: "
+                        + "brush sealer over it first.");
         NextAction late = cup.at(ROOM, hour(30)).next().orElseThrow();
         assertThat(late.kind()).isEqualTo(NextAction.Kind.STEP);
         assertThat(late.window().isOpenAt(hour(30))).isTrue();

@@ -30,8 +30,9 @@ class TableDocTest {
             where several are touched, the latest "from" and the earliest "until" count. What is not listed asks
             for nothing. *Ruins* and *risks* are asked about before they are logged, *advice* is told, a *school*
             is told to who chose another. Minutes count from the end of the work that laid the layer, hours on the
-            cure clock from its pour. A coat that was covered before it had gelled keeps what comes next waiting as if it
-            lay bare; a scuff is advised only where nothing lies open that it would take away. P-marks, steps and sections are those of [practice.md](practice.md).
+            cure clock from its pour. A coat that was covered before it had gelled keeps what comes next waiting as
+            if it lay bare; a scuff is advised only where nothing lies open that it would take away. P-marks, steps
+            and sections are those of [practice.md](practice.md).
 
             """;
 
