@@ -13,8 +13,10 @@ document.addEventListener('click', (event) => {
 document.addEventListener('input', (event) => {
   event.target.dataset.typedAt = String(Date.now());
 }, true);
-// Room for the strips as they stood on the page before: what they say comes late, and must not push the page away.
+// Room for the strips as they stood on the page before, or for one: what they say comes late, and must not push the page
+// away, nor cover the bar of rooms of who opens it for the first time.
 (() => {
-  const [width, height] = (localStorage.getItem('strips') || '').split(':').map(Number);
+  const kept = localStorage.getItem('strips');
+  const [width, height] = kept ? kept.split(':').map(Number) : [window.innerWidth, window.innerWidth <= 820 ? 53 : 63];
   if (height && width === window.innerWidth) document.documentElement.style.setProperty('--strips', `${height}px`);
 })();

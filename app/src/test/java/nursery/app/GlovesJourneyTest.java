@@ -167,6 +167,8 @@ class GlovesJourneyTest extends Journey {
     void aStripThatComesLateMovesNothingUnderAFinger(int width, int height, int scrolled) {
         cups(1);
         open(width, height, ColorScheme.LIGHT);
+        // A device whose last page had no strip.
+        context.addInitScript("localStorage.setItem('strips', `${window.innerWidth}:0`)");
         List<Route> held = new ArrayList<>();
         page.route("**/alarms/due", held::add);
         page.navigate("/cups/A-01");
@@ -197,6 +199,9 @@ class GlovesJourneyTest extends Journey {
         onAPhone();
         page.navigate("/");
         assertThat(page.locator("button[aria-label^='Put away']")).isVisible();
+        assertThat(page.evaluate("() => window.scrollY"))
+                .as("of a device that was never here, too")
+                .isEqualTo(0);
         List<Route> held = new ArrayList<>();
         page.route("**/alarms/due", held::add);
         page.navigate("/cups");

@@ -17,6 +17,7 @@ import nursery.core.measure.Span;
  * The newest coat as the cup page shows it: its phase, its times, and its time bar.
  *
  * @param meaning what a hand may do to it
+ * @param paper whether it may be scuffed
  * @param speed how fast it cures now, relative to label speed
  */
 record CoatCard(
@@ -29,6 +30,7 @@ record CoatCard(
         CoatTimes times,
         Window tack,
         String meaning,
+        boolean paper,
         TimeBar bar) {
 
     private static final Duration LEAD = Duration.ofMinutes(20);
@@ -48,6 +50,7 @@ record CoatCard(
                 times,
                 times.tackWindow(),
                 meaning(coat, phase),
+                coat.bearsPaper(),
                 TimeBar.of(frame(times, quiet, show), Optional.of(times), next.map(NextAction::window)));
     }
 

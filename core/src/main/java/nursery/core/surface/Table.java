@@ -204,13 +204,9 @@ public final class Table {
             case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_FRESH);
             case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
             case GLITTER ->
-                patch.below().ifPresent(glue -> {
-                    if (glue.lay().isEpoxy()) {
-                        gelled(glue);
-                    } else if (glue.lay().isAdhesive()) {
-                        ended(glue, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
-                    }
-                });
+                patch.below()
+                        .filter(glue -> glue.lay().isGlue())
+                        .ifPresent(glue -> ended(glue, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY));
             case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
             case FILM, COAT -> {
                 gelled(layer);
