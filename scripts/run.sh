@@ -16,7 +16,7 @@ run_shop() {
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   need_to run "$(is_built || echo build)"
   build
-  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files" && take_first
+  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files"
   fresh=yes
   [ -d "$state/data" ] && fresh=no
   chmod 700 "$root/var"
@@ -28,6 +28,7 @@ run_shop() {
   save_before_migrating
   launch_application
   wait_until_ready
+  remember_classes
   watch
 }
 
@@ -92,12 +93,6 @@ take_lock() {
   done
 }
 
-# The demo that was written a moment ago, when Nursery was built, is as fresh as a new one.
-take_first() {
-  [ -n "$(find "$root/var/first/classes-remembered" -mmin -5 2>/dev/null)" ] && mv "$root/var/first/data" "$root/var/first/files" "$state/"
-  rm -rf "$root/var/first"
-}
-
 # As long as it gets on: on a busy machine a first start takes minutes.
 wait_until_ready() {
   local again=no
@@ -105,7 +100,7 @@ wait_until_ready() {
   until waits_for "$application" 180 is_ready; do
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
     if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
-      # A damaged archive of classes may end Java at once: without it, it starts. The next build of it is the next start's.
+      # A damaged archive of classes may end Java at once: without it, it starts, and makes a new one.
       again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
@@ -155,6 +150,7 @@ tell_network() {
 clear_up() {
   # First: whoever starts meanwhile is told that this one is ending, not that it is open.
   rm -f "$state/address"
+  stop_remembering
   end "$state/application.pid" nursery.jar 20
   "$root/scripts/mariadb" stop "$state" 9>&-
   rm -f "$state/nursery.pid"
@@ -169,5 +165,7 @@ stop_shops() {
     end "$state/nursery.pid" nursery 40
     clear_up
   done
+  # Where the start command was killed, what it had under way is nobody's; where it lives, it has ended it.
+  end_first
   [ "$found" = yes ] && say "Nursery is stopped." || say "Nursery was not running."
 }

@@ -93,6 +93,12 @@ check "stop says so" says 'Nursery is stopped'
 check "and ends the start command" ended
 check "stop leaves nothing running" nothing_left
 
+start demo --keep
+check "the archive of classes is made while it is open" eval 'left=3000; until [ -f "$copy/var/app/classes.jsa" ] || [ "$left" = 0 ]; do sleep 0.1; left=$((left - 1)); done; [ "$left" -gt 0 ]'
+"$copy/nursery" stop >/dev/null 2>&1
+ended
+check "and what made it is gone" eval '[ ! -e "$copy/var/first" ] && nothing_left'
+
 rm -rf "$copy/var/shop" && mkdir -p "$copy/var/shop/data.new/half" # as a set-up cut short leaves it
 echo damaged >"$copy/var/app/classes.jsa"
 start start
