@@ -14,8 +14,7 @@ run_shop() {
   is_taken "$port" && sleep 1
   [ "$lan" = yes ] && is_taken "$((port + 1))" && die "Port $((port + 1)), for HTTPS, is taken by another program. Choose another, such as --port $((port + 2))."
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
-  need_to run "$(is_built || echo build)"
-  build
+  get_built
   [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files"
   fresh=yes
   [ -d "$state/data" ] && fresh=no
@@ -30,6 +29,19 @@ run_shop() {
   wait_until_ready
   remember_classes
   watch
+}
+
+# What is missing, and the build; the database comes while Maven is at work.
+get_built() {
+  local coming=
+  is_built || {
+    need_to build
+    need_to run &
+    coming=$!
+  }
+  build
+  [ -z "$coming" ] || wait "$coming" || exit 1
+  need_to run
 }
 
 # Application and database are kept running: what ended by itself is started again, the database where it was and as often
