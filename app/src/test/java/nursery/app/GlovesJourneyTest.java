@@ -393,8 +393,13 @@ class GlovesJourneyTest extends Journey {
             assertThat(page.locator(".composed .edit-rows li").first()).containsText(base);
         }
         Locator blocks = page.locator(".block-btn");
-        assertThat(blocks).hasCount(12);
-        for (int i = 0; i < 12; i++) {
+        assertThat(blocks).hasCount(25);
+        while (button("Remove: Coat").first().isVisible()) {
+            int left = button("Remove: Coat").count();
+            button("Remove: Coat").first().click();
+            assertThat(page.locator("[aria-label='Remove: Coat']")).hasCount(left - 1);
+        }
+        for (int i = 0; i < 25; i++) {
             blocks.nth(i).click();
             assertThat(page.locator(".composed .edit-rows li")).hasCount(3);
             assertThat(page.locator(".composed .verdict")).containsText("No problems found.");
@@ -410,7 +415,12 @@ class GlovesJourneyTest extends Journey {
         assertThat(page.locator(".composed .edit-rows li").nth(1)).containsText("Water-slide");
         button("Down: Water-slide").click();
         assertThat(page.locator(".composed .edit-rows li").nth(2)).containsText("Water-slide");
-        for (String finish : List.of("Three last coats", "Rubbed matte", "One last coat", "Two last coats")) {
+        for (String finish : List.of(
+                "Rubbed matte",
+                "Sanded smooth, one last coat",
+                "Two last coats, sanded between",
+                "As it stands",
+                "Two last coats")) {
             choose(finish);
             assertThat(page.locator(".composed .edit-rows li").last()).containsText(finish);
         }

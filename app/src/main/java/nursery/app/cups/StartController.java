@@ -183,8 +183,8 @@ class StartController {
         Optional<ShelfBlank> blank = reader.id("blank", "The blank")
                 .flatMap(shelf::blank)
                 .or(() -> shelf.blanks().stream().findFirst());
-        return base.flatMap(
-                        b -> last.flatMap(l -> blank.map(cup -> Judgement.of(plan, b.label(), l.label(), cup.blank()))))
+        return base.flatMap(b ->
+                        last.flatMap(l -> blank.map(cup -> Judgement.offered(plan, b.label(), l.label(), cup.blank()))))
                 .orElse(List.of());
     }
 

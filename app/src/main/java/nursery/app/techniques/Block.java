@@ -3,118 +3,164 @@ package nursery.app.techniques;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import nursery.core.cup.StartingBlank;
+import nursery.core.resin.StartingProfile;
+import nursery.core.surface.Composer;
 import nursery.core.technique.Technique;
 import nursery.core.technique.Technique.Place;
 
 /**
  * What a technique is put together from: one base, any number of layers on it in the order they are touched, one
- * finish. Each ends on a coat, so that any other may follow. Those that ship are technique files of their own under
- * {@code techniques/blocks}; every technique that knows its blocks lends them as well.
+ * finish. Each brings only what it is; what one asks for on another comes between them ({@link Composer}). Those that
+ * ship are technique files of their own under {@code techniques/blocks}; every technique that knows its blocks lends
+ * them as well.
  *
  * @param key its name in a form, such as {@code layer-decal}, or {@code waves.1} for the second of a technique's
  */
 record Block(String key, Place place, String title, String about, List<Technique.Part> parts) {
 
+    static final Block BASE_BARE = shipped(Place.BASE, "bare");
+    static final Block BASE_COATED = shipped(Place.BASE, "coated");
     static final Block BASE_PAINT = shipped(Place.BASE, "paint");
+    static final Block BASE_BANDS = shipped(Place.BASE, "bands");
     static final Block BASE_GLITTER = shipped(Place.BASE, "glitter");
-    static final Block BASE_GLUE_GLITTER = shipped(Place.BASE, "glue-glitter");
     static final Block BASE_CHUNKY = shipped(Place.BASE, "chunky");
+    static final Block BASE_GLUE_GLITTER = shipped(Place.BASE, "glue-glitter");
+    static final Block BASE_SPRAY_GLITTER = shipped(Place.BASE, "spray-glitter");
+    static final Block BASE_POWDER = shipped(Place.BASE, "powder");
     static final Block BASE_INK = shipped(Place.BASE, "ink");
     static final Block BASE_WRAP = shipped(Place.BASE, "wrap");
+    static final Block LAYER_COAT = shipped(Place.LAYER, "coat");
+    static final Block LAYER_SANDED = shipped(Place.LAYER, "sanded");
+    static final Block LAYER_RIM = shipped(Place.LAYER, "rim");
+    static final Block LAYER_SEALED = shipped(Place.LAYER, "sealed");
+    static final Block LAYER_PAINT = shipped(Place.LAYER, "paint");
+    static final Block LAYER_MARBLED = shipped(Place.LAYER, "marbled");
+    static final Block LAYER_DISTRESSED = shipped(Place.LAYER, "distressed");
+    static final Block LAYER_GLITTER = shipped(Place.LAYER, "glitter");
+    static final Block LAYER_CHUNKY = shipped(Place.LAYER, "chunky");
+    static final Block LAYER_GLUE_GLITTER = shipped(Place.LAYER, "glue-glitter");
+    static final Block LAYER_SPRAY_GLITTER = shipped(Place.LAYER, "spray-glitter");
+    static final Block LAYER_POWDER = shipped(Place.LAYER, "powder");
+    static final Block LAYER_FLAKES = shipped(Place.LAYER, "flakes");
+    static final Block LAYER_INK = shipped(Place.LAYER, "ink");
+    static final Block LAYER_BLOOM = shipped(Place.LAYER, "bloom");
+    static final Block LAYER_MICA = shipped(Place.LAYER, "mica");
+    static final Block LAYER_FOIL = shipped(Place.LAYER, "foil");
+    static final Block LAYER_SMOKE = shipped(Place.LAYER, "smoke");
+    static final Block LAYER_SOAP = shipped(Place.LAYER, "soap");
     static final Block LAYER_DECAL = shipped(Place.LAYER, "decal");
     static final Block LAYER_OUTLINE = shipped(Place.LAYER, "outline");
     static final Block LAYER_WRAP = shipped(Place.LAYER, "wrap");
-    static final Block LAYER_PEEKABOO = shipped(Place.LAYER, "peekaboo");
-    static final Block LAYER_SMOKE = shipped(Place.LAYER, "smoke");
-    static final Block LAYER_MICA = shipped(Place.LAYER, "mica");
-    static final Block LAYER_FOIL = shipped(Place.LAYER, "foil");
-    static final Block LAYER_DISTRESSED = shipped(Place.LAYER, "distressed");
-    static final Block LAYER_SOAP = shipped(Place.LAYER, "soap");
-    static final Block LAYER_WAVE = shipped(Place.LAYER, "wave");
     static final Block LAYER_SLIDE = shipped(Place.LAYER, "slide");
-    static final Block LAYER_BLOOM = shipped(Place.LAYER, "bloom");
+    static final Block LAYER_PEEKABOO = shipped(Place.LAYER, "peekaboo");
+    static final Block LAYER_WAVE = shipped(Place.LAYER, "wave");
+    static final Block FINISH_SANDED = shipped(Place.FINISH, "sanded");
     static final Block FINISH_ONE = shipped(Place.FINISH, "one");
     static final Block FINISH_TWO = shipped(Place.FINISH, "two");
-    static final Block FINISH_THREE = shipped(Place.FINISH, "three");
+    static final Block FINISH_TWO_SANDED = shipped(Place.FINISH, "two-sanded");
     static final Block FINISH_MATTE = shipped(Place.FINISH, "matte");
+    static final Block FINISH_NONE = shipped(Place.FINISH, "none");
 
-    /** Those that ship on their own, in the order they are offered. */
-    static final List<Block> SHIPPED = List.of(
+    static final List<Block> BASES = List.of(
+            BASE_BARE,
+            BASE_COATED,
             BASE_PAINT,
+            BASE_BANDS,
             BASE_GLITTER,
-            BASE_GLUE_GLITTER,
             BASE_CHUNKY,
+            BASE_GLUE_GLITTER,
+            BASE_SPRAY_GLITTER,
+            BASE_POWDER,
             BASE_INK,
-            BASE_WRAP,
-            LAYER_DECAL,
-            LAYER_OUTLINE,
-            LAYER_WRAP,
-            LAYER_PEEKABOO,
-            LAYER_SMOKE,
-            LAYER_MICA,
-            LAYER_FOIL,
+            BASE_WRAP);
+    static final List<Block> COATS = List.of(LAYER_COAT, LAYER_SANDED, LAYER_RIM, LAYER_SEALED);
+    static final List<Block> COLOURS = List.of(
+            LAYER_GLITTER,
+            LAYER_CHUNKY,
+            LAYER_GLUE_GLITTER,
+            LAYER_SPRAY_GLITTER,
+            LAYER_POWDER,
+            LAYER_FLAKES,
+            LAYER_INK,
+            LAYER_BLOOM,
+            LAYER_PAINT,
+            LAYER_MARBLED,
             LAYER_DISTRESSED,
             LAYER_SOAP,
-            LAYER_WAVE,
-            LAYER_SLIDE,
-            LAYER_BLOOM,
-            FINISH_ONE,
-            FINISH_TWO,
-            FINISH_THREE,
-            FINISH_MATTE);
+            LAYER_MICA,
+            LAYER_FOIL,
+            LAYER_SMOKE);
+    static final List<Block> DESIGNS =
+            List.of(LAYER_DECAL, LAYER_OUTLINE, LAYER_WRAP, LAYER_SLIDE, LAYER_PEEKABOO, LAYER_WAVE);
+    static final List<Block> FINISHES =
+            List.of(FINISH_SANDED, FINISH_ONE, FINISH_TWO, FINISH_TWO_SANDED, FINISH_MATTE, FINISH_NONE);
+    /** Those that ship on their own, in the order they are offered. */
+    static final List<Block> SHIPPED = Stream.of(BASES, COATS, COLOURS, DESIGNS, FINISHES)
+            .flatMap(List::stream)
+            .toList();
 
     Block {
         parts = List.copyOf(parts);
     }
 
-    /** The blocks a technique is known to be made of; none if it is not. */
+    /** The blocks a technique is known to be made of, without what was put between them; none if it is not. */
     static List<Block> of(ShelvedTechnique shelved) {
         Technique technique = shelved.technique();
         return IntStream.range(0, technique.blocks().size())
+                .filter(i -> technique.blocks().get(i).place() != Place.BETWEEN)
                 .mapToObj(i -> new Block(
                         shelved.key() + "." + i,
                         technique.blocks().get(i).place(),
                         technique.blocks().get(i).title(),
                         "As in “%s”.".formatted(technique.name()),
                         technique.partsOf(i)))
+                .map(lent ->
+                        SHIPPED.stream().filter(lent::isMadeLike).findFirst().orElse(lent))
                 .toList();
     }
 
-    /** One technique of these, in their order. */
+    /**
+     * One technique of these, in their order, with what the table requires between them and nothing it only advises.
+     */
     static Technique together(String name, List<Block> blocks) {
-        String about = String.join(" · ", blocks.stream().map(Block::title).toList()) + ".";
-        Set<String> repeats = new HashSet<>();
-        List<Technique.Part> parts = new ArrayList<>();
-        blocks.forEach(block -> block.parts().forEach(part -> parts.add(told(part, repeats))));
-        List<Technique.Block> shared = blocks.stream()
-                .map(block -> new Technique.Block(
-                        block.place(), block.title(), block.parts().size()))
-                .toList();
-        return new Technique(
-                name,
-                about.length() > Technique.LONGEST_TEXT ? about.substring(0, Technique.LONGEST_TEXT) : about,
-                parts,
-                Technique.inOrder(shared.stream().map(Technique.Block::place).toList()) ? shared : List.of());
+        return together(name, blocks, Map.of()).technique();
     }
 
-    /** How often is asked by a group's title: two of one title would be one question. */
-    private static Technique.Part told(Technique.Part part, Set<String> taken) {
-        if (part instanceof Technique.Repeat repeat && !taken.add(repeat.title())) {
-            String title = Stream.iterate(2, i -> i + 1)
-                    .map(i -> "%s, %d".formatted(repeat.title(), i))
-                    .filter(taken::add)
-                    .findFirst()
-                    .orElseThrow();
-            return new Technique.Repeat(title, repeat.least(), repeat.most(), repeat.usual(), repeat.steps());
-        }
-        return part;
+    /** @param decided of what stands between them, by its key, whether it is done */
+    static Composer.Composed together(String name, List<Block> blocks, Map<String, Boolean> decided) {
+        return Composer.compose(
+                name,
+                blocks.stream().map(Block::piece).toList(),
+                decided,
+                StartingProfile.REGULAR.label(),
+                StartingBlank.SLIM_20.blank());
+    }
+
+    /** Whether another is the same but for its key and what is said about it. */
+    private boolean isMadeLike(Block other) {
+        return place == other.place
+                && title.equals(other.title)
+                && (parts.equals(other.parts) || other.isCoat() && isOneCoat());
+    }
+
+    private boolean isOneCoat() {
+        return parts.size() == 1
+                && parts.get(0) instanceof Technique.Single single
+                && single.step().kind().isWholeCoat();
+    }
+
+    private boolean isCoat() {
+        return key.equals("layer-coat");
+    }
+
+    private Composer.Piece piece() {
+        return new Composer.Piece(place, title, parts, isCoat());
     }
 
     private static Block shipped(Place place, String name) {

@@ -31,7 +31,7 @@ import nursery.core.technique.Wait;
 @Published
 public final class EditReading {
 
-    private static final Pattern A_BLOCK = Pattern.compile("\\d{1,3}\\|(base|layer|finish)\\|(.+)");
+    private static final Pattern A_BLOCK = Pattern.compile("\\d{1,3}\\|(base|layer|between|finish)\\|(.+)");
 
     private EditReading() {}
 

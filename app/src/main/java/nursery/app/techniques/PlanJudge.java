@@ -90,7 +90,7 @@ class PlanJudge {
     }
 
     List<Judgement.Finding> findings(List<PlanStep> plan) {
-        return Judgement.of(
+        return Judgement.offered(
                 floors.hands().on(plan), StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
     }
 

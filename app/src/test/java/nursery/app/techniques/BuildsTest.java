@@ -372,8 +372,7 @@ class BuildsTest {
     /** P59. */
     @Test
     void aSoapResistOverDistressedPaint() {
-        cup = cup(
-                20, of(Block.BASE_INK, Block.LAYER_DISTRESSED, Block.LAYER_SOAP, Block.FINISH_THREE), REGULAR, REGULAR);
+        cup = cup(20, of(Block.BASE_INK, Block.LAYER_DISTRESSED, Block.LAYER_SOAP, Block.FINISH_TWO), REGULAR, REGULAR);
         toTheEnd();
     }
 }

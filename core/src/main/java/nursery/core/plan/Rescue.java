@@ -97,7 +97,7 @@ public record Rescue(Wish wish, Optional<Duration> late, int othersLate) {
     }
 
     private static long faults(Cup cup) {
-        return Judgement.of(
+        return Judgement.offered(
                         cup.plan(),
                         cup.resins().base().label(),
                         cup.resins().last().label(),

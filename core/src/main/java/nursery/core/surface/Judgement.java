@@ -31,6 +31,7 @@ public final class Judgement {
     private final Paper paper;
     private final Map<Integer, Habit.Done> done = new HashMap<>();
     private final List<Finding> findings = new ArrayList<>();
+    private final List<Met> met = new ArrayList<>();
     private Surface surface;
     private double minute;
 
@@ -82,8 +83,8 @@ public final class Judgement {
     }
 
     /**
-     * All that is wrong with a plan whose steps are taken as soon as its own waits allow: so a wait that is too short
-     * is told.
+     * All that is wrong with a plan whose steps are taken as soon as its own waits allow, and at once where it says
+     * none: so a wait that is too short is told.
      *
      * @param base the label of every coat but the finishing ones
      * @param last the label of the finishing coats
@@ -92,6 +93,18 @@ public final class Judgement {
         Judgement judgement = new Judgement(SoFar.of(blank, plan), plan, base, last, blank);
         for (int i = 0; i < plan.size(); i++) {
             judgement.take(i, judgement.minutesByItsOwnWait(i));
+        }
+        return List.copyOf(judgement.findings);
+    }
+
+    /**
+     * All that is wrong with a plan as a bench would offer it, where a step that says no wait has the table's: only a
+     * wait that is stated can be too short, and only for what it waits for.
+     */
+    public static List<Finding> offered(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(SoFar.of(blank, plan), plan, base, last, blank);
+        for (int i = 0; i < plan.size(); i++) {
+            judgement.take(i, judgement.minutesByWhatItWaitsFor(i));
         }
         return List.copyOf(judgement.findings);
     }
@@ -146,12 +159,49 @@ public final class Judgement {
         return longer;
     }
 
+    /**
+     * What a step goes against.
+     *
+     * @param place which step, by its place in the plan from 0
+     */
+    record Met(int place, Bound bound) {}
+
+    /**
+     * A plan on paper, each step taken as soon as a bench would offer it.
+     *
+     * @param before what lies on the cup before each step; after the last of them, the cup as it is handed over
+     */
+    record Walk(List<Surface> before, List<Met> met) {}
+
+    /** All that no waiting mends, with what lies on the cup at each step. */
+    static Walk walk(List<PlanStep> plan, Label base, Label last, Blank blank) {
+        Judgement judgement = new Judgement(SoFar.of(blank, plan), plan, base, last, blank);
+        List<Surface> before = new ArrayList<>();
+        for (int i = 0; i < plan.size(); i++) {
+            before.add(judgement.surface);
+            judgement.take(i, judgement.minutesByWindow(i));
+        }
+        before.add(judgement.surface);
+        return new Walk(List.copyOf(before), List.copyOf(judgement.met));
+    }
+
     /** As soon as its own wait is over; what goes straight on waits for what it goes on. */
     private double minutesByItsOwnWait(int place) {
-        PlanStep step = plan.get(place);
-        return step.waiting().mayScuffInstead()
+        return plan.get(place).waiting().mayScuffInstead()
                 ? minutesByWindow(place)
                 : Math.max(minute, Opening.advised(own(place), paper).from());
+    }
+
+    private double minutesByWhatItWaitsFor(int place) {
+        if (plan.get(place).waiting().mayScuffInstead()) {
+            return minutesByWindow(place);
+        }
+        List<Bound> own = own(place);
+        List<Bound> waited = new ArrayList<>(own);
+        bounds(place).stream()
+                .filter(bound -> own.stream().noneMatch(wait -> wait.work() == bound.work()))
+                .forEach(waited::add);
+        return Math.max(minute, Opening.advised(waited, paper).from());
     }
 
     private double minutesByWindow(int place) {
@@ -183,9 +233,10 @@ public final class Judgement {
 
     private void take(int place, double at) {
         PlanStep step = plan.get(place);
-        Opening.told(Opening.broken(bounds(place), at, at, A_MOMENT, paper)).stream()
-                .map(one -> Finding.of(place, step, one.bound()))
-                .forEach(findings::add);
+        Opening.told(Opening.broken(bounds(place), at, at, A_MOMENT, paper)).forEach(one -> {
+            findings.add(Finding.of(place, step, one.bound()));
+            met.add(new Met(place, one.bound()));
+        });
         DecalFit.of(step, blank).stream()
                 .map(misfit -> new Finding(
                         place,

@@ -280,6 +280,11 @@ public record Surface(List<Column> columns, List<Work> works) {
                 .orElse(Texture.SMOOTH);
     }
 
+    /** What was last laid on that a hand feels. */
+    Optional<Work> felt() {
+        return since(stripped()).filter(Surface::isFelt).reduce((before, after) -> after);
+    }
+
     /** Whether a hand feels what was laid on; what is stirred into a mix lies within the coat. */
     private static boolean isFelt(Work work) {
         return work.doing() == Doing.GLITTER && work.how().fields().strewn() != Fields.Strewn.STIRRED_IN;

@@ -178,7 +178,8 @@ public final class Table {
         solvent(layer);
         switch (layer.lay()) {
             case STEEL -> steel(layer);
-            case FACTORY_COAT, STENCIL, FOIL, MICA, SOAP, VINYL, SOOT, GLITTER -> {}
+            case FACTORY_COAT, STENCIL, FOIL, MICA, SOAP, VINYL, SOOT -> {}
+            case GLITTER -> never(layer, Cell.FLAKES_BELOW);
             case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_FRESH);
             case CRAFT_GLUE, FOIL_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
             case SEALER -> ended(layer, Figures.SEALER_MIN, Cell.SEALER_FRESH);
@@ -222,7 +223,12 @@ public final class Table {
     private void laidDry(Layer layer) {
         solvent(layer);
         switch (layer.lay()) {
-            case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT, GLITTER, SOAP -> {}
+            case STEEL, FACTORY_COAT, STENCIL, FOIL, MICA, VINYL, SOOT, SOAP -> {}
+            case GLITTER -> {
+                if (isDesign()) {
+                    never(layer, Cell.FLAKES_BELOW);
+                }
+            }
             case PAINT -> ended(layer, Figures.PAINT_MIN, Cell.PAINT_WET);
             case CRAFT_GLUE, SPRAY_GLUE -> ended(layer, Figures.GLUE_DRY_MIN, Cell.GLUE_TACKY);
             case FOIL_GLUE -> {}
@@ -231,6 +237,14 @@ public final class Table {
             case INK -> ended(layer, Figures.INK_MIN, Cell.INK_WET);
             case SLIDE -> ended(layer, Figures.SLIDE_MIN, Cell.SLIDE_WET);
         }
+    }
+
+    /** Whether it wants smooth ground; glue, ink and what is laid on glue go between flakes as well (P72, P80). */
+    private boolean isDesign() {
+        return switch (next.doing()) {
+            case VINYL, STENCIL, WATER_SLIDE, SOAP, SPONGE, SMOKE -> true;
+            default -> false;
+        };
     }
 
     private void glitter(Layer layer) {
@@ -348,6 +362,9 @@ public final class Table {
                 tape();
                 mix();
                 ofInk();
+                if (next.doing() == Doing.FINISHING_COAT) {
+                    buried();
+                }
                 if (next.how().fields().heat() != Fields.Heat.NONE) {
                     vapour();
                 }
@@ -425,7 +442,7 @@ public final class Table {
         }
         Texture texture = on.texture();
         if (on.coatsOverTexture() < texture.coatsBeforeSanding()) {
-            add(Bound.never(pour.id(), Cell.STILL_ROUGH));
+            add(Bound.never(on.felt().orElseThrow().id(), Cell.STILL_ROUGH));
         }
         Grit grit = next.how().fields().grit();
         if (grit.isSaid()
@@ -433,6 +450,16 @@ public final class Table {
                 && texture != Texture.SMOOTH
                 && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
             add(Bound.never(pour.id(), Cell.TOO_COARSE));
+        }
+    }
+
+    /** With the coats that are still to come, fewer than it takes until nothing is felt. */
+    private void buried() {
+        long coats = on.coatsOverTexture()
+                + 1
+                + later.stream().filter(Doing::isWholeCoat).count();
+        if (on.texture().isFeltUnder((int) coats)) {
+            add(Bound.never(on.felt().orElseThrow().id(), Cell.TEXTURE_FELT));
         }
     }
 

@@ -36,6 +36,8 @@ public record Technique(String name, String about, List<Part> parts, List<Block>
     public enum Place {
         BASE,
         LAYER,
+        /** What was put in between two others because the one asks for it on the other. */
+        BETWEEN,
         FINISH;
 
         /** Its name in a file. */
@@ -109,12 +111,15 @@ public record Technique(String name, String about, List<Part> parts, List<Block>
         faults.throwIfAny();
     }
 
-    /** Whether these may make a technique together: one base, any layers, one finish. */
+    /** Whether these may make a technique together: one base, any layers, one finish, and what stands between them. */
     public static boolean inOrder(List<Place> places) {
         int last = places.size() - 1;
         return last >= 1
-                && IntStream.rangeClosed(0, last)
-                        .allMatch(i -> places.get(i) == (i == 0 ? Place.BASE : i == last ? Place.FINISH : Place.LAYER));
+                && places.get(0) == Place.BASE
+                && places.get(last) == Place.FINISH
+                && IntStream.range(1, last)
+                        .allMatch(i -> places.get(i) == Place.LAYER
+                                || places.get(i) == Place.BETWEEN && places.get(i - 1) != Place.BETWEEN);
     }
 
     /** The parts of one of its blocks. */
@@ -152,6 +157,11 @@ public record Technique(String name, String about, List<Part> parts, List<Block>
      * @param times how often each group is done, by its title; the usual number where nothing is said
      */
     public List<PlanStep> plan(Schools schools, Map<String, Integer> times) {
+        return plan(parts, schools, times);
+    }
+
+    /** The plan that some parts make, whatever they are parts of. */
+    public static List<PlanStep> plan(List<Part> parts, Schools schools, Map<String, Integer> times) {
         List<PlanStep> plan = new ArrayList<>();
         for (Part part : parts) {
             if (part instanceof Single single) {

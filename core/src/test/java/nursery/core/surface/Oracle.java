@@ -325,6 +325,15 @@ final class Oracle {
             say(wrong, thing.is("sealer") && dried < 30, "SEALER_FRESH");
             say(wrong, epoxy && ageH < gelH(thing), "COAT_RUNS");
         }
+        // Steps 5 and 7: a design and the paint of one go on a smooth coat, not on standing flakes.
+        say(
+                wrong,
+                thing.is("glitter")
+                        && (paint
+                                || slide
+                                || Set.of(Doing.VINYL, Doing.STENCIL, Doing.SOAP, Doing.SPONGE, Doing.SMOKE)
+                                        .contains(next.doing())),
+                "FLAKES_BELOW");
         if (next.doing() == Doing.INK || next.doing() == Doing.TOUCH_UP || next.doing() == Doing.INK_BLOOM) {
             double heated = thing.since.stream()
                     .filter(done -> done.work().doing() == Doing.HEAT
@@ -461,21 +470,23 @@ final class Oracle {
             say(wrong, heats && vapour != null && now - vapour.ended() < 10, "VAPOUR");
             say(wrong, next.how().bloom() && next.label().orElseThrow().turningH() <= 2, "INK_AND_FAST");
         }
-        if (sandsBody && pour != null) {
-            int coats = 0;
-            boolean rough = false;
-            boolean coarse = false;
-            for (Done done : log) {
-                if (done.work().doing() == Doing.GLITTER
-                        && done.work().how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
-                    coats = 0;
-                    rough = true;
-                    coarse |= done.work().how().fields().colours() == Fields.Colours.SEVERAL
-                            || done.work().how().fields().grain() == Fields.Grain.COARSE;
-                } else if (laid(done.work()).equals("coat") && done.work().doing() != Doing.PARTIAL_COAT) {
-                    coats++;
-                }
+        int coats = 0;
+        boolean rough = false;
+        boolean coarse = false;
+        for (Done done : log) {
+            if (done.work().doing() == Doing.GLITTER
+                    && done.work().how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
+                coats = 0;
+                rough = true;
+                coarse |= done.work().how().fields().colours() == Fields.Colours.SEVERAL
+                        || done.work().how().fields().grain() == Fields.Grain.COARSE;
+            } else if (laid(done.work()).equals("coat") && done.work().doing() != Doing.PARTIAL_COAT) {
+                coats++;
             }
+        }
+        // Step 5: two coats usually before anything is smooth, a third over coarse flakes.
+        say(wrong, next.doing() == Doing.FINISHING_COAT && rough && coats + 1 < (coarse ? 3 : 2), "TEXTURE_FELT");
+        if (sandsBody && pour != null) {
             // Step 6 and the texture's own figures: one coat over fine flakes, sanded lightly; three over coarse.
             boolean takesDown = next.doing() != Doing.SCUFF;
             say(wrong, takesDown && rough && coats < (coarse ? 3 : 1), "STILL_ROUGH");
