@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.assertions.LocatorAssertions.IsCheckedOptions;
+import com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
@@ -388,7 +390,16 @@ class GlovesJourneyTest extends Journey {
         onAPhone();
         page.navigate("/techniques");
         link("Put one together").click();
-        for (String base : List.of("Painted", "Fine glitter on glue", "Chunky", "Alcohol ink", "Full wrap")) {
+        for (String base : List.of(
+                "Bare steel",
+                "Came coated",
+                "Painted bands",
+                "Coarse or mixed glitter on a film",
+                "Glitter on craft glue",
+                "Powder stirred in",
+                "Alcohol ink",
+                "Full wrap",
+                "Glitter on spray adhesive")) {
             choose(base);
             assertThat(page.locator(".composed .edit-rows li").first()).containsText(base);
         }
@@ -424,6 +435,11 @@ class GlovesJourneyTest extends Journey {
             choose(finish);
             assertThat(page.locator(".composed .edit-rows li").last()).containsText(finish);
         }
+        takeAndLeave("Needed: Flood coat", "Open flakes hold no design");
+        takeAndLeave("If you like: Seal it", "the hand drags them");
+        page.setViewportSize(1280, 800);
+        takeAndLeave("Needed: Flood coat", "Open flakes hold no design");
+        page.setViewportSize(390, 844);
         noWiderThanTheScreen();
         send("Keep it");
         assertThat(page.locator("#faults")).containsText("The name is missing");
@@ -431,6 +447,23 @@ class GlovesJourneyTest extends Journey {
         send("Keep it");
         assertThat(page.locator("h1")).containsText("Smoked wrap with a slide");
         assertThat(page.locator(".steps")).containsText("Second finishing coat");
+    }
+
+    /** One touch leaves what stands between two layers or takes it, and what it is for is told while it is left. */
+    private void takeAndLeave(String joint, String because) {
+        Locator box = page.locator(".joints label")
+                .filter(new Locator.FilterOptions().setHasText(joint))
+                .first();
+        assertThat(box).containsText(because);
+        boolean isTaken = box.locator("input").isChecked();
+        for (boolean now : List.of(!isTaken, isTaken)) {
+            box.click();
+            assertThat(box.locator("input")).isChecked(new IsCheckedOptions().setChecked(now));
+            Locator told = page.locator(".composed > p")
+                    .filter(new Locator.FilterOptions().setHasText(because))
+                    .first();
+            assertThat(told).isVisible(new IsVisibleOptions().setVisible(!now));
+        }
     }
 
     @Test
