@@ -142,17 +142,18 @@ record Block(String key, Place place, String title, String about, List<Technique
                 StartingBlank.SLIM_20.blank());
     }
 
-    /** Whether another is the same but for its key and what is said about it. */
+    /** Whether another is the same but for its key, what is said about it, and which clear coat it is. */
     private boolean isMadeLike(Block other) {
         return place == other.place
                 && title.equals(other.title)
-                && (parts.equals(other.parts) || other.isCoat() && isOneCoat());
+                && parts.size() == other.parts.size()
+                && IntStream.range(0, parts.size())
+                        .allMatch(i -> parts.get(i).equals(other.parts.get(i))
+                                || other.isCoat() && isCoat(parts.get(i)) && isCoat(other.parts.get(i)));
     }
 
-    private boolean isOneCoat() {
-        return parts.size() == 1
-                && parts.get(0) instanceof Technique.Single single
-                && single.step().kind().isWholeCoat();
+    private static boolean isCoat(Technique.Part part) {
+        return part instanceof Technique.Single single && single.step().kind().isWholeCoat();
     }
 
     private boolean isCoat() {

@@ -11,7 +11,9 @@ import nursery.core.technique.Fields;
 import nursery.core.technique.Figures;
 import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
+import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
 
@@ -97,21 +99,55 @@ final class Between {
                 step.only());
     }
 
-    /** The clear coat that what lies open asks for. */
+    /** The clear coat that what lies open asks for, and what a sealer over it hides. */
     static TechniqueStep coat(Surface on) {
         Set<Lay> open =
                 on.met(Place.ALL).stream().map(patch -> patch.layer().lay()).collect(Collectors.toSet());
-        if (open.contains(Lay.GLITTER)) {
+        List<Doing> sinceCoat = on.sinceWholeCoat();
+        if (open.contains(Lay.GLITTER) || sinceCoat.contains(Doing.GLITTER) && on.coatsOverTexture() == 0) {
             return coat(StepKind.FLOOD_COAT, "Flood coat", CoatRole.FLOOD, "Spread by gloved hand; heat pass, turn.");
         }
         if (open.contains(Lay.VINYL) || open.contains(Lay.SLIDE) || open.contains(Lay.FOIL)) {
             return coat(StepKind.THIN_COAT, "Coat over the design", CoatRole.DECALS, "Over every edge.");
         }
-        boolean isOnCoat =
-                open.stream().anyMatch(lay -> lay == Lay.COAT) && open.stream().allMatch(lay -> lay == Lay.COAT);
+        boolean isOnCoat = on.newestPour().isPresent()
+                && sinceCoat.stream().allMatch(doing -> doing == Doing.SEAL || doing.isPour());
         return isOnCoat
                 ? coat(StepKind.BUILD_COAT, "One more coat", CoatRole.BUILD, "Spread, heat pass, turn.")
                 : coat(StepKind.THIN_COAT, "Thin coat", CoatRole.SEAL, "Thin and smooth, over all of it.");
+    }
+
+    /** A joint as parts of a technique: a coat is taped round by who tapes (P22). */
+    static List<Technique.Part> parts(TechniqueStep step) {
+        return step.kind().isPour()
+                ? List.of(
+                        new Technique.Single(byWhoTapes(StepKind.MASK)),
+                        new Technique.Single(step),
+                        new Technique.Single(byWhoTapes(StepKind.PULL_TAPE)))
+                : List.of(new Technique.Single(step));
+    }
+
+    private static TechniqueStep byWhoTapes(StepKind kind) {
+        TechniqueStep step = TechniqueStep.usual(kind);
+        return new TechniqueStep(
+                kind,
+                "",
+                step.waiting(),
+                "",
+                Optional.empty(),
+                step.how(),
+                Optional.empty(),
+                List.of(School.TAPE, School.TAPE_AND_SAND));
+    }
+
+    /** The same parts, with another pour. */
+    static List<Technique.Part> withCoat(List<Technique.Part> parts, TechniqueStep coat) {
+        return parts.stream()
+                .map(part -> part instanceof Technique.Single single
+                                && single.step().kind().isPour()
+                        ? new Technique.Single(coat)
+                        : part)
+                .toList();
     }
 
     private static TechniqueStep coat(StepKind kind, String title, CoatRole role, String detail) {

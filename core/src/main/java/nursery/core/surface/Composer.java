@@ -43,7 +43,7 @@ public final class Composer {
     /**
      * A piece as it is chosen.
      *
-     * @param isCoat whether it is a clear coat, whichever what lies there asks for; then its parts do not count
+     * @param isCoat whether the pour among its parts is whichever clear coat what lies there asks for
      */
     public record Piece(Technique.Place place, String title, List<Technique.Part> parts, boolean isCoat) {
         public Piece {
@@ -103,7 +103,9 @@ public final class Composer {
             }
             Map<String, Integer> times = new HashMap<>();
             for (Technique.Part part : technique.partsOf(i)) {
-                if (part instanceof Technique.Single single) {
+                // Tape round a coat is a school's, and comes with the coat.
+                if (part instanceof Technique.Single single
+                        && single.step().only().isEmpty()) {
                     String kind = single.step().kind().written();
                     decided.put(key(piece, kind, times.merge(kind, 1, Integer::sum)), true);
                 }
@@ -161,13 +163,13 @@ public final class Composer {
         for (int i = 0; i < pieces.size(); i++) {
             Piece piece = pieces.get(i);
             List<Technique.Part> parts =
-                    piece.isCoat() ? List.of(new Technique.Single(Between.coat(surface(done)))) : piece.parts();
+                    piece.isCoat() ? Between.withCoat(piece.parts(), Between.coat(surface(done))) : piece.parts();
             stretches.add(new Stretch(i, -1, parts));
             done.addAll(parts);
             for (int j = 0; j < after.get(i).size(); j++) {
                 if (after.get(i).get(j).isTaken()) {
                     List<Technique.Part> joint =
-                            List.of(new Technique.Single(after.get(i).get(j).step()));
+                            Between.parts(after.get(i).get(j).step());
                     stretches.add(new Stretch(i, j, joint));
                     done.addAll(joint);
                 }
@@ -298,10 +300,16 @@ public final class Composer {
                 shared.add(new Technique.Block(
                         piece.place(), piece.title(), stretch.parts().size()));
             } else if (stretches.get(i - 1).joint() < 0) {
-                shared.add(new Technique.Block(Technique.Place.BETWEEN, titleAfter(stretch.piece()), 1));
+                shared.add(new Technique.Block(
+                        Technique.Place.BETWEEN,
+                        titleAfter(stretch.piece()),
+                        stretch.parts().size()));
             } else {
                 Technique.Block last = shared.remove(shared.size() - 1);
-                shared.add(new Technique.Block(last.place(), last.title(), last.parts() + 1));
+                shared.add(new Technique.Block(
+                        last.place(),
+                        last.title(),
+                        last.parts() + stretch.parts().size()));
             }
         }
         String about = String.join(" · ", pieces.stream().map(Piece::title).toList()) + ".";

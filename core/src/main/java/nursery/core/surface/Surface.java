@@ -280,6 +280,35 @@ public record Surface(List<Column> columns, List<Work> works) {
                 .orElse(Texture.SMOOTH);
     }
 
+    /** What was laid since the newest coat over all of it, in order. */
+    List<Doing> sinceWholeCoat() {
+        List<Doing> laid = new ArrayList<>();
+        for (Work work : since(stripped()).toList()) {
+            if (work.doing().isWholeCoat()) {
+                laid.clear();
+            } else if (work.doing().lays()) {
+                laid.add(work.doing());
+            }
+        }
+        return laid;
+    }
+
+    /** Whether coarse or mixed flakes were stirred into a pour. */
+    boolean holdsRoughFlakes(Work pour) {
+        boolean holds = false;
+        for (Work work : works) {
+            if (work.id() >= pour.id()) {
+                break;
+            }
+            holds = !work.doing().isPour()
+                    && (holds
+                            || work.doing() == Doing.GLITTER
+                                    && work.how().fields().strewn() == Fields.Strewn.STIRRED_IN
+                                    && work.how().fields().isRough());
+        }
+        return holds;
+    }
+
     /** What was last laid on that a hand feels. */
     Optional<Work> felt() {
         return since(stripped()).filter(Surface::isFelt).reduce((before, after) -> after);

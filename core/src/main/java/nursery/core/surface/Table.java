@@ -161,6 +161,11 @@ public final class Table {
             case COAT -> {
                 age(layer, times(layer).recoatFromH(), Cell.COAT_WET);
                 grip(patch);
+                if (layer.by().doing() == Doing.PARTIAL_COAT
+                        && next.doing().isWholeCoat()
+                        && on.holdsRoughFlakes(layer.by())) {
+                    never(layer, Cell.WAVE_FLAKES);
+                }
             }
             case INK -> {
                 ended(layer, Figures.INK_MIN, Cell.INK_WET);

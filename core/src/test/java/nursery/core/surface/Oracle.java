@@ -218,6 +218,22 @@ final class Oracle {
         say(wrong, (now - hidden.by.begun()) / 60 < ready && !isSaidOfTheFlakes, sands ? "NOT_SANDABLE" : "COAT_RUNS");
     }
 
+    private boolean hasFlakes(Thing pour) {
+        for (int i = log.indexOf(pour.by) - 1; i >= 0; i--) {
+            Work work = log.get(i).work();
+            if (work.doing().isPour()) {
+                return false;
+            }
+            Fields how = work.how().fields();
+            if (work.doing() == Doing.GLITTER
+                    && how.strewn() == Fields.Strewn.STIRRED_IN
+                    && (how.grain() == Fields.Grain.COARSE || how.colours() == Fields.Colours.SEVERAL)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     private static boolean goesWithPaper(Thing thing) {
         return thing.is(
                 "glue", "spray", "foil glue", "glitter", "ink", "vinyl", "stencil", "foil", "slide", "mica", "soot");
@@ -242,7 +258,7 @@ final class Oracle {
         return film.by.work().how().generous() && label(film).turningH() > 2 ? 6 : 2;
     }
 
-    private static void meets(Set<String> wrong, Work next, double now, Thing thing, Thing below, List<Thing> things) {
+    private void meets(Set<String> wrong, Work next, double now, Thing thing, Thing below, List<Thing> things) {
         double dried = now - thing.by.ended();
         double ageH = (now - thing.by.begun()) / 60;
         boolean epoxy = thing.is("coat", "film");
@@ -305,6 +321,9 @@ final class Oracle {
             if (thing.is("glitter")) {
                 onGlitter(wrong, now, thing, things);
             }
+            // P77: coarse or mixed flakes that were stirred into a wave.
+            boolean whole = next.doing() != Doing.ADHESIVE && next.doing() != Doing.PARTIAL_COAT;
+            say(wrong, whole && thing.by.work().doing() == Doing.PARTIAL_COAT && hasFlakes(thing), "WAVE_FLAKES");
         }
         if (paint || seal) {
             say(wrong, thing.is("paint") && dried < 30, "PAINT_FRESH");

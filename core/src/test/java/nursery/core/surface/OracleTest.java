@@ -61,8 +61,10 @@ class OracleTest {
         };
     }
 
-    private static Work work(Random random, int id) {
-        Doing doing = pick(random, Doing.values());
+    /** @param before what was done before: what is stirred in is often followed by a wave */
+    private static Work work(Random random, int id, Doing before) {
+        Doing doing =
+                before == Doing.GLITTER && random.nextInt(4) == 0 ? Doing.PARTIAL_COAT : pick(random, Doing.values());
         if (doing == Doing.STRIP) {
             doing = Doing.WASH;
         }
@@ -100,9 +102,11 @@ class OracleTest {
             List<Done> log = new ArrayList<>();
             double now = 0;
             int works = random.nextInt(14);
+            Doing before = Doing.WASH;
             for (int id = 1; id <= works; id++) {
                 now += WAITS[random.nextInt(WAITS.length)] + 0.5;
-                Work work = work(random, id);
+                Work work = work(random, id, before);
+                before = work.doing();
                 int minutes = random.nextInt(5);
                 log.add(new Done(work, now, minutes));
                 now += minutes;
