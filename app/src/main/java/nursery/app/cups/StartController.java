@@ -24,6 +24,7 @@ import nursery.core.measure.Numbers;
 import nursery.core.plan.Order;
 import nursery.core.resin.Resin;
 import nursery.core.surface.Judgement;
+import nursery.core.surface.Stack;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import org.jspecify.annotations.Nullable;
@@ -246,6 +247,7 @@ class StartController {
         ways.fill(model, form, drawnOn);
         List<PlanStep> plan = ways.plan(new FormReader(form.typed()), form.typed());
         model.addAttribute("steps", plan);
+        model.addAttribute("layers", Stack.of(plan));
         model.addAttribute("stepsAre", "");
         model.addAttribute("planUrl", "/cups/new/plan");
         model.addAttribute("findings", findings(plan, form));

@@ -1,8 +1,11 @@
 package nursery.app.techniques;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Show;
@@ -14,6 +17,7 @@ import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Judgement;
+import nursery.core.surface.Stack;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
@@ -29,6 +33,8 @@ class PlanJudge {
 
     private static final Blank USUAL_BLANK = new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.of(20));
     private static final double HOURS_PER_DAY = 24;
+    private static final double MINUTES_PER_HOUR = 60;
+    private static final double MINUTES_READ_AS_HOURS = 120;
 
     private final Floors floors;
 
@@ -109,6 +115,59 @@ class PlanJudge {
                                 .filter(finding -> finding.place() == i)
                                 .toList()))
                 .toList();
+    }
+
+    /**
+     * A layer to touch.
+     *
+     * @param title what it is
+     * @param style what kind of thing it is, for its colour
+     * @param first the line of its first step, from 1
+     * @param last the line of its last
+     * @param habits what is done to it, and how much longer than practice asks its makers wait
+     */
+    record Layer(String title, String style, int first, int last, List<String> habits) {}
+
+    /** A plan as it lies on the cup, from the steel outwards. */
+    List<Layer> layers(List<PlanStep> plan) {
+        Map<Integer, Judgement.Longer> longer =
+                Judgement.longer(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank())
+                        .stream()
+                        .collect(Collectors.toMap(one -> one.step().number(), one -> one));
+        return Stack.of(plan).stream().map(level -> layer(level, longer)).toList();
+    }
+
+    private static Layer layer(Stack.Level level, Map<Integer, Judgement.Longer> longer) {
+        List<String> habits = new ArrayList<>();
+        for (PlanStep step : level.steps()) {
+            boolean lays = level.laid().filter(step::equals).isPresent();
+            String waits = Optional.ofNullable(longer.get(step.number()))
+                    .map(one -> "waits %s longer than it must".formatted(span(one.byMinutes())))
+                    .orElse("");
+            if (!lays) {
+                habits.add(waits.isEmpty() ? step.title() : "%s (%s)".formatted(step.title(), waits));
+            } else if (!waits.isEmpty()) {
+                habits.add(waits);
+            }
+        }
+        String style = level.laid()
+                .map(step ->
+                        step.kind().isClearCoat() ? "coat" : step.kind() == StepKind.ADHESIVE ? "adhesive" : "work")
+                .orElse("steel");
+        List<Integer> numbers =
+                level.steps().stream().map(PlanStep::number).sorted().toList();
+        return new Layer(
+                level.laid().map(PlanStep::title).orElse("The blank"),
+                style,
+                numbers.get(0),
+                numbers.get(numbers.size() - 1),
+                habits);
+    }
+
+    private static String span(double minutes) {
+        return minutes < MINUTES_READ_AS_HOURS
+                ? Numbers.show(minutes, 0) + "\u00a0min"
+                : Numbers.show(minutes / MINUTES_PER_HOUR, 1) + "\u00a0h";
     }
 
     private String amount(PlanStep step, Show show) {

@@ -210,6 +210,7 @@ class TechniqueController {
         model.addAttribute("designs", designs.choices());
         model.addAttribute("usual", designs.usualFor(key).orElse(0L));
         model.addAttribute("lines", judge.lines(technique.technique(), Schools.of(), show));
+        model.addAttribute("layers", judge.layers(technique.technique().plan(Schools.of(), Map.of())));
         return "techniques/technique";
     }
 }
