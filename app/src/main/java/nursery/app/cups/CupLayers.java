@@ -1,6 +1,6 @@
 package nursery.app.cups;
 
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,7 +12,9 @@ import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.Cup;
-import nursery.core.surface.Doing;
+import nursery.core.log.OnTheCup;
+import nursery.core.surface.Stack;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
@@ -32,31 +34,36 @@ public final class CupLayers {
         double areaCm2 = cup.blank().area().coatedCm2();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
                 .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
-        return lying(now).stream()
+        Map<Integer, PlanStep> done =
+                now.stepsDone().stream().collect(Collectors.toMap(PlanStep::number, Function.identity()));
+        Map<Integer, String> within = new HashMap<>();
+        Stack.of(now.stepsDone())
+                .forEach(level -> level.laid().ifPresent(laid -> within.put(laid.number(), within(level))));
+        OnTheCup on = now.state().on();
+        return on.surface().lying().stream()
+                .map(work -> Optional.ofNullable(done.get(on.steps().get(work - 1))))
+                .flatMap(Optional::stream)
                 .map(step -> {
                     Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
                     return new SectionPicture.Layer(
                             step.kind(),
                             step.title(),
                             coat.map(found -> found.filmMm(areaCm2)),
-                            coat.map(found -> show.volume(found.pour().amountMl()))
+                            coat.map(found -> show.volume(found.pour().amountMl())
+                                            + within.getOrDefault(step.number(), ""))
                                     .orElseGet(() -> step.how().laid(step.kind())),
                             colours(step, with, cup));
                 })
-                .filter(layer -> Doing.of(layer.kind()).lays())
                 .toList();
     }
 
-    /** The steps whose work is still on the cup, in the order it was done; a stencil goes when it is peeled. */
-    private static List<PlanStep> lying(CupNow now) {
-        List<PlanStep> lying = new ArrayList<>();
-        for (PlanStep step : now.stepsDone()) {
-            if (step.kind() == StepKind.PEEL) {
-                lying.removeIf(laid -> laid.kind() == StepKind.STENCIL);
-            }
-            lying.add(step);
-        }
-        return lying;
+    /** What was stirred or sprinkled into a coat lies in it. */
+    private static String within(Stack.Level level) {
+        return level.steps().stream()
+                .filter(step -> step.kind() == StepKind.GLITTER && step.how().strewn() != Fields.Strewn.ON_TOP)
+                .map(step -> ", " + step.how().laid(step.kind()) + " in it")
+                .distinct()
+                .collect(Collectors.joining());
     }
 
     private static List<String> colours(PlanStep step, Map<Integer, List<String>> with, Cup cup) {

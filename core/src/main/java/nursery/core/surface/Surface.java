@@ -252,6 +252,17 @@ public record Surface(List<Column> columns, List<Work> works) {
                 .reduce(Boolean::logicalOr);
     }
 
+    /** The works whose layer is still on the cup, somewhere at least, from the ground up. */
+    public List<Integer> lying() {
+        return columns.stream()
+                .flatMap(column -> column.stack().stream())
+                .filter(layer -> layer.lay() != Lay.STEEL && layer.lay() != Lay.FACTORY_COAT)
+                .map(Layer::id)
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
     /** Whether nothing lies open that would be sanded away. */
     public boolean bearsPaper() {
         return columns.stream().allMatch(Column::bearsPaper);

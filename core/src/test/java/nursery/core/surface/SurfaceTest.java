@@ -68,6 +68,21 @@ class SurfaceTest {
         assertThat(Doing.of(kind).written()).isEqualTo(kind.written());
     }
 
+    /** What was rinsed, peeled, taken up by foil or scraped off lies there no more; paint beside a resist does. */
+    @Test
+    void whatLiesOnTheCupIsWhatWasNotTakenOffAgain() {
+        done(Doing.PAINT, 0, 0).done(Doing.SOAP, 60, 0).done(Doing.PAINT, 70, 0);
+        assertThat(surface.lying()).containsExactly(1, 2, 3);
+        done(Doing.WASH, 200, 0);
+        assertThat(surface.lying()).containsExactly(1, 3);
+        done(Doing.STENCIL, 300, 0).done(Doing.PAINT, 310, 0).done(Doing.PEEL, 400, 0);
+        assertThat(surface.lying()).containsExactly(1, 3, 6);
+        done(Doing.FOIL_ADHESIVE, 500, 0).done(Doing.FOIL, 540, 0).done(Doing.BUILD_COAT, 600, 0);
+        assertThat(surface.lying()).containsExactly(1, 3, 6, 9, 10);
+        done(Doing.STRIP, 9000, 0);
+        assertThat(surface.lying()).isEmpty();
+    }
+
     /** P25: what has nothing to do with the paint does not start its clock again. */
     @Test
     void tapeBetweenPaintAndGlueDelaysNothing() {
