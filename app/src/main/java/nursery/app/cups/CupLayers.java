@@ -61,9 +61,11 @@ public final class CupLayers {
     private static String within(Stack.Level level) {
         return level.steps().stream()
                 .filter(step -> step.kind() == StepKind.GLITTER && step.how().strewn() != Fields.Strewn.ON_TOP)
-                .map(step -> ", " + step.how().laid(step.kind()) + " in it")
+                .map(step -> step.how().laid(step.kind()))
                 .distinct()
-                .collect(Collectors.joining());
+                .reduce((one, other) -> one + " and " + other)
+                .map(flakes -> ", with " + flakes)
+                .orElse("");
     }
 
     private static List<String> colours(PlanStep step, Map<Integer, List<String>> with, Cup cup) {

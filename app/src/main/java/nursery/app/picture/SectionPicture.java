@@ -22,6 +22,15 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
     private static final double UNMEASURED_PX = 9;
     /** Two lines of words need so much room, however thin their layers are. */
     private static final double WORDS_PX = 22;
+    /** What does not stand beside a title stands below it. */
+    private static final double MORE_PX = 16;
+    /** So many letters go beside a thickness. */
+    private static final int FITS = 32;
+
+    private static final int FITS_ALONE = 42;
+
+    /** The first line of words stands no higher. */
+    private static final double TOP_PX = 22;
 
     private static final double STEEL_PX = 16;
     private static final double MARGIN_PX = 8;
@@ -42,7 +51,18 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
             double height,
             double wordsY,
             String words,
-            String thickness) {}
+            String more,
+            String thickness) {
+
+        private Band lower(double px) {
+            return new Band(style, stretches, y + px, height, wordsY + px, words, more, thickness);
+        }
+
+        /** Where the second line of words stands. */
+        public double moreY() {
+            return wordsY + MORE_PX;
+        }
+    }
 
     public static SectionPicture of(List<Layer> layers, Show show) {
         double total =
@@ -50,28 +70,49 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
         double drawing = MARGIN_PX * 2
                 + STEEL_PX
                 + layers.stream().mapToDouble(SectionPicture::heightOf).sum();
-        double needed = MARGIN_PX * 2 + (layers.size() + 1) * WORDS_PX;
+        double needed = MARGIN_PX * 2
+                + (layers.size() + 1) * WORDS_PX
+                + layers.stream().filter(layer -> !isOneLine(layer)).count() * MORE_PX;
         double height = Math.max(drawing, needed);
         List<Band> bands = new ArrayList<>();
         double foot = height - MARGIN_PX;
         double words = height - MARGIN_PX - STEEL_PX / 2 + 5;
-        bands.add(new Band("steel", stretches(List.of()), foot - STEEL_PX, STEEL_PX, words, "Steel", ""));
+        bands.add(new Band("steel", stretches(List.of()), foot - STEEL_PX, STEEL_PX, words, "Steel", "", ""));
         foot -= STEEL_PX;
         for (Layer layer : layers) {
             double thick = heightOf(layer);
             foot -= thick;
-            words = Math.min(words - WORDS_PX, foot + thick / 2 + 5);
-            String note = layer.note().isEmpty() ? "" : " (" + layer.note() + ")";
+            boolean oneLine = isOneLine(layer);
+            words = Math.min(words - WORDS_PX - (oneLine ? 0 : MORE_PX), foot + thick / 2 + 5);
             bands.add(new Band(
                     styleOf(layer.kind()),
                     stretches(layer.colours()),
                     foot,
                     thick,
                     words,
-                    layer.title() + note,
+                    fitting(oneLine ? inOneLine(layer) : layer.title(), room(layer)),
+                    oneLine ? "" : fitting(layer.note(), FITS_ALONE),
                     layer.filmMm().map(show::film).orElse("")));
         }
-        return new SectionPicture(List.copyOf(bands), height, total, show.film(total));
+        double lower = Math.max(0, TOP_PX - words);
+        return new SectionPicture(
+                bands.stream().map(band -> band.lower(lower)).toList(), height + lower, total, show.film(total));
+    }
+
+    private static String inOneLine(Layer layer) {
+        return layer.note().isEmpty() ? layer.title() : "%s (%s)".formatted(layer.title(), layer.note());
+    }
+
+    private static boolean isOneLine(Layer layer) {
+        return inOneLine(layer).length() <= room(layer) || layer.note().isEmpty();
+    }
+
+    private static int room(Layer layer) {
+        return layer.filmMm().isPresent() ? FITS : FITS_ALONE;
+    }
+
+    private static String fitting(String words, int room) {
+        return words.length() <= room ? words : words.substring(0, room - 1).strip() + "…";
     }
 
     private static List<Stretch> stretches(List<String> colours) {
