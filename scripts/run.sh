@@ -27,7 +27,6 @@ run_shop() {
   save_before_migrating
   launch_application
   wait_until_ready
-  remember_classes
   watch
 }
 
@@ -85,8 +84,10 @@ launch_application() {
     [ -f "$root/var/log/$shop.$old.log" ] && mv -f "$root/var/log/$shop.$old.log" "$root/var/log/$shop.$((old + 1)).log"
   done
   [ -f "$root/var/log/$shop.log" ] && mv -f "$root/var/log/$shop.log" "$root/var/log/$shop.1.log"
-  # Without an archive of classes it only starts more slowly.
-  java "${java_ways[@]}" -XX:SharedArchiveFile="$root/var/app/classes.jsa" -jar "$root/var/app/nursery.jar" \
+  # Without an archive of classes it only starts more slowly; the first start makes one.
+  local classes=()
+  if [ -f "$root/var/app/classes.jsa" ]; then classes=("-XX:SharedArchiveFile=$root/var/app/classes.jsa"); elif is_to_remember; then classes=(-XX:+RecordDynamicDumpInfo); fi
+  java "${java_ways[@]}" "${classes[@]}" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     --nursery.lan.on="$([ "$lan" = yes ] && echo true || echo false)" --nursery.lan.folder="$state/tls" --nursery.lan.port="$((port + 1))" \
     --nursery.keep.folder="$root/var/backups/$shop" --nursery.files.folder="$state/files" \
@@ -112,7 +113,7 @@ wait_until_ready() {
   until waits_for "$application" 180 is_ready; do
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
     if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
-      # A damaged archive of classes may end Java at once: without it, it starts, and makes a new one.
+      # A damaged archive of classes may end Java at once: without it, it starts, and makes another.
       again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
@@ -121,6 +122,7 @@ wait_until_ready() {
     kill -0 "$application" 2>/dev/null || die "$(refusal)"
     die "Nursery has done nothing for three minutes and does not answer; see var/log/$shop.log."
   done
+  remember_classes
   echo "http://127.0.0.1:$port/" >"$state/address"
   printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
   [ "$lan" = yes ] && tell_network
@@ -162,7 +164,6 @@ tell_network() {
 clear_up() {
   # First: whoever starts meanwhile is told that this one is ending, not that it is open.
   rm -f "$state/address"
-  stop_remembering
   end "$state/application.pid" nursery.jar 20
   "$root/scripts/mariadb" stop "$state" 9>&-
   rm -f "$state/nursery.pid"
@@ -177,7 +178,5 @@ stop_shops() {
     end "$state/nursery.pid" nursery 40
     clear_up
   done
-  # Where the start command was killed, what it had under way is nobody's; where it lives, it has ended it.
-  end_first
   [ "$found" = yes ] && say "Nursery is stopped." || say "Nursery was not running."
 }
