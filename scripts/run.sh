@@ -15,7 +15,7 @@ run_shop() {
   [ "$lan" = yes ] && is_taken "$((port + 1))" && die "Port $((port + 1)), for HTTPS, is taken by another program. Choose another, such as --port $((port + 2))."
   is_taken "$port" && die "Port $port is taken by another program. Choose another, such as --port $((port + 1))."
   get_built
-  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files"
+  [ "$shop" = demo ] && [ "$keep" = no ] && rm -rf "$state/data" "$state/files" && take_first
   fresh=yes
   [ -d "$state/data" ] && fresh=no
   chmod 700 "$root/var"
@@ -84,10 +84,8 @@ launch_application() {
     [ -f "$root/var/log/$shop.$old.log" ] && mv -f "$root/var/log/$shop.$old.log" "$root/var/log/$shop.$((old + 1)).log"
   done
   [ -f "$root/var/log/$shop.log" ] && mv -f "$root/var/log/$shop.log" "$root/var/log/$shop.1.log"
-  # Without an archive of classes it only starts more slowly; the first start makes one.
-  local classes=()
-  if [ -f "$root/var/app/classes.jsa" ]; then classes=("-XX:SharedArchiveFile=$root/var/app/classes.jsa"); elif is_to_remember; then classes=(-XX:+RecordDynamicDumpInfo); fi
-  java "${java_ways[@]}" "${classes[@]}" -jar "$root/var/app/nursery.jar" \
+  # Without an archive of classes it only starts more slowly.
+  java "${java_ways[@]}" -XX:SharedArchiveFile="$root/var/app/classes.jsa" -jar "$root/var/app/nursery.jar" \
     --server.port="$port" --nursery.demo="$([ "$shop" = demo ] && echo true || echo false)" \
     --nursery.lan.on="$([ "$lan" = yes ] && echo true || echo false)" --nursery.lan.folder="$state/tls" --nursery.lan.port="$((port + 1))" \
     --nursery.keep.folder="$root/var/backups/$shop" --nursery.files.folder="$state/files" \
@@ -106,6 +104,12 @@ take_lock() {
   done
 }
 
+# The demo that was written a moment ago, when Nursery was built, is as fresh as a new one.
+take_first() {
+  [ -n "$(find "$root/var/first/classes-remembered" -mmin -5 2>/dev/null)" ] && mv "$root/var/first/data" "$root/var/first/files" "$state/"
+  rm -rf "$root/var/first"
+}
+
 # As long as it gets on: on a busy machine a first start takes minutes.
 wait_until_ready() {
   local again=no
@@ -113,7 +117,7 @@ wait_until_ready() {
   until waits_for "$application" 180 is_ready; do
     # By its number alone: it is our own child, and for a moment it is not yet what it becomes.
     if ! kill -0 "$application" 2>/dev/null && [ $again = no ] && [ -f "$root/var/app/classes.jsa" ]; then
-      # A damaged archive of classes may end Java at once: without it, it starts, and makes another.
+      # A damaged archive of classes may end Java at once: without it, it starts. The next build of it is the next start's.
       again=yes
       rm -f "$root/var/app/classes.jsa"
       launch_application
@@ -122,7 +126,6 @@ wait_until_ready() {
     kill -0 "$application" 2>/dev/null || die "$(refusal)"
     die "Nursery has done nothing for three minutes and does not answer; see var/log/$shop.log."
   done
-  remember_classes
   echo "http://127.0.0.1:$port/" >"$state/address"
   printf 'Nursery is ready: http://127.0.0.1:%s/\n' "$port"
   [ "$lan" = yes ] && tell_network

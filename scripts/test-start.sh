@@ -12,7 +12,6 @@ copy="$work/a shop"
 mkdir -p "$copy/var"
 cp -a "$root/nursery" "$root/scripts" "$root/pom.xml" "$root/core" "$root/app" "$copy/"
 cp -a "$root/var/app" "$copy/var/"
-rm -f "$copy"/var/app/classes.*
 passed=0 failed=0
 port=$((32000 + RANDOM % 8000))
 
@@ -56,7 +55,6 @@ refused() { ! "$copy/nursery" "$@" >"$work/out" 2>"$work/err" </dev/null; }
 
 start demo
 check "demo prints exactly one line" one_ready_line
-check "and has made an archive of its classes" test -s "$copy/var/app/classes.jsa"
 check "the first page shows the demo" shows / 'Winter sky'
 check "an unknown page is a 404" shows /nowhere ' 404'
 mkdir -p "$work/copied/var/demo"
