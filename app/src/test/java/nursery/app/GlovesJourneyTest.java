@@ -449,6 +449,28 @@ class GlovesJourneyTest extends Journey {
         assertThat(page.locator(".steps")).containsText("Second finishing coat");
     }
 
+    /** A coat that was only offered under the last one, and not taken, is put in when a design goes there. */
+    @Test
+    void whatWasOfferedAndNotTakenIsPutInWhereItIsNeeded() {
+        measureABlank();
+        onAPhone();
+        page.navigate("/techniques/compose");
+        for (int left = 1; left >= 0; left--) {
+            button("Remove: Coat").first().click();
+            assertThat(page.locator("[aria-label='Remove: Coat']")).hasCount(left);
+        }
+        page.locator("label.chip:has(input[value='finish-one'])").click();
+        Locator joints = page.locator(".joints label");
+        assertThat(joints)
+                .hasText(List.of(Pattern.compile("If you like: Flood coat.*")).toArray(Pattern[]::new));
+        assertThat(joints.locator("input")).isChecked(new IsCheckedOptions().setChecked(false));
+        button("Add: Decal").click();
+        assertThat(joints)
+                .hasText(List.of(Pattern.compile("Needed: Flood coat.*")).toArray(Pattern[]::new));
+        assertThat(joints.locator("input")).isChecked();
+        assertThat(page.locator(".composed .verdict")).containsText("No problems found.");
+    }
+
     /** One touch leaves what stands between two layers or takes it, and what it is for is told while it is left. */
     private void takeAndLeave(String joint, String because) {
         Locator box = page.locator(".joints label")

@@ -28,6 +28,8 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
     private static final int FITS = 32;
 
     private static final int FITS_ALONE = 42;
+    /** On the second line, which is of narrow letters: amounts, and what is in it. */
+    private static final int FITS_BELOW = 46;
 
     /** The first line of words stands no higher. */
     private static final double TOP_PX = 22;
@@ -91,7 +93,7 @@ public record SectionPicture(List<Band> bands, double heightPx, double totalMm, 
                     thick,
                     words,
                     fitting(oneLine ? inOneLine(layer) : layer.title(), room(layer)),
-                    oneLine ? "" : fitting(layer.note(), FITS_ALONE),
+                    oneLine ? "" : fitting(layer.note(), FITS_BELOW),
                     layer.filmMm().map(show::film).orElse("")));
         }
         double lower = Math.max(0, TOP_PX - words);

@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import nursery.app.floor.Floors;
 import nursery.core.floor.Floor;
 import nursery.core.floor.Shelf;
-import nursery.core.measure.Numbers;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
@@ -27,8 +26,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** What may go on what, and when, as a page to read: the table that every window comes from. */
 @Controller
 class MeetsController {
-
-    private static final long MINUTES_READ_AS_HOURS = 120;
 
     private static final int MOST_HABITS = 30;
 
@@ -94,7 +91,7 @@ class MeetsController {
                         own.key(),
                         own.technique().name(),
                         judge.longer(own.technique()).stream()
-                                .map(longer -> longer.step().title() + " " + minutes(longer.byMinutes()))
+                                .map(longer -> longer.step().title() + " " + PlanJudge.span(longer.byMinutes()))
                                 .distinct()
                                 .toList()))
                 .filter(habits -> !habits.longer().isEmpty())
@@ -137,20 +134,12 @@ class MeetsController {
     }
 
     private static String when(Bound bound) {
-        String amount = minutes(bound.since() == Bound.Since.AGE_H ? bound.amount() * 60 : bound.amount());
+        String amount = PlanJudge.span(bound.since() == Bound.Since.AGE_H ? bound.amount() * 60 : bound.amount());
         return switch (bound.side()) {
             case FROM -> "from " + amount;
             case BEST_UNTIL -> "best until " + amount;
             case UNTIL -> "until " + amount;
             case NEVER -> "not as it is";
         };
-    }
-
-    private static String hours(double amount) {
-        return Numbers.show(amount, 1) + "\u00a0h";
-    }
-
-    private static String minutes(double amount) {
-        return amount < MINUTES_READ_AS_HOURS ? Numbers.show(amount, 0) + "\u00a0min" : hours(amount / 60);
     }
 }

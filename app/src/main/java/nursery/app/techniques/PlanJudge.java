@@ -131,9 +131,7 @@ class PlanJudge {
     /** A plan as it lies on the cup, from the steel outwards. */
     List<Layer> layers(List<PlanStep> plan) {
         Map<Integer, Judgement.Longer> longer =
-                Judgement.longer(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank())
-                        .stream()
-                        .collect(Collectors.toMap(one -> one.step().number(), one -> one));
+                longer(plan).stream().collect(Collectors.toMap(one -> one.step().number(), one -> one));
         return Stack.of(plan).stream().map(level -> layer(level, longer)).toList();
     }
 
@@ -164,7 +162,8 @@ class PlanJudge {
                 habits);
     }
 
-    private static String span(double minutes) {
+    /** So long, as a maker reads it. */
+    static String span(double minutes) {
         return minutes < MINUTES_READ_AS_HOURS
                 ? Numbers.show(minutes, 0) + "\u00a0min"
                 : Numbers.show(minutes / MINUTES_PER_HOUR, 1) + "\u00a0h";
@@ -187,16 +186,16 @@ class PlanJudge {
                 .orElse("");
     }
 
-    /** Amounts are for a cup, and it has a name. */
     /** What a technique waits longer for than practice asks. */
     List<Judgement.Longer> longer(Technique technique) {
-        return Judgement.longer(
-                technique.plan(Schools.of(), Map.of()),
-                StartingProfile.REGULAR.label(),
-                StartingProfile.REGULAR.label(),
-                blank());
+        return longer(technique.plan(Schools.of(), Map.of()));
     }
 
+    private List<Judgement.Longer> longer(List<PlanStep> plan) {
+        return Judgement.longer(plan, StartingProfile.REGULAR.label(), StartingProfile.REGULAR.label(), blank());
+    }
+
+    /** Amounts are for a cup, and it has a name. */
     private String blankName() {
         return floors.shelf().blanks().stream()
                 .findFirst()

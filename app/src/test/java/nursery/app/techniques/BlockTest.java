@@ -136,9 +136,9 @@ class BlockTest {
                     .extracting(Block::key)
                     .as(titles(blocks.toArray(Block[]::new)))
                     .isEqualTo(blocks.stream().map(Block::key).toList());
-            Map<String, String> typed = ComposeController.asItIs(read, apart);
-            Technique again = Block.together("heap", apart, ComposeController.decided(typed))
-                    .technique();
+            Map<String, String> typed = JointFields.asItIs(read, apart);
+            Technique again =
+                    Block.together("heap", apart, JointFields.decided(typed)).technique();
             assertThat(steps(again))
                     .as("%s %s", titles(blocks.toArray(Block[]::new)), decided)
                     .isEqualTo(steps(made));
@@ -172,11 +172,13 @@ class BlockTest {
         assertThat(made.joints().get(0))
                 .extracting(Composer.Joint::key, Composer.Joint::because, Composer.Joint::isTaken)
                 .containsExactly(
-                        tuple("0-seal", Cell.FLAKES_OPEN, false), tuple("0-flood-coat", Cell.FLAKES_BELOW, true));
+                        tuple("0-advised-seal", Cell.FLAKES_OPEN, false),
+                        tuple("0-needed-flood-coat", Cell.FLAKES_BELOW, true));
         assertThat(made.joints().get(1))
                 .extracting(Composer.Joint::key, Composer.Joint::because, Composer.Joint::isTaken)
-                .containsExactly(tuple("1-thin-coat", Cell.SLIDE_OPEN, true));
-        Composer.Composed left = Block.together("tried", blocks, Map.of("1-thin-coat", false, "0-seal", true));
+                .containsExactly(tuple("1-needed-thin-coat", Cell.SLIDE_OPEN, true));
+        Composer.Composed left =
+                Block.together("tried", blocks, Map.of("1-needed-thin-coat", false, "0-advised-seal", true));
         assertThat(Judgement.offered(left.technique().plan(Schools.of(), Map.of()), REGULAR, REGULAR, SLIM))
                 .extracting(Judgement.Finding::rule)
                 .contains("SLIDE_UNCOATED")

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -48,10 +47,6 @@ class BuildsTest {
     private static final Resin FAST = Resin.of(2, "fast", StartingProfile.FAST.label());
     private static final RoomCourse ROOM = RoomCourse.steady(22);
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
-    private static final LocalTime UP = LocalTime.of(7, 0);
-    private static final LocalTime TO_BED = LocalTime.of(21, 30);
-    /** A coat brings work with it: none is begun late. */
-    private static final LocalTime LAST_POUR = LocalTime.of(20, 0);
 
     private Cup cup = cup(12, List.of(), REGULAR, REGULAR);
     private Instant now = START;
@@ -124,14 +119,17 @@ class BuildsTest {
     private PlanStep next(double ml) {
         NextAction action = state().next().orElseThrow();
         if (action.kind() == NextAction.Kind.SCUFF_FIRST) {
-            awake(action.window().opensAt(), TO_BED);
+            now = MakersDay.awake(now, action.window().opensAt(), MakersDay.TO_BED);
             now = now.plus(Duration.ofMinutes(10));
             log(LogEntry.scuffed(mark(now, "")));
             action = state().next().orElseThrow();
         }
         PlanStep step = action.step();
         boolean wet = step.waiting().isWhileWet() || step.kind() == StepKind.HEAT;
-        awake(action.window().opensAt(), wet ? LocalTime.MAX : step.kind().isPour() ? LAST_POUR : TO_BED);
+        now = MakersDay.awake(
+                now,
+                action.window().opensAt(),
+                wet ? LocalTime.MAX : step.kind().isPour() ? MakersDay.LAST_POUR : MakersDay.TO_BED);
         if (step.kind().isPour()) {
             Pot pot = Pot.of(cup.resinFor(step), java.util.OptionalLong.empty());
             log(new LogEntry.Poured(
@@ -141,16 +139,6 @@ class BuildsTest {
             log(new LogEntry.StepDone(mark(now, ""), step.number()));
         }
         return step;
-    }
-
-    private void awake(Instant opens, LocalTime until) {
-        now = opens.isAfter(now) ? opens : now;
-        LocalTime time = now.atZone(ZoneOffset.UTC).toLocalTime();
-        if (time.isBefore(UP) || time.isAfter(until)) {
-            Instant morning =
-                    now.atZone(ZoneOffset.UTC).toLocalDate().atTime(UP).toInstant(ZoneOffset.UTC);
-            now = time.isBefore(UP) ? morning : morning.plus(Duration.ofDays(1));
-        }
     }
 
     private double share() {

@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -55,9 +54,6 @@ class NineBuildsTest {
     private static final Resin FAST = Resin.of(2, "fast", StartingProfile.FAST.label());
     private static final RoomCourse ROOM = RoomCourse.steady(22);
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
-    private static final LocalTime UP = LocalTime.of(7, 0);
-    private static final LocalTime TO_BED = LocalTime.of(21, 30);
-    private static final LocalTime LAST_POUR = LocalTime.of(20, 0);
 
     /**
      * A build.
@@ -163,7 +159,7 @@ class NineBuildsTest {
                                 Block.LAYER_DECAL,
                                 Block.FINISH_ONE),
                         // No coat on the slides: that is the mistake.
-                        Map.of("6-thin-coat", false),
+                        Map.of("6-needed-thin-coat", false),
                         // The marbling spray and the second colour before the soap is rinsed off.
                         Map.of(9, List.of(StepKind.PAINT, StepKind.PAINT)),
                         Map.of(),
@@ -418,7 +414,10 @@ class NineBuildsTest {
             NextAction action = state().next().orElseThrow();
             PlanStep step = action.step();
             boolean wet = step.waiting().isWhileWet() || step.kind() == StepKind.HEAT;
-            awake(action.window().opensAt(), wet ? LocalTime.MAX : step.kind().isPour() ? LAST_POUR : TO_BED);
+            now = MakersDay.awake(
+                    now,
+                    action.window().opensAt(),
+                    wet ? LocalTime.MAX : step.kind().isPour() ? MakersDay.LAST_POUR : MakersDay.TO_BED);
             Double later = build.later().get(step.kind());
             if (later != null) {
                 now = now.plus(Duration.ofMinutes(Math.round(later * 60)));
@@ -471,16 +470,6 @@ class NineBuildsTest {
 
         private Mark mark(String note) {
             return new Mark(cup.log().size() + 1L, now, now, "Mira", note);
-        }
-
-        private void awake(Instant opens, LocalTime until) {
-            now = opens.isAfter(now) ? opens : now;
-            LocalTime time = now.atZone(ZoneOffset.UTC).toLocalTime();
-            if (time.isBefore(UP) || time.isAfter(until)) {
-                Instant morning =
-                        now.atZone(ZoneOffset.UTC).toLocalDate().atTime(UP).toInstant(ZoneOffset.UTC);
-                now = time.isBefore(UP) ? morning : morning.plus(Duration.ofDays(1));
-            }
         }
     }
 }

@@ -87,16 +87,15 @@ final class Between {
     }
 
     private static TechniqueStep sanded(String title, String detail) {
-        TechniqueStep step = step(StepKind.SAND, title, Wait.of(Wait.Kind.SANDABLE), detail, Optional.empty());
         return new TechniqueStep(
-                step.kind(),
-                step.title(),
-                step.waiting(),
-                step.detail(),
-                step.role(),
-                step.how().with(Grit.of(Figures.FINE_GRIT)).with(Fields.Dust.WASHED_OFF),
-                step.size(),
-                step.only());
+                StepKind.SAND,
+                title,
+                Wait.of(Wait.Kind.SANDABLE),
+                detail,
+                Optional.empty(),
+                Fields.usual(StepKind.SAND).with(Grit.of(Figures.FINE_GRIT)).with(Fields.Dust.WASHED_OFF),
+                Optional.empty(),
+                List.of());
     }
 
     /** The clear coat that what lies open asks for, and what a sealer over it hides. */

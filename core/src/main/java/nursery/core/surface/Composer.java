@@ -54,7 +54,7 @@ public final class Composer {
     /**
      * Something between two pieces.
      *
-     * @param key its name among all of this technique: which piece it follows, and what it is
+     * @param key its name among all of this technique: which piece it follows, whether it is needed, and what it is
      * @param because what asks for it
      * @param isTaken whether it is done; what is required is, unless it was left
      */
@@ -107,15 +107,20 @@ public final class Composer {
                 if (part instanceof Technique.Single single
                         && single.step().only().isEmpty()) {
                     String kind = single.step().kind().written();
-                    decided.put(key(piece, kind, times.merge(kind, 1, Integer::sum)), true);
+                    int which = times.merge(kind, 1, Integer::sum);
+                    // It does not say whether it was needed or only advised: it is there either way.
+                    decided.put(key(piece, true, kind, which), true);
+                    decided.put(key(piece, false, kind, which), true);
                 }
             }
         }
         return decided;
     }
 
-    private static String key(int piece, String kind, int which) {
-        return which == 1 ? piece + "-" + kind : piece + "-" + kind + "-" + which;
+    /** What was offered and not taken is not left where it is needed later: each is its own decision. */
+    private static String key(int piece, boolean isRequired, String kind, int which) {
+        String key = "%d-%s-%s".formatted(piece, isRequired ? "needed" : "advised", kind);
+        return which == 1 ? key : key + "-" + which;
     }
 
     /** Part of the plan: a piece, or a joint that is done. */
@@ -233,15 +238,11 @@ public final class Composer {
     /** Puts a remedy in where it mends something, of a coat as many as it takes. */
     private boolean joins(Draft before, Cell cell, int at, int place, Doing remedy, Surface on) {
         boolean isRequired = cell.grave().isAsked();
-        if (isRequired) {
-            // What was only advised there, and not taken, is asked for now.
-            place = withoutOffers(at, place, remedy);
-        }
         List<Joint> put = new ArrayList<>();
         Surface now = on;
         for (int copy = 1; copy <= (remedy.isPour() ? MOST_COATS : 1); copy++) {
             TechniqueStep step = Between.step(remedy, now);
-            String key = keyFor(at, step.kind().written());
+            String key = keyFor(at, isRequired, step.kind().written());
             if (!tried.add(key)) {
                 break;
             }
@@ -254,6 +255,13 @@ public final class Composer {
                 for (int i = 0; i < put.size(); i++) {
                     after.get(at).set(place + i, put.get(i));
                 }
+                if (isRequired) {
+                    // What was only advised there, and not taken, is asked for now.
+                    after.get(at)
+                            .removeIf(joint -> !joint.isTaken()
+                                    && !joint.isRequired()
+                                    && joint.step().kind().isPour() == remedy.isPour());
+                }
                 return true;
             }
             now = now.after(Work.of(now.works().size() + 1, step.in(1), label.times()));
@@ -262,29 +270,12 @@ public final class Composer {
         return false;
     }
 
-    private int withoutOffers(int at, int place, Doing remedy) {
-        List<Joint> kept = new ArrayList<>();
-        int before = 0;
-        List<Joint> joints = after.get(at);
-        for (int i = 0; i < joints.size(); i++) {
-            Joint joint = joints.get(i);
-            if (joint.isTaken() || joint.isRequired() || joint.step().kind().isPour() != remedy.isPour()) {
-                kept.add(joint);
-                before += i < place ? 1 : 0;
-            } else {
-                tried.remove(joint.key());
-            }
-        }
-        after.set(at, kept);
-        return before;
-    }
-
-    private String keyFor(int at, String kind) {
+    private String keyFor(int at, boolean isRequired, String kind) {
         long there = after.get(at).stream()
                 .filter(joint ->
                         joint.isTaken() && joint.step().kind().written().equals(kind))
                 .count();
-        return key(at, kind, (int) there + 1);
+        return key(at, isRequired, kind, (int) there + 1);
     }
 
     private Technique technique(String name) {
@@ -321,7 +312,10 @@ public final class Composer {
     }
 
     private String titleAfter(int piece) {
-        return "Before " + pieces.get(piece + 1).title();
+        String title = "Before " + pieces.get(piece + 1).title();
+        return title.length() <= Technique.LONGEST_TITLE
+                ? title
+                : title.substring(0, Technique.LONGEST_TITLE - 1).strip() + "…";
     }
 
     /** How often is asked by a group's title: two of one title would be one question. */

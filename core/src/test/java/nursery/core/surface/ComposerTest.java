@@ -77,9 +77,9 @@ class ComposerTest {
         Composed made = composed(Map.of(), PAINTED, COAT, SMOKE, LAST);
         assertThat(made.joints().get(2))
                 .extracting(Joint::key, Joint::because, Joint::isRequired, Joint::isTaken)
-                .containsExactly(tuple("2-seal", Cell.SOOT_OPEN, true, true));
+                .containsExactly(tuple("2-needed-seal", Cell.SOOT_OPEN, true, true));
         assertThat(kinds(made)).containsSubsequence(StepKind.SMOKE, StepKind.SEAL, StepKind.FINISHING_COAT);
-        Composed left = composed(Map.of("2-seal", false), PAINTED, COAT, SMOKE, LAST);
+        Composed left = composed(Map.of("2-needed-seal", false), PAINTED, COAT, SMOKE, LAST);
         assertThat(kinds(left)).doesNotContain(StepKind.SEAL);
         assertThat(left.joints().get(2)).extracting(Joint::isTaken).containsExactly(false);
         assertThat(Judgement.offered(left.technique().plan(Schools.of(), Map.of()), REGULAR, REGULAR, SLIM))
@@ -95,7 +95,7 @@ class ComposerTest {
         assertThat(made.joints().get(1))
                 .extracting(Joint::because, Joint::isRequired, Joint::isTaken)
                 .containsExactly(tuple(Cell.INK_OPEN, false, false));
-        assertThat(kinds(composed(Map.of("1-seal", true), PAINTED, ink, LAST)))
+        assertThat(kinds(composed(Map.of("1-advised-seal", true), PAINTED, ink, LAST)))
                 .containsSubsequence(StepKind.INK, StepKind.SEAL, StepKind.FINISHING_COAT);
         assertThat(composed(Map.of(), PAINTED, GLITTER, LAST).joints().get(1))
                 .extracting(Joint::because)
@@ -152,10 +152,45 @@ class ComposerTest {
 
     @Test
     void whatNobodyAskedForDecidesNothing() {
-        Map<String, Boolean> absurd =
-                Map.of("-1-seal", true, "99-flood-coat", true, "0-", true, "2-seal-9", true, "nonsense", false);
+        Map<String, Boolean> absurd = Map.of(
+                "-1-needed-seal",
+                true,
+                "99-needed-flood-coat",
+                true,
+                "0-",
+                true,
+                "2-seal",
+                false,
+                "2-needed-seal-9",
+                true);
         assertThat(composed(absurd, PAINTED, COAT, SMOKE, LAST).technique())
                 .isEqualTo(composed(Map.of(), PAINTED, COAT, SMOKE, LAST).technique());
+    }
+
+    /** A coat that was offered under a last coat and not taken is needed once a design goes there. */
+    @Test
+    void whatWasOfferedAndNotTakenIsNotLeftWhereItIsNeeded() {
+        String offered = composed(Map.of(), PAINTED, GLITTER, LAST)
+                .joints()
+                .get(1)
+                .get(0)
+                .key();
+        Piece decal = piece(Place.LAYER, "Decal", StepKind.VINYL);
+        Composed made = composed(Map.of(offered, false), PAINTED, GLITTER, decal, LAST);
+        assertThat(made.joints().get(1))
+                .extracting(Joint::because, Joint::isTaken)
+                .contains(tuple(Cell.FLAKES_BELOW, true));
+    }
+
+    /** A technique of somebody's own may have a block with as long a title as there is. */
+    @Test
+    void aLongTitleOfABlockIsCutWhereWordsGoBeforeIt() {
+        Piece longest = piece(Place.LAYER, "m".repeat(Technique.LONGEST_TITLE), StepKind.VINYL);
+        assertThat(composed(Map.of(), PAINTED, GLITTER, longest, LAST)
+                        .technique()
+                        .blocks())
+                .extracting(Technique.Block::title)
+                .contains("Before " + "m".repeat(72) + "…");
     }
 
     /** Sprinkled flakes ask for a wet coat, strewn ones for something that holds them. */
