@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import nursery.app.ShopUnderTest.Running;
+import nursery.app.floor.Floors;
 import nursery.app.shelf.ShelfBook;
 import nursery.app.techniques.EditForm;
 import nursery.core.cup.Blank;
@@ -55,7 +56,8 @@ class BendingTest {
                 "ahead",
                 String.join(
                         ",", ahead().stream().map(step -> "" + step.number()).toList()));
-        form.putAll(new LinkedHashMap<>(EditForm.filled(steps, ml -> "" + ml)));
+        form.putAll(new LinkedHashMap<>(
+                EditForm.filled(steps, shop.bean(Floors.class).show())));
         return form;
     }
 

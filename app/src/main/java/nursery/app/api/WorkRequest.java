@@ -32,9 +32,7 @@ record WorkRequest(
         @Schema(type = "string", format = "date-time", description = "When it was begun") @Nullable JsonNode at,
         @Schema(type = "number", description = "How long hands were on it, 0 to 1440; 0 if left out") @Nullable
                 JsonNode minutes,
-        @Schema(
-                        type = "string",
-                        description = "all, rim, base, spots, handle-side, or a band up the side such as 0-60, mm")
+        @Schema(type = "string", description = "A part, as in a technique file, or a band up the side such as 0-60, mm")
                 @Nullable
                 JsonNode place,
         @Schema(type = "string") @Nullable JsonNode title,

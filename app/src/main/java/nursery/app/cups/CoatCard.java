@@ -36,17 +36,17 @@ record CoatCard(
     private static final Duration LEAD = Duration.ofMinutes(20);
     private static final Duration AHEAD = Duration.ofHours(2);
 
-    static CoatCard of(CoatOnCup coat, double coatedCm2, Optional<NextAction> next, QuietHours quiet, Show show) {
+    static CoatCard of(CoatOnCup coat, Optional<NextAction> next, QuietHours quiet, Show show) {
         CoatTimes times = coat.times();
         Instant now = show.now();
         Phase phase = times.phaseAt(now);
         return new CoatCard(
-                coat.step().title(),
+                coat.step().titleAndPlace(),
                 phase,
                 TimeBar.styleOf(phase),
                 times.ageHoursAt(now),
                 times.speedAt(now),
-                coat.filmMm(coatedCm2),
+                coat.filmMm(),
                 times,
                 times.tackWindow(),
                 meaning(coat, phase),

@@ -90,7 +90,7 @@ final class CoatQuestions {
                 .mapToDouble(Turner::rpm)
                 .findFirst();
         return PourCheck.against(
-                cup.blank(),
+                cup.blankFor(step),
                 pour.pot().map(pot -> pot.resin().label()).orElseGet(() -> cup.labelFor(step)),
                 pour.amountMl(),
                 rpm,

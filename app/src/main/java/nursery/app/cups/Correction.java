@@ -52,7 +52,7 @@ final class Correction {
                     pour.spindle().map(Spindle::id).map(String::valueOf).orElse(""));
         }
         if (wrong instanceof LogEntry.OfStep done) {
-            filled.putAll(LogForm.filled(cup.step(done)));
+            filled.putAll(LogForm.filled(cup.step(done), show.lengthUnit()));
         }
         if (wrong instanceof LogEntry.Touched touched) {
             filled.put("touch", touched.touch().name());
@@ -140,7 +140,7 @@ final class Correction {
     /** How it was done: as it was written before, but for what the form says otherwise. */
     private Optional<Fields> how(LogEntry.OfStep entry, FormReader reader) {
         PlanStep planned = cup.step(entry.step());
-        return LogForm.how(reader, planned, cup.step(entry).how());
+        return LogForm.how(reader, planned, cup.step(entry).how(), show.lengthUnit());
     }
 
     /** What its form can say of how it was done. */

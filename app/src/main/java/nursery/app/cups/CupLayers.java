@@ -31,7 +31,6 @@ public final class CupLayers {
      */
     public static List<SectionPicture.Layer> of(CupNow now, Map<Integer, List<String>> with, Show show) {
         Cup cup = now.cup();
-        double areaCm2 = cup.blank().area().coatedCm2();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
                 .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
         Map<Integer, PlanStep> done =
@@ -47,8 +46,8 @@ public final class CupLayers {
                     Optional<CoatOnCup> coat = Optional.ofNullable(coats.get(step.number()));
                     return new SectionPicture.Layer(
                             step.kind(),
-                            step.title(),
-                            coat.map(found -> found.filmMm(areaCm2)),
+                            step.titleAndPlace(),
+                            coat.map(CoatOnCup::filmMm),
                             coat.map(found -> show.volume(found.pour().amountMl())
                                             + within.getOrDefault(step.number(), ""))
                                     .orElseGet(() -> step.how().laid(step.kind())),

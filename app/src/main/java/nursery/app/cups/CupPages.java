@@ -183,12 +183,7 @@ class CupPages {
         model.addAttribute("picture", Looks.of(cup));
         model.addAttribute(
                 "coat",
-                coat.map(newest -> CoatCard.of(
-                                newest,
-                                cup.cup().blank().area().coatedCm2(),
-                                next,
-                                floor.ways().quiet(),
-                                show))
+                coat.map(newest -> CoatCard.of(newest, next, floor.ways().quiet(), show))
                         .orElse(null));
         model.addAttribute(
                 "moved",
@@ -268,7 +263,11 @@ class CupPages {
                         .orElse(""),
                 "by",
                 cup.cup().schools().has(School.SCALE) ? "scale" : "cup"));
-        cup.state().next().map(NextAction::step).map(LogForm::filled).ifPresent(defaults::putAll);
+        cup.state()
+                .next()
+                .map(NextAction::step)
+                .map(step -> LogForm.filled(step, show.lengthUnit()))
+                .ifPresent(defaults::putAll);
         return defaults;
     }
 }

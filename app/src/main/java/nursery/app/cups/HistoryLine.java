@@ -19,6 +19,7 @@ import nursery.core.log.Sighting;
 import nursery.core.log.Spindle;
 import nursery.core.technique.Field;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Where;
 
 /**
  * A line of a cup's history, cancelled entries included.
@@ -63,8 +64,8 @@ public record HistoryLine(
         return switch (entry.kind()) {
             case POURED -> poured((LogEntry.Poured) entry, cup, show);
             case DONE ->
-                cup.step(((LogEntry.OfStep) entry).step()).title() + ": done" + otherwise((LogEntry.OfStep) entry, cup);
-            case SKIPPED -> cup.step(((LogEntry.OfStep) entry).step()).title() + ": left out";
+                cup.step((LogEntry.OfStep) entry).titleAndPlace() + ": done" + otherwise((LogEntry.OfStep) entry, cup);
+            case SKIPPED -> cup.step((LogEntry.OfStep) entry).titleAndPlace() + ": left out";
             case TOUCHED -> "Felt: " + ((LogEntry.Touched) entry).touch().words();
             case FAULTS_SEEN -> seen((LogEntry.FaultsSeen) entry);
             case REMEDY_CHOSEN -> "Done about it: " + remedy((LogEntry.RemedyChosen) entry);
@@ -103,7 +104,12 @@ public record HistoryLine(
                 .map(resin -> ", of " + resin.name())
                 .orElse("");
         return "%s: %s poured, %s%s%s"
-                .formatted(cup.step(pour).title(), show.volume(pour.amountMl()), where, other, otherwise(pour, cup));
+                .formatted(
+                        cup.step(pour).titleAndPlace(),
+                        show.volume(pour.amountMl()),
+                        where,
+                        other,
+                        otherwise(pour, cup));
     }
 
     /** How it was done, as far as that was not as planned: {@code , with dust still on it}. */
@@ -111,6 +117,8 @@ public record HistoryLine(
         PlanStep planned = cup.step(entry.step());
         String otherwise = entry.how().stream()
                 .flatMap(how -> Field.of(planned.kind()).stream()
+                        // Where it was done stands with its title.
+                        .filter(field -> field != Field.PLACE || how.where().part() == Where.Part.BAND)
                         .filter(field ->
                                 !how.written(field).equals(planned.how().written(field)))
                         .map(field -> how.told(field)))

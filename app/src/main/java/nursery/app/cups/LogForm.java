@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
+import nursery.app.techniques.EditForm;
 import nursery.app.techniques.EditReading;
 import nursery.core.cure.Touch;
 import nursery.core.floor.Floor;
@@ -18,6 +20,7 @@ import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
 import nursery.core.log.Spindle;
+import nursery.core.measure.LengthUnit;
 import nursery.core.measure.MassUnit;
 import nursery.core.measure.Unit;
 import nursery.core.resin.Densities;
@@ -39,6 +42,8 @@ public final class LogForm {
     private static final int LONGEST_WHY = 200;
     /** What the names of the inputs begin with that say how a step was done. */
     static final String HOW = "how";
+
+    private static final String BAND = HOW + "." + EditForm.BAND;
 
     private final FormReader reader;
     private final Show show;
@@ -177,7 +182,7 @@ public final class LogForm {
     }
 
     private Optional<Fields> how() {
-        return cup.find(step()).flatMap(planned -> how(reader, planned, planned.how()));
+        return cup.find(step()).flatMap(planned -> how(reader, planned, planned.how(), show.lengthUnit()));
     }
 
     /**
@@ -185,8 +190,8 @@ public final class LogForm {
      *
      * @param otherwise what is meant where the form does not say
      */
-    static Optional<Fields> how(FormReader reader, PlanStep planned, Fields otherwise) {
-        return Optional.of(EditReading.how(reader, HOW, planned.kind(), otherwise))
+    static Optional<Fields> how(FormReader reader, PlanStep planned, Fields otherwise, LengthUnit unit) {
+        return Optional.of(EditReading.how(reader, HOW, planned.kind(), otherwise, unit))
                 .filter(how -> !how.equals(planned.how()));
     }
 
@@ -198,17 +203,17 @@ public final class LogForm {
     }
 
     /** How a step is done, as the inputs for it are filled. */
-    static Map<String, String> filled(PlanStep step) {
+    static Map<String, String> filled(PlanStep step, LengthUnit unit) {
         Map<String, String> filled = new LinkedHashMap<>();
-        fieldsOf(step).forEach(field -> filled.put(input(field), step.how().written(field)));
+        fieldsOf(step).forEach(field -> filled.put(input(field), EditForm.filled(step.how(), field)));
+        filled.put(BAND, step.how().where().bandIn(unit));
         return filled;
     }
 
     /** What a form of several steps says of how one was done. */
     static Map<String, String> told(PlanStep step, Map<String, String> typed, String of) {
         Map<String, String> told = new LinkedHashMap<>();
-        fieldsOf(step).stream()
-                .map(LogForm::input)
+        Stream.concat(fieldsOf(step).stream().map(LogForm::input), Stream.of(BAND))
                 .filter(input -> typed.containsKey(input + of))
                 .forEach(input -> told.put(input, typed.get(input + of)));
         return told;

@@ -165,7 +165,7 @@ class RowController {
                     .ifPresent(ml -> typed.put(row.field("amount"), show.volumeNumber(ml)));
             typed.put(row.field("spindle"), cup.turns(step) ? spindle : "");
             typed.put(row.field("resin"), String.valueOf(cup.resinFor(step).id()));
-            LogForm.filled(step).forEach((input, value) -> typed.put(row.field(input), value));
+            LogForm.filled(step, show.lengthUnit()).forEach((input, value) -> typed.put(row.field(input), value));
             typed.put(row.field("by"), cup.schools().has(School.SCALE) ? "scale" : "cup");
         }
         return typed;

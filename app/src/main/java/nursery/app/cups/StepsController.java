@@ -54,7 +54,7 @@ class StepsController {
             Model model) {
         CupNow cup = pages.find(code);
         List<PlanStep> ahead = cup.stepsAhead();
-        Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead, floors.show()::volumeNumber));
+        Map<String, String> typed = new LinkedHashMap<>(EditForm.filled(ahead, floors.show()));
         typed.put(AHEAD, PlanChanges.written(ahead));
         if (!at.isEmpty()) {
             typed.put("when", "at");
@@ -93,8 +93,7 @@ class StepsController {
 
     private List<PlanStep> read(FormReader reader, Map<String, String> typed, Cup cup) {
         return floors.hands()
-                .on(EditReading.steps(
-                        reader, typed, cup.freeNumber(), floors.show().volumeUnit(), LegalMoves.mostMl(cup)));
+                .on(EditReading.steps(reader, typed, cup.freeNumber(), floors.show(), LegalMoves.mostMl(cup)));
     }
 
     private String page(CupNow now, Form form, Model model) {

@@ -181,8 +181,9 @@ class TogetherController {
                 .sorted(Comparator.comparingInt(group -> -group.cups().size()))
                 .toList();
         Map<String, String> typed = new LinkedHashMap<>();
-        groups.forEach(group ->
-                LogForm.filled(group.next().step()).forEach((input, value) -> typed.put(input + group.of(), value)));
+        groups.forEach(
+                group -> LogForm.filled(group.next().step(), floors.show().lengthUnit())
+                        .forEach((input, value) -> typed.put(input + group.of(), value)));
         typed.putAll(form.typed());
         model.addAttribute("form", new Form(typed, form.faults(), form.token()));
         model.addAttribute("groups", groups);

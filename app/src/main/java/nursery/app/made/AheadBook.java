@@ -83,7 +83,7 @@ class AheadBook {
                     .getOrDefault(planned.step().number(), List.of());
             StepUse.of(
                             planned.step(),
-                            cup.cup().blank().area().coatedCm2(),
+                            cup.cup().blankFor(planned.step()).area().coatedCm2(),
                             materials.cuts(cup.cup(), planned.step(), of),
                             of,
                             material -> usage(all, material))

@@ -101,11 +101,11 @@ class StoryBook {
                         .toList(),
                 now.state().coats().stream()
                         .map(coat -> new Story.Coat(
-                                coat.step().title(),
+                                coat.step().titleAndPlace(),
                                 coat.times().pouredAt(),
                                 coat.pour().mark().recordedBy(),
                                 coat.pour().amountMl(),
-                                rounded(coat.filmMm(cup.blank().area().coatedCm2()), 4),
+                                rounded(coat.filmMm(), 4),
                                 coat.pour()
                                         .pot()
                                         .map(Pot::resin)

@@ -368,14 +368,15 @@ public class MaterialBook {
 
     /** What a step of a cup is expected to use of each of its materials. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials) {
-        return StepUse.of(step, cup.blank().area().coatedCm2(), cuts(cup, step, materials), materials, this::usageOf);
+        return StepUse.of(
+                step, cup.blankFor(step).area().coatedCm2(), cuts(cup, step, materials), materials, this::usageOf);
     }
 
     /** The same, for who has read them all. */
     public Map<Material, Double> expected(Cup cup, PlanStep step, List<Material> materials, Map<Long, Stocked> all) {
         return StepUse.of(
                 step,
-                cup.blank().area().coatedCm2(),
+                cup.blankFor(step).area().coatedCm2(),
                 cuts(cup, step, materials),
                 materials,
                 material -> Optional.ofNullable(all.get(material.id()))

@@ -92,7 +92,8 @@ public class StepWeighing {
         }
         double used = row.beforeAmount() - amount;
         mapper.after(cup.id(), step.number(), material.id(), amount, at, by);
-        double basis = StepUse.bases(step, cup.blank().area().coatedCm2(), materials.cuts(cup, step, named), named)
+        double basis = StepUse.bases(
+                        step, cup.blankFor(step).area().coatedCm2(), materials.cuts(cup, step, named), named)
                 .getOrDefault(material, 0.0);
         mapper.unlearn(cup.id(), step.number(), material.id());
         if (basis > 0) {

@@ -240,7 +240,7 @@ record MixSheet(
             Optional<TurnerCheck> check = !candidate.turns()
                     ? Optional.empty()
                     : TurnerCheck.of(
-                            candidate.onBench().cup().blank(),
+                            candidate.onBench().cup().blankFor(candidate.step()),
                             choice.resin().label(),
                             turn.portion().ml(),
                             choice.turner().rpm(),

@@ -78,7 +78,8 @@ record WeekPage(List<Row> rows, List<TimeBar.Tick> ticks) {
                         "turning",
                         step.cup(),
                         "%s: %s turns until %s"
-                                .formatted(step.cup(), step.step().title(), show.at(turns.untilExclusive()))))));
+                                .formatted(
+                                        step.cup(), step.step().titleAndPlace(), show.at(turns.untilExclusive()))))));
         List<Row> rows = plan.workshop().spindles().stream()
                 .map(spindle -> row(spindle, turning.getOrDefault(spindle.id(), List.of()), sessions, frame))
                 .toList();

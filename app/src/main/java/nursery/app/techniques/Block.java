@@ -11,8 +11,12 @@ import java.util.stream.Stream;
 import nursery.core.cup.StartingBlank;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Composer;
+import nursery.core.technique.Field;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.Technique.Place;
+import nursery.core.technique.TechniqueStep;
+import nursery.core.technique.Where;
 
 /**
  * What a technique is put together from: one base, any number of layers on it in the order they are touched, one
@@ -21,8 +25,9 @@ import nursery.core.technique.Technique.Place;
  * them as well.
  *
  * @param key its name in a form, such as {@code layer-decal}, or {@code waves.1} for the second of a technique's
+ * @param where the part of the cup it is put on; where it usually goes if nothing is said
  */
-record Block(String key, Place place, String title, String about, List<Technique.Part> parts) {
+record Block(String key, Place place, String title, String about, List<Technique.Part> parts, Where where) {
 
     static final Block BASE_BARE = shipped(Place.BASE, "bare");
     static final Block BASE_COATED = shipped(Place.BASE, "coated");
@@ -119,9 +124,13 @@ record Block(String key, Place place, String title, String about, List<Technique
                         technique.blocks().get(i).place(),
                         technique.blocks().get(i).title(),
                         "As in “%s”.".formatted(technique.name()),
-                        technique.partsOf(i)))
-                .map(lent ->
-                        SHIPPED.stream().filter(lent::isMadeLike).findFirst().orElse(lent))
+                        technique.partsOf(i),
+                        Where.USUAL))
+                .map(lent -> SHIPPED.stream()
+                        .map(shipped -> shipped.at(lent.lies()))
+                        .filter(lent::isMadeLike)
+                        .findFirst()
+                        .orElse(lent))
                 .toList();
     }
 
@@ -140,6 +149,83 @@ record Block(String key, Place place, String title, String about, List<Technique
                 decided,
                 StartingProfile.REGULAR.label(),
                 StartingBlank.SLIM_20.blank());
+    }
+
+    /** The parts of a cup it can be put on; none for a finish, and for what has its place by its nature. */
+    List<Field.Choice> places() {
+        List<TechniqueStep> placed = place == Place.FINISH
+                ? List.of()
+                : steps().filter(this::isPlacedWithIt).toList();
+        return placed.isEmpty()
+                ? List.of()
+                : Field.PLACE
+                        .choices()
+                        .filter(part -> placed.stream()
+                                .allMatch(step ->
+                                        Field.PLACE.choices(step.kind(), false).contains(part)))
+                        .toList();
+    }
+
+    /** As it ships, if it is one of those that do. */
+    Block unplaced() {
+        return SHIPPED.stream()
+                .filter(shipped -> shipped.key.equals(key))
+                .findFirst()
+                .orElse(this);
+    }
+
+    /** The same on a part of the cup. What has its place by its nature keeps it. */
+    Block at(Where other) {
+        return other.isUsual()
+                ? this
+                : new Block(
+                        key,
+                        place,
+                        title,
+                        about,
+                        parts.stream().map(part -> at(part, other)).toList(),
+                        other);
+    }
+
+    private Technique.Part at(Technique.Part part, Where other) {
+        if (part instanceof Technique.Repeat repeat) {
+            return new Technique.Repeat(
+                    repeat.title(),
+                    repeat.least(),
+                    repeat.most(),
+                    repeat.usual(),
+                    repeat.steps().stream().map(step -> at(step, other)).toList());
+        }
+        return part instanceof Technique.Single single ? new Technique.Single(at(single.step(), other)) : part;
+    }
+
+    private TechniqueStep at(TechniqueStep step, Where other) {
+        return isPlacedWithIt(step) ? step.doneAs(step.how().with(other)) : step;
+    }
+
+    /** The cup is got ready and painted all over, whatever part of it a base decorates. */
+    private boolean isPlacedWithIt(TechniqueStep step) {
+        return Field.PLACE.isOf(step.kind())
+                && step.how().where().isUsual()
+                && step.kind() != StepKind.PREP
+                && step.kind() != StepKind.MASK
+                && step.kind() != StepKind.PULL_TAPE
+                && !(place == Place.BASE && step.kind() == StepKind.PAINT);
+    }
+
+    /** Where all that is said to lie somewhere lies. */
+    private Where lies() {
+        return steps().map(step -> step.how().where())
+                .filter(said -> !said.isUsual())
+                .findFirst()
+                .orElse(Where.USUAL);
+    }
+
+    private Stream<TechniqueStep> steps() {
+        return parts.stream()
+                .flatMap(part -> part instanceof Technique.Repeat repeat
+                        ? repeat.steps().stream()
+                        : part instanceof Technique.Single single ? Stream.of(single.step()) : Stream.empty());
     }
 
     /** Whether another is the same but for its key, what is said about it, and which clear coat it is. */
@@ -169,7 +255,7 @@ record Block(String key, Place place, String title, String about, List<Technique
         try (InputStream file = Block.class.getResourceAsStream("/techniques/blocks/" + key + ".json")) {
             Technique technique = TechniqueFile.read(
                     new String(Optional.ofNullable(file).orElseThrow().readAllBytes(), StandardCharsets.UTF_8));
-            return new Block(key, place, technique.name(), technique.about(), technique.parts());
+            return new Block(key, place, technique.name(), technique.about(), technique.parts(), Where.USUAL);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

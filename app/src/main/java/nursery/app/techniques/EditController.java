@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -28,8 +29,10 @@ class EditController {
     private final TechniqueBook techniques;
     private final PlanJudge judge;
     private final FormPost posts;
+    private final Floors floors;
 
-    EditController(TechniqueBook techniques, PlanJudge judge, FormPost posts) {
+    EditController(TechniqueBook techniques, PlanJudge judge, FormPost posts, Floors floors) {
+        this.floors = floors;
         this.techniques = techniques;
         this.judge = judge;
         this.posts = posts;
@@ -38,7 +41,8 @@ class EditController {
     @GetMapping("/techniques/{key}/edit")
     String edit(@PathVariable String key, Model model) {
         ShelvedTechnique technique = find(key);
-        Map<String, String> typed = EditForm.filled(technique.technique());
+        Map<String, String> typed =
+                EditForm.filled(technique.technique(), floors.show().lengthUnit());
         typed.put("version", "" + technique.version());
         return page(key, Form.fresh(typed), model);
     }
@@ -63,7 +67,8 @@ class EditController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    Optional<Technique> technique = EditReading.technique(reader, typed);
+                    Optional<Technique> technique =
+                            EditReading.technique(reader, typed, floors.show().lengthUnit());
                     reader.faults().throwIfAny();
                     techniques.change(
                             key,
@@ -85,7 +90,8 @@ class EditController {
 
     private String page(String key, Form form, Model model) {
         FormReader reader = new FormReader(form.typed());
-        Optional<Technique> technique = EditReading.technique(reader, form.typed());
+        Optional<Technique> technique =
+                EditReading.technique(reader, form.typed(), floors.show().lengthUnit());
         List<Judgement.Finding> findings = technique
                 .map(found -> judge.findings(found.plan(Schools.of(), Map.of())))
                 .orElse(List.of());

@@ -7,13 +7,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.DoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.platform.Published;
+import nursery.app.platform.Show;
 import nursery.core.film.CoatRole;
+import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
 import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
@@ -38,11 +40,14 @@ public final class EditForm {
     /** Which of the technique's blocks a row belongs to: its place among them, where it stands, its title. */
     static final String BLOCK = "block";
 
+    /** The ends of a band, where a place is one. */
+    public static final String BAND = "band";
+
     private static final List<String> FIELDS = Stream.concat(
                     Arrays.stream(Field.values()).map(Field::written),
                     Stream.of(
                             "do", "title", "detail", "wait", "amount", "fast", "coat", "width", "height", "only",
-                            "number", "was", "open", "least", "most", "usual", "pour", BLOCK))
+                            "number", "was", "open", "least", "most", "usual", "pour", BLOCK, BAND))
             .toList();
 
     private static final Map<String, String> WAITS = waits();
@@ -116,7 +121,7 @@ public final class EditForm {
         }
     }
 
-    static Map<String, String> filled(Technique technique) {
+    static Map<String, String> filled(Technique technique, LengthUnit unit) {
         List<Map<String, String>> rows = new ArrayList<>();
         List<String> blocks = blocks(technique);
         for (int i = 0; i < technique.parts().size(); i++) {
@@ -133,10 +138,10 @@ public final class EditForm {
                         "" + repeat.most(),
                         "usual",
                         "" + repeat.usual())));
-                repeat.steps().forEach(step -> rows.add(row(step)));
+                repeat.steps().forEach(step -> rows.add(row(step, unit)));
                 rows.add(new LinkedHashMap<>(Map.of("do", REPEAT_TO)));
             } else if (technique.parts().get(i) instanceof Technique.Single single) {
-                rows.add(row(single.step()));
+                rows.add(row(single.step(), unit));
             }
             String block = blocks.isEmpty() ? "" : blocks.get(i);
             rows.subList(from, rows.size()).forEach(row -> row.put(BLOCK, block));
@@ -160,25 +165,32 @@ public final class EditForm {
     /**
      * The steps of a cup's own plan, each with its number.
      *
-     * @param volume writes ml in the shop's unit
+     * @param show the shop's units
      */
-    public static Map<String, String> filled(List<PlanStep> steps, DoubleFunction<String> volume) {
+    public static Map<String, String> filled(List<PlanStep> steps, Show show) {
         return numbered(steps.stream()
                 .map(step -> {
-                    Map<String, String> row = row(new TechniqueStep(
-                            step.kind(),
-                            step.title(),
-                            step.waiting(),
-                            step.detail(),
-                            step.role(),
-                            step.how(),
-                            step.size(),
-                            List.of()));
+                    Map<String, String> row = row(
+                            new TechniqueStep(
+                                    step.kind(),
+                                    step.title(),
+                                    step.waiting(),
+                                    step.detail(),
+                                    step.role(),
+                                    step.how(),
+                                    step.size(),
+                                    List.of()),
+                            show.lengthUnit());
                     row.put("number", String.valueOf(step.number()));
-                    step.amountMl().ifPresent(ml -> row.put("pour", volume.apply(ml)));
+                    step.amountMl().ifPresent(ml -> row.put("pour", show.volumeNumber(ml)));
                     return row;
                 })
                 .toList());
+    }
+
+    /** A field as its input is filled: a band is chosen as one, and its ends stand beside it. */
+    public static String filled(Fields how, Field field) {
+        return field == Field.PLACE ? how.where().part().written() : how.written(field);
     }
 
     /** What every form of steps has to choose from. */
@@ -190,7 +202,7 @@ public final class EditForm {
         model.addAttribute("waits", WAITS);
     }
 
-    private static Map<String, String> row(TechniqueStep step) {
+    private static Map<String, String> row(TechniqueStep step, LengthUnit unit) {
         Map<String, String> row = new LinkedHashMap<>();
         Wait wait = step.waiting();
         row.put("do", step.kind().written());
@@ -205,8 +217,8 @@ public final class EditForm {
                         : wait.kind() == Wait.Kind.AGE ? Numbers.show(wait.hours()) : "");
         row.put("fast", wait.fastHours() != wait.hours() ? Numbers.show(wait.fastHours()) : "");
         row.put("coat", step.role().map(CoatRole::written).orElse(""));
-        Field.of(step.kind())
-                .forEach(field -> row.put(field.written(), step.how().written(field)));
+        Field.of(step.kind()).forEach(field -> row.put(field.written(), filled(step.how(), field)));
+        row.put(BAND, step.how().where().bandIn(unit));
         row.put(
                 "width",
                 step.size().map(size -> Numbers.show(size.widthMm(), 1)).orElse(""));
@@ -272,7 +284,7 @@ public final class EditForm {
         if (kind.isEmpty() || kind.equals(was)) {
             return row;
         }
-        Map<String, String> changed = row(TechniqueStep.usual(kind.get()));
+        Map<String, String> changed = row(TechniqueStep.usual(kind.get()), LengthUnit.MM);
         String title = row.getOrDefault("title", "");
         boolean ownTitle = !title.isEmpty()
                 && was.filter(before -> before.title().equals(title)).isEmpty();

@@ -12,6 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
+import nursery.app.platform.Show;
 import nursery.core.film.CoatRole;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
@@ -26,6 +27,7 @@ import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
+import nursery.core.technique.Where;
 
 /** Reads steps from the rows of an {@link EditForm}; every fault goes to the reader, under its own input. */
 @Published
@@ -35,7 +37,7 @@ public final class EditReading {
 
     private EditReading() {}
 
-    static Optional<Technique> technique(FormReader reader, Map<String, String> typed) {
+    static Optional<Technique> technique(FormReader reader, Map<String, String> typed, LengthUnit unit) {
         String name = reader.line("name", "The name", Technique.LONGEST_NAME, true);
         String about = reader.text("about", "What it is about", Technique.LONGEST_TEXT);
         List<Technique.Part> parts = new ArrayList<>();
@@ -66,7 +68,7 @@ public final class EditReading {
                 inside.clear();
                 open = Optional.empty();
             } else {
-                Optional<TechniqueStep> step = step(reader, row, at);
+                Optional<TechniqueStep> step = step(reader, row, at, unit);
                 if (open.isPresent()) {
                     step.ifPresent(inside::add);
                 } else {
@@ -88,15 +90,15 @@ public final class EditReading {
     /**
      * The steps of a cup's plan; a new one takes the next number from the one given.
      *
-     * @param unit what amounts are written in
+     * @param show what amounts and lengths are written in
      * @param mostMl the most one coat can be meant to have
      */
     public static List<PlanStep> steps(
-            FormReader reader, Map<String, String> typed, int freeNumber, VolumeUnit unit, double mostMl) {
+            FormReader reader, Map<String, String> typed, int freeNumber, Show show, double mostMl) {
         List<PlanStep> steps = new ArrayList<>();
         int free = freeNumber;
         for (EditForm.Row row : EditForm.rows(typed)) {
-            Optional<TechniqueStep> step = step(reader, row, "s" + row.place());
+            Optional<TechniqueStep> step = step(reader, row, "s" + row.place(), show.lengthUnit());
             boolean old = row.value("number").matches("\\d{1,6}") && row.is("do", row.value("was"));
             int number = old ? Integer.parseInt(row.value("number")) : free++;
             step.ifPresent(found -> steps.add(new PlanStep(
@@ -108,12 +110,14 @@ public final class EditReading {
                     found.role(),
                     found.how(),
                     found.size(),
-                    found.kind().isPour() ? pour(reader, "s" + row.place(), unit, mostMl) : OptionalDouble.empty())));
+                    found.kind().isPour()
+                            ? pour(reader, "s" + row.place(), show.volumeUnit(), mostMl)
+                            : OptionalDouble.empty())));
         }
         return steps;
     }
 
-    private static Optional<TechniqueStep> step(FormReader reader, EditForm.Row row, String at) {
+    private static Optional<TechniqueStep> step(FormReader reader, EditForm.Row row, String at, LengthUnit unit) {
         Optional<StepKind> kind = StepKind.named(row.value("do"));
         reader.faults()
                 .require(
@@ -140,7 +144,7 @@ public final class EditReading {
                 wait.get(),
                 row.value("detail").strip(),
                 role,
-                how(reader, at, kind.get(), Fields.usual(kind.get())),
+                how(reader, at, kind.get(), Fields.usual(kind.get()), unit),
                 size(reader, row, at),
                 only));
     }
@@ -150,12 +154,19 @@ public final class EditReading {
      *
      * @param at what the names of its inputs begin with
      * @param otherwise what is meant where the form has no such input
+     * @param unit what the ends of a band are written in
      */
-    public static Fields how(FormReader reader, String at, StepKind kind, Fields otherwise) {
+    public static Fields how(FormReader reader, String at, StepKind kind, Fields otherwise, LengthUnit unit) {
         Fields fields = otherwise;
         for (Field field : Field.of(kind)) {
             String input = at + "." + field.written();
-            if (reader.fields().contains(input)) {
+            if (reader.fields().contains(input) && isBand(field, reader.raw(input))) {
+                String band = at + "." + EditForm.BAND;
+                fields = reader.faults()
+                        .attempt(band, () -> Where.band(reader.raw(band), unit))
+                        .map(fields::with)
+                        .orElse(fields);
+            } else if (reader.fields().contains(input)) {
                 String written = reader.raw(input).strip();
                 Optional<Fields> said = fields.with(field, written);
                 reader.faults()
@@ -170,6 +181,10 @@ public final class EditReading {
             }
         }
         return fields;
+    }
+
+    private static boolean isBand(Field field, String written) {
+        return field == Field.PLACE && written.strip().equals(Where.Part.BAND.written());
     }
 
     /** What is to go on the cup, if it was decided; more than can be meant is asked about. */

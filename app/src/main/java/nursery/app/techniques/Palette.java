@@ -8,8 +8,10 @@ import java.util.stream.Stream;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.Looks;
 import nursery.core.cup.StartingBlank;
+import nursery.core.measure.LengthUnit;
 import nursery.core.technique.Technique;
 import nursery.core.technique.Technique.Place;
+import nursery.core.technique.Where;
 
 /**
  * What may be chosen from: the blocks that ship, and those of the technique that was begun from.
@@ -18,8 +20,54 @@ import nursery.core.technique.Technique.Place;
  */
 record Palette(List<Block> lent) {
 
+    Palette {
+        lent = lent.stream().map(Block::unplaced).toList();
+    }
+
+    /**
+     * A layer as a form has it.
+     *
+     * @param where the part of the cup it is put on, as it is chosen
+     * @param band where that is a band, its ends as they were typed
+     */
+    record Chosen(String key, String where, String band) {
+
+        static Chosen of(Block block, LengthUnit unit) {
+            return new Chosen(
+                    block.key(), block.where().part().written(), block.where().bandIn(unit));
+        }
+
+        /** A layer just touched. */
+        static Chosen of(String key) {
+            return new Chosen(key, Where.Part.USUAL.written(), "");
+        }
+
+        private static Chosen read(Map<String, String> typed, String key, String at) {
+            return new Chosen(key, typed.getOrDefault("where-" + at, ""), typed.getOrDefault("band-" + at, ""));
+        }
+
+        void write(Map<String, String> typed, String at) {
+            typed.put("where-" + at, where);
+            typed.put("band-" + at, band);
+        }
+
+        /** Where it is put; what is no band yet is where it usually goes, until it is one. */
+        private Where place(LengthUnit unit) {
+            try {
+                return where.equals(Where.Part.BAND.written())
+                        ? Where.band(band, unit)
+                        : Where.parse(where).orElse(Where.USUAL);
+            } catch (IllegalArgumentException notYet) {
+                return Where.USUAL;
+            }
+        }
+    }
+
     /** More than the longest build has; how many steps they come to is looked at besides. */
     static final int MOST_LAYERS = 16;
+
+    /** What the fields of the base end with, as those of a layer with its number. */
+    static final String BASE = "base";
 
     /** A block to touch, drawn as what it makes. */
     record Choice(Block block, CupPicture picture) {
@@ -92,18 +140,30 @@ record Palette(List<Block> lent) {
         return Stream.concat(lent.stream(), Block.SHIPPED.stream());
     }
 
-    List<String> layers(Map<String, String> typed) {
+    List<Chosen> layers(Map<String, String> typed) {
         return IntStream.range(0, MOST_LAYERS)
-                .mapToObj(i -> typed.getOrDefault("layer-" + i, ""))
-                .filter(key -> named(key, Place.LAYER).isPresent())
+                .mapToObj(i -> Chosen.read(typed, typed.getOrDefault("layer-" + i, ""), "" + i))
+                .filter(chosen -> named(chosen.key(), Place.LAYER).isPresent())
                 .toList();
     }
 
-    List<Block> chosen(Map<String, String> typed) {
+    /** @param unit what the ends of a band are typed in */
+    List<Block> chosen(Map<String, String> typed, LengthUnit unit) {
         Block base = named(typed.getOrDefault("base", ""), Place.BASE).orElse(Block.BASE_PAINT);
         Block finish = named(typed.getOrDefault("finish", ""), Place.FINISH).orElse(Block.FINISH_SANDED);
-        return Stream.of(Stream.of(base), layers(typed).stream().flatMap(key -> named(key).stream()), Stream.of(finish))
+        return Stream.of(
+                        Stream.of(placed(base, Chosen.read(typed, base.key(), BASE), unit)),
+                        layers(typed).stream()
+                                .flatMap(chosen ->
+                                        named(chosen.key()).map(block -> placed(block, chosen, unit)).stream()),
+                        Stream.of(finish))
                 .flatMap(blocks -> blocks)
                 .toList();
+    }
+
+    /** A block put where it was chosen to be, if it can be there. */
+    private static Block placed(Block block, Chosen chosen, LengthUnit unit) {
+        Where where = chosen.place(unit);
+        return block.places().contains(where.part()) ? block.at(where) : block;
     }
 }

@@ -17,6 +17,7 @@ import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Judgement;
+import nursery.core.surface.Place;
 import nursery.core.surface.Stack;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
@@ -173,7 +174,12 @@ class PlanJudge {
         return step.role()
                 .map(role -> {
                     Share share = Share.of(
-                            blank(), role, step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE, 0);
+                            blank(),
+                            Place.of(step, blank()),
+                            role,
+                            step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE,
+                            0,
+                            false);
                     return "about %s on %s; practice %s %s"
                             .formatted(
                                     show.volume(share.suggestedMl()),

@@ -214,10 +214,9 @@ final class TechniqueFile {
     private static void putHow(ObjectNode node, TechniqueStep step) {
         Fields usual = Fields.usual(step.kind());
         for (Field field : Field.of(step.kind())) {
-            step.how()
-                    .choice(field)
-                    .filter(choice -> !usual.choice(field).equals(Optional.of(choice)))
-                    .ifPresent(choice -> node.put(field.written(), choice.written()));
+            if (field.isChosen() && !step.how().written(field).equals(usual.written(field))) {
+                node.put(field.written(), step.how().written(field));
+            }
         }
         Grit grit = step.how().grit();
         if (Field.GRIT.isOf(step.kind()) && grit.isSaid()) {

@@ -30,6 +30,9 @@ public record Blank(
         boolean factoryCoat) {
 
     private static final double MAX_OZ = 64;
+    /** What runs over an edge onto the side. */
+    private static final double LINE_MM = 1;
+
     private static final double MM3_PER_ML = 1000;
     /** The outside of a cup holds no less than its inside, but for a tape read a little short; from memory. */
     private static final double HOLDS_LEAST = 0.85;
@@ -75,6 +78,28 @@ public record Blank(
             double handleGapMm,
             OptionalDouble nominalOz) {
         this(outline, baseCoated, rimBareMm, baseBareMm, handleGapMm, nominalOz, false);
+    }
+
+    /**
+     * The part of it that lies within a band of the side, as a blank that is bare everywhere else. Where nothing of it
+     * is coated, by its bands or by the band asked for, a line of the side is left.
+     *
+     * @param base whether the base belongs to it, if that is coated at all
+     * @param fromMm from the foot, along the side
+     * @param toMm to here; what is more than the side reaches the rim
+     */
+    public Blank within(boolean base, double fromMm, double toMm) {
+        double slantMm = Surface.slantMm(outline);
+        double lowestMm = Math.min(Math.max(baseBareMm, fromMm), slantMm - rimBareMm - LINE_MM);
+        double highestMm = Math.max(Math.min(slantMm - rimBareMm, toMm), lowestMm + LINE_MM);
+        return new Blank(
+                outline,
+                base && baseCoated,
+                Math.max(0, slantMm - highestMm),
+                Math.max(0, lowestMm),
+                handleGapMm,
+                nominalOz,
+                factoryCoat);
     }
 
     /** The side between the bare bands, from base to rim. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import nursery.core.cup.Blank;
 
 /**
  * What a coat is for, the film Nursery aims at, and the amounts makers pour. Films are chosen so that a 20 oz slim of
@@ -53,17 +54,23 @@ public enum CoatRole {
                     25,
                     35,
                     "about one fluid ounce covers an ordinary cup with some left over"))),
-    /** Over part of the cup; counted over the whole, as practice does. */
+    /** Over part of the cup: 20 ml lie 0.85 mm thick on the lower half of a 20 oz slim. */
     WAVE(
             "wave over part of the cup",
-            0.39,
-            List.of(new Practice(OptionalDouble.empty(), 20, 20, "of which 5 ml is split off and tinted white"))),
+            0.85,
+            List.of(new Practice(
+                    OptionalDouble.of(20), 20, 20, "on a 20 oz, of which 5 ml is split off and tinted white"))),
     LATER_WAVE(
-            "second, smaller wave", 0.24, List.of(new Practice(OptionalDouble.empty(), 10, 15, "for a second wave"))),
+            "second, smaller wave",
+            0.53,
+            List.of(new Practice(OptionalDouble.of(20), 10, 15, "on a 20 oz, for a second wave"))),
     FINISHING(
             "finishing coat",
             0.30,
             List.of(new Practice(OptionalDouble.empty(), 10, 20, "across sizes, for late coats")));
+
+    /** What rounding makes of a whole. */
+    private static final double ALL_OF_IT = 1e-9;
 
     private final String word;
     private final double filmMm;
@@ -94,6 +101,15 @@ public enum CoatRole {
         return this == ADHESIVE_THIN || this == ADHESIVE_GENEROUS;
     }
 
+    /**
+     * What of a blank practice means when it says how much: all that is coated; of a wave the lower half of the side.
+     */
+    double spokenOfCm2(Blank blank) {
+        return this == WAVE || this == LATER_WAVE
+                ? blank.within(false, 0, blank.area().slantMm() / 2).area().coatedCm2()
+                : blank.area().coatedCm2();
+    }
+
     /** The mean film to aim at, mm. */
     public double filmMm() {
         return filmMm;
@@ -118,5 +134,13 @@ public enum CoatRole {
      *
      * @param on which cups they worked on
      */
-    public record Practice(OptionalDouble nominalOz, double lowMl, double highMl, String on) {}
+    public record Practice(OptionalDouble nominalOz, double lowMl, double highMl, String on) {
+
+        /** The same for a part of what it was poured over. */
+        Practice times(double part) {
+            return Math.abs(part - 1) < ALL_OF_IT
+                    ? this
+                    : new Practice(nominalOz, lowMl * part, highMl * part, on + ", for its part of the cup");
+        }
+    }
 }

@@ -48,23 +48,30 @@ public record Share(
         ABOVE
     }
 
-    /** By the school of more thin coats. */
+    /** By the school of more thin coats, over all of a cup. */
     public static Share of(Blank blank, CoatRole role, Texture texture, int clearCoats) {
-        return of(blank, role, texture, clearCoats, false);
+        return of(blank, blank, role, texture, clearCoats, false);
     }
 
     /**
+     * What practice pours it pours over a whole cup, and a wave over the lower half: a coat over less has its part of
+     * it.
+     *
+     * @param blank the whole cup, whose size practice goes by
+     * @param part what of it the coat goes over
      * @param clearCoats how many lie over the texture already
      * @param generous few generous coats instead of more thin ones (P8)
      */
-    public static Share of(Blank blank, CoatRole role, Texture texture, int clearCoats, boolean generous) {
-        double areaCm2 = blank.area().coatedCm2();
+    public static Share of(Blank blank, Blank part, CoatRole role, Texture texture, int clearCoats, boolean generous) {
+        double areaCm2 = part.area().coatedCm2();
+        double wholeCm2 = blank.area().coatedCm2();
         double extraMm = role.isAdhesive() ? 0 : texture.extraFilmMm(clearCoats);
         double byAreaMl = Film.volumeMl(role.filmMm() + extraMm, areaCm2);
-        Practice practice = extraMm > 0 ? role.practiceAcrossSizes() : role.practiceFor(blank.nominalOz());
+        Practice practice = (extraMm > 0 ? role.practiceAcrossSizes() : role.practiceFor(blank.nominalOz()))
+                .times(areaCm2 / role.spokenOfCm2(blank));
         boolean spokenOf = practice.nominalOz().isPresent()
                 ? practice.nominalOz().equals(blank.nominalOz())
-                : areaCm2 >= LEAST_CM2 && areaCm2 <= MOST_CM2;
+                : wholeCm2 >= LEAST_CM2 && wholeCm2 <= MOST_CM2;
         double wantedMl = generous && !role.isAdhesive() ? Math.max(byAreaMl, practice.highMl()) : byAreaMl;
         double suggestedMl = spokenOf ? Math.max(practice.lowMl(), Math.min(practice.highMl(), wantedMl)) : byAreaMl;
         return new Share(

@@ -124,7 +124,7 @@ public final class CupFacts {
 
     private void poured(CoatOnCup coat, Shelf shelf) {
         Instant at = coat.times().pouredAt();
-        double filmMm = coat.filmMm(cup.blank().area().coatedCm2());
+        double filmMm = coat.filmMm();
         Label label = coat.label();
         put(Fact.FILM_MM, filmMm);
         coat.pour()
@@ -132,8 +132,8 @@ public final class CupFacts {
                 .flatMap(spindle -> shelf.turners().stream()
                         .filter(turner -> turner.spindles().contains(spindle))
                         .findFirst())
-                .flatMap(turner -> TurnerCheck.of(
-                        cup.blank(), label, coat.pour().amountMl(), turner.rpm(), room.temperatureCAt(at)))
+                .flatMap(turner ->
+                        TurnerCheck.of(coat.on(), label, coat.pour().amountMl(), turner.rpm(), room.temperatureCAt(at)))
                 .ifPresent(check -> {
                     put(Fact.CARRIES_MM, check.carriesMm());
                     put(

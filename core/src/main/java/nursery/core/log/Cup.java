@@ -21,6 +21,7 @@ import nursery.core.log.LogEntry.Poured;
 import nursery.core.measure.Faults;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
+import nursery.core.surface.Place;
 import nursery.core.technique.Fields;
 import nursery.core.technique.Need;
 import nursery.core.technique.PlanStep;
@@ -174,6 +175,16 @@ public record Cup(
                 .sorted(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
                         .thenComparing(entry -> entry.mark().id()))
                 .toList();
+    }
+
+    /** How long its side is, mm from the foot: what the places of its steps are parts of. */
+    double sideMm() {
+        return blank.area().slantMm();
+    }
+
+    /** The part of the blank that a step goes over: what its amount is counted on, and what its film lies on. */
+    public Blank blankFor(PlanStep step) {
+        return Place.of(step, blank);
     }
 
     /** What a coat is mixed from. */

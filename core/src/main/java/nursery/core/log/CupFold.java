@@ -172,7 +172,8 @@ public final class CupFold {
                                 coat.pour(),
                                 coat.times(),
                                 scuffed,
-                                on.surface().bearsPaper()))
+                                on.surface().bearsPaper(),
+                                cup.blankFor(coat.step())))
                         .stream())
                 .toList();
     }

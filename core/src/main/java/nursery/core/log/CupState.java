@@ -103,6 +103,7 @@ public record CupState(
     public Share share(Cup cup, PlanStep coat) {
         Share share = Share.of(
                 cup.blank(),
+                cup.blankFor(coat),
                 coat.role().orElseThrow(),
                 on.surface().texture(),
                 clearCoats(),
@@ -123,7 +124,7 @@ public record CupState(
                 .max(Comparator.comparing((LogEntry entry) -> entry.mark().happenedAt())
                         .thenComparing(entry -> entry.mark().id()))
                 .flatMap(entry -> cup.find(((LogEntry.OfStep) entry).step())
-                        .map(step -> new Upon(step.title(), entry.mark().happenedAt())));
+                        .map(step -> new Upon(step.titleAndPlace(), entry.mark().happenedAt())));
     }
 
     /** How a cup left the bench: handed over, or abandoned. */

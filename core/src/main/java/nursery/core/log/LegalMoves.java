@@ -202,14 +202,15 @@ public final class LegalMoves {
                         "%s comes after %s, which is not logged yet.".formatted(step.title(), expected.title()));
     }
 
-    /** No more than this can be meant to go on a cup in one coat. */
+    /** No more than this can be meant to go on a cup in one coat, wherever it goes. */
     public static double mostMl(Cup cup) {
         return Film.volumeMl(THICKEST_FILM_MM, cup.blank().area().coatedCm2());
     }
 
     private static Optional<Refusal> amount(Cup cup, Poured pour) {
-        double areaCm2 = cup.blank().area().coatedCm2();
-        double mostMl = mostMl(cup);
+        double areaCm2 =
+                cup.find(pour).map(cup::blankFor).orElse(cup.blank()).area().coatedCm2();
+        double mostMl = Film.volumeMl(THICKEST_FILM_MM, areaCm2);
         return Refusal.unless(
                 pour.amountMl() > 0 && pour.amountMl() <= mostMl,
                 "amount",

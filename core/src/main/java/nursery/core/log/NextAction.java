@@ -68,12 +68,12 @@ public record NextAction(
     /** What to call it on a bench. */
     public String title() {
         return switch (kind) {
-            case STEP -> step.title();
-            case SCUFF_FIRST -> "Scuff, then " + decapitalise(step.title());
+            case STEP -> step.titleAndPlace();
+            case SCUFF_FIRST -> "Scuff, then " + decapitalise(step.titleAndPlace());
             case SOMETHING_FIRST ->
                 firstStep()
-                        .map(kind -> kind.title() + ", then " + decapitalise(step.title()))
-                        .orElseGet(() -> "Not like this: " + decapitalise(step.title()));
+                        .map(kind -> kind.title() + ", then " + decapitalise(step.titleAndPlace()))
+                        .orElseGet(() -> "Not like this: " + decapitalise(step.titleAndPlace()));
         };
     }
 

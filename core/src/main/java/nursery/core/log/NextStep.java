@@ -90,13 +90,18 @@ final class NextStep {
         return !scuff.never() && ms(now) < scuff.until();
     }
 
+    /** When what lies beside it, and paper would meet as well, is firm. */
+    private Instant elsewhereFrom() {
+        return instant(Opening.of(on.scuffingFor(step, cup), on.moments()).from());
+    }
+
     private NextAction scuffing(Bound late) {
         CoatTimes times = on.moments().pour(late.work());
         return new NextAction(
                 Kind.SCUFF_FIRST,
                 step,
                 Optional.of(Doing.SCUFF),
-                Window.from(later(times.sandableFrom(), earliest)),
+                Window.from(later(later(times.sandableFrom(), elsewhereFrom()), earliest)),
                 Optional.of(late.cell()),
                 "Too long since the coat below: unsanded, this one will not grip.",
                 on.named(late),

@@ -67,7 +67,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     private OnTheCup poured(LogEntry.Poured pour, Cup cup, RoomCourse room) {
         PlanStep step = cup.step(pour);
         CoatTimes times = new CoatTimes(cup.labelOf(pour), room, pour.mark().happenedAt());
-        Work work = Work.of(next(), step, times.label().times());
+        Work work = Work.of(next(), step, times.label().times(), cup.sideMm());
         return with(
                 work.mixed(pour.pot().map(Pot::measured).orElse(How.Ratio.UNKNOWN)),
                 moments.and(times, Duration.ofMinutes(step.handsOnMinutes())),
@@ -157,7 +157,7 @@ public record OnTheCup(Surface surface, Moments moments, List<Upon> named, List<
     }
 
     private Work work(int id, PlanStep step, Cup cup) {
-        return Work.of(id, step, cup.labelFor(step).times());
+        return Work.of(id, step, cup.labelFor(step).times(), cup.sideMm());
     }
 
     /** All that bounds a step of its plan as the cup is now: by the table, and by the plan's own way. */

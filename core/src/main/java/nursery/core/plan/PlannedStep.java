@@ -48,6 +48,6 @@ public record PlannedStep(
     }
 
     public String title() {
-        return scuffFirst ? action.title() : step.title();
+        return scuffFirst ? action.title() : step.titleAndPlace();
     }
 }

@@ -22,7 +22,7 @@ public final class StepUse {
     /**
      * Of each material in its kind's measure.
      *
-     * @param coatedCm2 of the cup
+     * @param coatedCm2 of the part of the cup that the step goes over
      * @param cuts what a design says is laid; nothing if the cup has none
      * @param usage what is known of each material
      */

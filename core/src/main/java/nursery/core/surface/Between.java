@@ -73,7 +73,7 @@ final class Between {
         return switch (remedy) {
             case SCUFF -> sanded("Scuff lightly", "Only to dull it, so that the next layer grips; wash, dry.");
             case SAND -> sanded("Sand it fine", "Until no scratch shows; wash, dry lint-free.");
-            case THIN_COAT, FLOOD_COAT, BUILD_COAT, FINISHING_COAT -> coat(on);
+            case THIN_COAT, FLOOD_COAT, BUILD_COAT, FINISHING_COAT -> coat(on, Place.ALL);
             case SEAL ->
                 step(
                         StepKind.SEAL,
@@ -98,13 +98,18 @@ final class Between {
                 List.of());
     }
 
-    /** The clear coat that what lies open asks for, and what a sealer over it hides. */
-    static TechniqueStep coat(Surface on) {
-        Set<Lay> open =
-                on.met(Place.ALL).stream().map(patch -> patch.layer().lay()).collect(Collectors.toSet());
+    /** The clear coat that what lies open at a place asks for, and what a sealer over it hides. */
+    static TechniqueStep coat(Surface on, Place place) {
+        Set<Lay> open = on.met(place).stream().map(patch -> patch.layer().lay()).collect(Collectors.toSet());
         List<Doing> sinceCoat = on.sinceWholeCoat();
-        if (open.contains(Lay.GLITTER) || sinceCoat.contains(Doing.GLITTER) && on.coatsOverTexture() == 0) {
+        if (open.contains(Lay.GLITTER) || sinceCoat.contains(Doing.GLITTER) && on.coatsOverTexture(place) == 0) {
             return coat(StepKind.FLOOD_COAT, "Flood coat", CoatRole.FLOOD, "Spread by gloved hand; heat pass, turn.");
+        }
+        if (on.met(place).stream()
+                .map(Surface.Patch::layer)
+                .anyMatch(
+                        layer -> layer.lay() == Lay.VINYL && layer.by().place().whole())) {
+            return coat(StepKind.THIN_COAT, "Coat over the wrap", CoatRole.OVERLAY, "Over its seam and its edges.");
         }
         if (open.contains(Lay.VINYL) || open.contains(Lay.SLIDE) || open.contains(Lay.FOIL)) {
             return coat(StepKind.THIN_COAT, "Coat over the design", CoatRole.DECALS, "Over every edge.");
@@ -144,7 +149,8 @@ final class Between {
         return parts.stream()
                 .map(part -> part instanceof Technique.Single single
                                 && single.step().kind().isPour()
-                        ? new Technique.Single(coat)
+                        ? new Technique.Single(
+                                coat.doneAs(coat.how().with(single.step().how().where())))
                         : part)
                 .toList();
     }

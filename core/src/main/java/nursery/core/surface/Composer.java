@@ -167,8 +167,9 @@ public final class Composer {
         List<Technique.Part> done = new ArrayList<>();
         for (int i = 0; i < pieces.size(); i++) {
             Piece piece = pieces.get(i);
-            List<Technique.Part> parts =
-                    piece.isCoat() ? Between.withCoat(piece.parts(), Between.coat(surface(done))) : piece.parts();
+            List<Technique.Part> parts = piece.isCoat()
+                    ? Between.withCoat(piece.parts(), Between.coat(surface(done), placeOfCoat(piece)))
+                    : piece.parts();
             stretches.add(new Stretch(i, -1, parts));
             done.addAll(parts);
             for (int j = 0; j < after.get(i).size(); j++) {
@@ -181,6 +182,15 @@ public final class Composer {
             }
         }
         return stretches;
+    }
+
+    /** Where the coat of a piece goes. */
+    private Place placeOfCoat(Piece piece) {
+        return Technique.plan(piece.parts(), Schools.of(), Map.of()).stream()
+                .filter(step -> step.kind().isPour())
+                .map(step -> Work.of(1, step, label.times()).place())
+                .findFirst()
+                .orElse(Place.ALL);
     }
 
     /** What lies on the cup after these. */

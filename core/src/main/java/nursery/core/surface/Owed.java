@@ -33,11 +33,21 @@ final class Owed {
         return owed.stream().distinct().toList();
     }
 
-    /** Tape that is still on, if any is. */
+    /**
+     * The tape that was laid last of what is still on, if any is. What is pulled at a place takes the tape there with
+     * it; where none is said, all of it.
+     */
     static Optional<Work> tape(Surface now) {
-        return now.works().stream()
-                .filter(work -> work.doing() == Doing.MASK || work.doing() == Doing.PULL_TAPE)
-                .reduce((before, after) -> after)
-                .filter(work -> work.doing() == Doing.MASK);
+        List<Work> on = new ArrayList<>();
+        for (Work work : now.works()) {
+            if (work.doing() == Doing.PULL_TAPE) {
+                on.removeIf(tape -> work.place().equals(Place.ALL)
+                        || tape.place().equals(Place.ALL)
+                        || tape.place().equals(work.place()));
+            } else if (work.doing() == Doing.MASK) {
+                on.add(work);
+            }
+        }
+        return on.isEmpty() ? Optional.empty() : Optional.of(on.get(on.size() - 1));
     }
 }

@@ -1,9 +1,13 @@
 package nursery.core.surface;
 
 import java.util.Locale;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import nursery.core.cup.Blank;
 import nursery.core.measure.Faults;
+import nursery.core.technique.PlanStep;
+import nursery.core.technique.Where;
 
 /**
  * Where on a cup something is done.
@@ -25,6 +29,9 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
     public static final Place SPOTS = new Place(true, 0, 2 * RIM_MM, false);
     public static final Place RIM = new Place(false, RIM_MM, 2 * RIM_MM, true);
     public static final Place BASE = new Place(true, 0, 0, true);
+    public static final Place RIM_AND_BASE = new Place(true, RIM_MM, 2 * RIM_MM, true);
+    /** Of a 20 oz slim, where the cup is not known; from memory. */
+    public static final double USUAL_SIDE_MM = 200;
 
     public Place {
         Faults faults = new Faults();
@@ -42,33 +49,84 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
     }
 
     /**
-     * A place as a file names it: {@code all}, {@code rim}, {@code base}, {@code spots}, {@code handle-side}, or a band
-     * up the side such as {@code 0-60}.
+     * Where something is done that a plan says it of. What is laid in spots stays that wherever it is laid, but all
+     * over it is a whole wrap.
+     *
+     * @param sideMm how long the side is: a part is of this, and a band that reaches its top ends there
+     */
+    public static Place of(Where where, Doing doing, double sideMm) {
+        if (where.isUsual()) {
+            return Work.usualPlace(doing, sideMm);
+        }
+        Place place = where.part() == Where.Part.BAND ? bandOn(where, sideMm) : of(where.part(), sideMm);
+        boolean isInSpots = Lay.of(doing).filter(Lay::liesInSpots).isPresent();
+        boolean isAWrap = where.part() == Where.Part.ALL || where.part() == Where.Part.SIDE;
+        return isInSpots && !isAWrap ? new Place(place.base(), place.fromMm(), place.toMm(), false) : place;
+    }
+
+    private static Place of(Where.Part part, double sideMm) {
+        return switch (part) {
+            case USUAL, BAND, ALL -> ALL;
+            case SIDE -> band(0, RIM_MM);
+            case UPPER_HALF -> band(sideMm / 2, RIM_MM);
+            case LOWER_HALF -> band(0, sideMm / 2);
+            case LOWER_HALF_AND_BASE -> new Place(true, 0, sideMm / 2, true);
+            case UPPER_THIRD -> band(sideMm * 2 / 3, RIM_MM);
+            case MIDDLE_THIRD -> band(sideMm / 3, sideMm * 2 / 3);
+            case LOWER_THIRD -> band(0, sideMm / 3);
+            case RIM -> RIM;
+            case BASE -> BASE;
+            case RIM_AND_BASE -> RIM_AND_BASE;
+            case HANDLE_SIDE, SPOTS -> SPOTS;
+        };
+    }
+
+    /** A band that begins above this side is on its topmost millimetre. */
+    private static Place bandOn(Where where, double sideMm) {
+        return where.toMm() >= sideMm
+                ? band(Math.min(where.fromMm(), sideMm - Where.LEAST_MM), RIM_MM)
+                : band(where.fromMm(), where.toMm());
+    }
+
+    /** The part of a blank that a step goes over; of spots the part they lie in. */
+    public static Blank of(PlanStep step, Blank blank) {
+        Place place = of(step.how().where(), Doing.of(step.kind()), blank.area().slantMm());
+        return place.base && place.fromMm == 0 && place.toMm >= RIM_MM
+                ? blank
+                : blank.within(place.base, place.fromMm, place.toMm);
+    }
+
+    /** Whether all of the side is covered, whatever is with the base and the rim. */
+    boolean coversTheSide() {
+        return whole && fromMm == 0 && toMm >= RIM_MM;
+    }
+
+    /**
+     * A place as a file names it: a part such as {@code all}, {@code rim} or {@code lower-half}, or a band up the side
+     * such as {@code 0-60}.
      *
      * @param sideMm how high the side is
      */
     public static Place parse(String written, double sideMm) {
-        return switch (written.strip().toLowerCase(Locale.ROOT)) {
-            case "all" -> ALL;
-            case "rim" -> RIM;
-            case "base" -> BASE;
-            case "spots", "handle-side" -> SPOTS;
-            default -> {
-                Matcher band = BAND.matcher(written.strip());
-                if (!band.matches()) {
-                    throw new IllegalArgumentException(
-                            "“%s” is no place: all, rim, base, spots, handle-side, or a band such as 0-60, mm."
-                                    .formatted(written.length() > LONGEST ? written.substring(0, LONGEST) : written));
-                }
-                double from = Double.parseDouble(band.group(1));
-                double to = Double.parseDouble(band.group(2));
-                if (!(to <= sideMm)) {
-                    throw new IllegalArgumentException("The band %s ends above the side, which is %s mm high."
-                            .formatted(written.strip(), number(Math.rint(sideMm))));
-                }
-                yield band(from, to);
-            }
-        };
+        Optional<Where.Part> part = Where.parse(written.toLowerCase(Locale.ROOT))
+                .map(Where::part)
+                .filter(named -> named != Where.Part.USUAL && named != Where.Part.BAND);
+        if (part.isPresent()) {
+            return of(part.get(), sideMm < RIM_MM ? sideMm : USUAL_SIDE_MM);
+        }
+        Matcher band = BAND.matcher(written.strip());
+        if (!band.matches()) {
+            throw new IllegalArgumentException(
+                    "“%s” is no place: all, rim, base, spots, lower-half and so on, or a band such as 0-60, mm."
+                            .formatted(written.length() > LONGEST ? written.substring(0, LONGEST) : written));
+        }
+        double from = Double.parseDouble(band.group(1));
+        double to = Double.parseDouble(band.group(2));
+        if (!(to <= sideMm)) {
+            throw new IllegalArgumentException("The band %s ends above the side, which is %s mm high."
+                    .formatted(written.strip(), number(Math.rint(sideMm))));
+        }
+        return band(from, to);
     }
 
     boolean touches(Place other) {
@@ -77,10 +135,14 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
 
     /** {@code all}, {@code rim}, {@code base}, {@code 0-60}, and {@code spots of} any of them. */
     public String written() {
-        String where = base && toMm > RIM_MM
+        String where = base && fromMm == 0 && toMm > RIM_MM
                 ? "all"
-                : base ? "base" : fromMm >= RIM_MM ? "rim" : number(fromMm) + "-" + number(toMm);
+                : toMm <= fromMm ? "base" : (base ? "base and " : "") + side();
         return whole ? where : "all".equals(where) ? "spots" : "spots of " + where;
+    }
+
+    private String side() {
+        return fromMm >= RIM_MM ? "rim" : number(fromMm) + "-" + number(toMm);
     }
 
     private static String number(double mm) {

@@ -75,6 +75,11 @@ public record Surface(List<Column> columns, List<Work> works) {
             return patches;
         }
 
+        /** Whether it is a part of the side, and not the rim or the base. */
+        boolean isOfTheSide() {
+            return !part.equals(Place.RIM) && !part.base();
+        }
+
         /** Whether nothing lies open there that would be sanded away. */
         boolean bearsPaper() {
             return exposed().stream().noneMatch(patch -> patch.layer().lay().isSandedAway());
@@ -243,13 +248,30 @@ public record Surface(List<Column> columns, List<Work> works) {
         return found;
     }
 
-    /** Whether paper has been over what a work laid on the side; empty where that is not on the cup any more. */
+    /**
+     * Whether paper has been over what a work laid on the side, all of it that lies open or, where nothing does, some;
+     * empty where that is not on the cup any more.
+     */
     public Optional<Boolean> isScuffed(int work) {
-        return columns.stream()
-                .flatMap(column -> column.stack().stream()
-                        .filter(layer -> layer.id() == work)
-                        .map(layer -> !column.part().equals(Place.RIM) && layer.isScuffed()))
-                .reduce(Boolean::logicalOr);
+        List<Column> side = columns.stream()
+                .filter(column -> column.stack().stream().anyMatch(layer -> layer.id() == work))
+                .toList();
+        if (side.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Layer> open = side.stream()
+                .filter(Column::isOfTheSide)
+                .flatMap(column -> column.exposed().stream())
+                .map(Patch::layer)
+                .filter(layer -> layer.id() == work)
+                .toList();
+        return Optional.of(
+                open.isEmpty()
+                        ? side.stream()
+                                .filter(column -> !column.part().equals(Place.RIM))
+                                .flatMap(column -> column.stack().stream())
+                                .anyMatch(layer -> layer.id() == work && layer.isScuffed())
+                        : open.stream().allMatch(Layer::isScuffed));
     }
 
     /** The works whose layer is still on the cup, somewhere at least, from the ground up. */
@@ -273,19 +295,46 @@ public record Surface(List<Column> columns, List<Work> works) {
         return since(stripped()).filter(work -> work.doing().isPour()).reduce((before, after) -> after);
     }
 
-    /** Whole coats since glitter was last laid on. */
+    /** Clear coats since glitter was last laid on, on the part of the side that has the fewest. */
     public int coatsOverTexture() {
+        return coatsOverTexture(Place.ALL);
+    }
+
+    /** The same at a place; what is with the rim and the base counts where nothing else is met. */
+    int coatsOverTexture(Place place) {
+        List<Work> since = since(stripped()).toList();
+        return felt(place).mapToInt(part -> coatsOverTexture(since, part)).min().orElse(0);
+    }
+
+    /** The parts of the side that a place touches, or of the rim and the base if it touches none. */
+    private Stream<Place> felt(Place place) {
+        boolean isOnSide = columns(place).anyMatch(Column::isOfTheSide);
+        return columns(place)
+                .filter(column -> !isOnSide || column.isOfTheSide())
+                .map(Column::part);
+    }
+
+    private static int coatsOverTexture(List<Work> works, Place part) {
         int coats = 0;
-        for (Work work : since(stripped()).toList()) {
-            coats = isFelt(work) ? 0 : coats + (work.doing().isWholeCoat() ? 1 : 0);
+        for (Work work : works) {
+            if (work.place().touches(part)) {
+                boolean covers = work.doing().isWholeCoat() && work.place().whole();
+                coats = isFelt(work) ? 0 : coats + (covers ? 1 : 0);
+            }
         }
         return coats;
     }
 
     /** The roughest that was ever laid on: what a hand feels until coats cover it. */
     public Texture texture() {
+        return texture(Place.ALL);
+    }
+
+    Texture texture(Place place) {
+        List<Place> parts = felt(place).toList();
         return since(stripped())
                 .filter(Surface::isFelt)
+                .filter(work -> parts.stream().anyMatch(work.place()::touches))
                 .map(work -> work.how().fields().isRough() ? Texture.CHUNKY : Texture.FINE)
                 .max(Enum::compareTo)
                 .orElse(Texture.SMOOTH);
@@ -295,7 +344,7 @@ public record Surface(List<Column> columns, List<Work> works) {
     List<Doing> sinceWholeCoat() {
         List<Doing> laid = new ArrayList<>();
         for (Work work : since(stripped()).toList()) {
-            if (work.doing().isWholeCoat()) {
+            if (work.isWholeCoat()) {
                 laid.clear();
             } else if (work.doing().lays()) {
                 laid.add(work.doing());
@@ -321,7 +370,7 @@ public record Surface(List<Column> columns, List<Work> works) {
     }
 
     /** What was last laid on that a hand feels. */
-    Optional<Work> felt() {
+    Optional<Work> newestFelt() {
         return since(stripped()).filter(Surface::isFelt).reduce((before, after) -> after);
     }
 

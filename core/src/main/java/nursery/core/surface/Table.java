@@ -161,9 +161,7 @@ public final class Table {
             case COAT -> {
                 age(layer, times(layer).recoatFromH(), Cell.COAT_WET);
                 grip(patch);
-                if (layer.by().doing() == Doing.PARTIAL_COAT
-                        && next.doing().isWholeCoat()
-                        && on.holdsRoughFlakes(layer.by())) {
+                if (layer.by().doing() == Doing.PARTIAL_COAT && next.isWholeCoat() && on.holdsRoughFlakes(layer.by())) {
                     never(layer, Cell.WAVE_FLAKES);
                 }
             }
@@ -445,26 +443,27 @@ public final class Table {
         if (next.doing() == Doing.SCUFF) {
             return;
         }
-        Texture texture = on.texture();
-        if (on.coatsOverTexture() < texture.coatsBeforeSanding()) {
-            add(Bound.never(on.felt().orElseThrow().id(), Cell.STILL_ROUGH));
+        Texture texture = on.texture(next.place());
+        int coats = on.coatsOverTexture(next.place());
+        if (coats < texture.coatsBeforeSanding()) {
+            add(Bound.never(on.newestFelt().orElseThrow().id(), Cell.STILL_ROUGH));
         }
         Grit grit = next.how().fields().grit();
         if (grit.isSaid()
                 && grit.coarsest() < Figures.BODY_GRIT
                 && texture != Texture.SMOOTH
-                && on.coatsOverTexture() <= COATS_NEAR_GLITTER) {
+                && coats <= COATS_NEAR_GLITTER) {
             add(Bound.never(pour.id(), Cell.TOO_COARSE));
         }
     }
 
     /** With the coats that are still to come, fewer than it takes until nothing is felt. */
     private void buried() {
-        long coats = on.coatsOverTexture()
+        long coats = on.coatsOverTexture(next.place())
                 + 1
                 + later.stream().filter(Doing::isWholeCoat).count();
-        if (on.texture().isFeltUnder((int) coats)) {
-            add(Bound.never(on.felt().orElseThrow().id(), Cell.TEXTURE_FELT));
+        if (on.texture(next.place()).isFeltUnder((int) coats)) {
+            add(Bound.never(on.newestFelt().orElseThrow().id(), Cell.TEXTURE_FELT));
         }
     }
 
@@ -560,7 +559,8 @@ public final class Table {
         if (!coat.isScuffed()) {
             LabelTimes times = times(coat);
             double peelsAfterH = Math.max(Figures.PEELS_AFTER_H, times.scuffAfterH());
-            boolean mayBeScuffed = patch.column().bearsPaper();
+            // Paper goes over the whole body, also where the next thing does not go.
+            boolean mayBeScuffed = on.bearsPaper();
             add(Bound.bestUntil(
                     coat.id(), times.recoatUntilH(), mayBeScuffed ? Cell.GRIP_FADES : Cell.GRIP_FADES_BELOW));
             add(Bound.until(coat.id(), times.scuffAfterH(), mayBeScuffed ? Cell.GRIP_WEAK : Cell.GRIP_WEAK_BELOW));

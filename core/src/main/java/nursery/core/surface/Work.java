@@ -26,33 +26,57 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
         return new Work(id, doing, how, usualPlace(doing), label);
     }
 
+    /** The same, where its fields say so on a cup whose side is so long. */
+    static Work of(int id, Doing doing, How how, Optional<LabelTimes> label, double sideMm) {
+        return new Work(id, doing, how, Place.of(how.fields().where(), doing, sideMm), label);
+    }
+
     /** What is no pour, and of which nothing more is said. */
     public static Work of(int id, Doing doing) {
         return of(id, doing, How.usual(doing), Optional.empty());
     }
 
-    /** @param label what it is poured from, if it is a pour */
-    public static Work of(int id, PlanStep step, LabelTimes label) {
+    /**
+     * @param label what it is poured from, if it is a pour
+     * @param sideMm how long the side of the cup is
+     */
+    public static Work of(int id, PlanStep step, LabelTimes label, double sideMm) {
         return of(
-                id, Doing.of(step.kind()), How.of(step), step.kind().isPour() ? Optional.of(label) : Optional.empty());
+                id,
+                Doing.of(step.kind()),
+                How.of(step),
+                step.kind().isPour() ? Optional.of(label) : Optional.empty(),
+                sideMm);
+    }
+
+    /** On a cup that is not known. */
+    public static Work of(int id, PlanStep step, LabelTimes label) {
+        return of(id, step, label, Place.USUAL_SIDE_MM);
     }
 
     /** Where it goes if nothing is said: a wave below the middle, a decal in spots, a rim's sanding at the rim. */
     public static Place usualPlace(Doing doing) {
+        return usualPlace(doing, Place.USUAL_SIDE_MM);
+    }
+
+    /** @param sideMm how long the side of the cup is */
+    static Place usualPlace(Doing doing, double sideMm) {
         return switch (doing) {
-            case PARTIAL_COAT -> Place.band(0, HALF_A_SIDE_MM);
+            case PARTIAL_COAT -> Place.band(0, sideMm / 2);
             case TRIM, SAND_RIM -> Place.RIM;
             default ->
                 Lay.of(doing).filter(Lay::liesInSpots).map(lay -> Place.SPOTS).orElse(Place.ALL);
         };
     }
 
-    /** Of a 20 oz; from memory. */
-    private static final double HALF_A_SIDE_MM = 100;
-
     /** The same pour, with its mix known so well. */
     public Work mixed(How.Ratio known) {
         return new Work(id, doing, how.mixed(known), place, label);
+    }
+
+    /** Whether it is a clear coat over all of the side. */
+    boolean isWholeCoat() {
+        return doing.isWholeCoat() && place.coversTheSide();
     }
 
     boolean leavesSolvent() {

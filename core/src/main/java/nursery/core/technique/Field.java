@@ -26,7 +26,8 @@ public enum Field {
     VINYL("Vinyl", Vinyl.values()),
     GRIT("Grit"),
     DUST("Dust", Dust.values()),
-    TURNED("While it sets", Turned.values());
+    TURNED("While it sets", Turned.values()),
+    PLACE("Where", Where.Part.values());
 
     /** One of the values a field can have. */
     public interface Choice {
@@ -90,6 +91,60 @@ public enum Field {
             case GRIT -> kind == StepKind.PREP || kind.isSanding();
             case DUST -> kind.isSanding();
             case TURNED -> kind.isPour();
+            case PLACE -> isLaidSomewhere(kind);
+        };
+    }
+
+    /** Whether it is done to a part of a cup as well as to all of it. */
+    private static boolean isLaidSomewhere(StepKind kind) {
+        return switch (kind) {
+            case PREP,
+                    MASK,
+                    PULL_TAPE,
+                    PAINT,
+                    GLUE,
+                    SPRAY_ADHESIVE,
+                    FOIL_ADHESIVE,
+                    ADHESIVE,
+                    GLITTER,
+                    SEAL,
+                    MICA_SEAL,
+                    FLOOD_COAT,
+                    BUILD_COAT,
+                    THIN_COAT,
+                    PARTIAL_COAT,
+                    FINISHING_COAT,
+                    INK,
+                    VINYL,
+                    STENCIL,
+                    PEEL,
+                    FOIL,
+                    WATER_SLIDE,
+                    SPONGE,
+                    SMOKE,
+                    SOAP,
+                    SAND,
+                    TRIM_AND_SAND,
+                    WIPE,
+                    TOUCH_UP -> true;
+            case CLEAN,
+                    SETTLE,
+                    PRESS_FLAT,
+                    INK_BLOOM,
+                    HEAT,
+                    TINT,
+                    TURN,
+                    HANG,
+                    REST,
+                    TRIM,
+                    SAND_RIM,
+                    WASH,
+                    FLASH_OFF,
+                    POLISH,
+                    INSPECT,
+                    FINISH,
+                    PHOTOGRAPH,
+                    PACK -> false;
         };
     }
 
@@ -102,6 +157,7 @@ public enum Field {
         return choices.stream()
                 .filter(choice -> !(inAPlan && choice == Cleaner.BY_SCHOOL))
                 .filter(choice -> !(kind == StepKind.HEAT && choice == Heat.NONE))
+                .filter(choice -> !(kind.isPour() && choice instanceof Where.Part part && !part.isOfACoat()))
                 .toList();
     }
 

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
  * @param strewn how glitter goes on; on what holds it, flakes on a wet coat sink into that whatever is said
  * @param dust whether sanding dust is washed off with the same hands
  * @param turned what keeps a coat from running until it has gelled
+ * @param where the part of the cup it is done to
  */
 public record Fields(
         Sealer sealer,
@@ -25,7 +26,8 @@ public record Fields(
         Vinyl vinyl,
         Grit grit,
         Dust dust,
-        Turned turned) {
+        Turned turned,
+        Where where) {
 
     private static final int BODY_GRIT = 220;
     private static final String BETWEEN = " ";
@@ -40,7 +42,8 @@ public record Fields(
             Vinyl.PERMANENT,
             Grit.UNSAID,
             Dust.LEFT,
-            Turned.SPINDLE);
+            Turned.SPINDLE,
+            Where.USUAL);
 
     public enum Sealer implements Field.Choice {
         AEROSOL("aerosol"),
@@ -244,11 +247,16 @@ public record Fields(
                 choice instanceof Vinyl one ? one : vinyl,
                 grit,
                 choice instanceof Dust one ? one : dust,
-                choice instanceof Turned one ? one : turned);
+                choice instanceof Turned one ? one : turned,
+                choice instanceof Where.Part one ? new Where(one) : where);
+    }
+
+    public Fields with(Where other) {
+        return new Fields(sealer, cleaner, heat, grain, colours, strewn, vinyl, grit, dust, turned, other);
     }
 
     public Fields with(Grit other) {
-        return new Fields(sealer, cleaner, heat, grain, colours, strewn, vinyl, other, dust, turned);
+        return new Fields(sealer, cleaner, heat, grain, colours, strewn, vinyl, other, dust, turned, where);
     }
 
     /** What is chosen of a field; nothing for the grit, which is a number. */
@@ -264,18 +272,23 @@ public record Fields(
                     case VINYL -> vinyl;
                     case DUST -> dust;
                     case TURNED -> turned;
+                    case PLACE -> where.part();
                     case GRIT -> null;
                 });
     }
 
     /** A field as a form, a file and a table write it. */
     public String written(Field field) {
-        return choice(field).map(Field.Choice::written).orElseGet(grit::written);
+        return field == Field.PLACE
+                ? where.written()
+                : choice(field).map(Field.Choice::written).orElseGet(grit::written);
     }
 
     /** A field as it is read to a maker. */
     public String word(Field field) {
-        return choice(field).map(Field.Choice::word).orElseGet(grit::written);
+        return field == Field.PLACE
+                ? where.word()
+                : choice(field).map(Field.Choice::word).orElseGet(grit::written);
     }
 
     /** The same where it stands by itself in a sentence: {@code cleaned with acetone}. */
@@ -288,7 +301,7 @@ public record Fields(
             case GRAIN -> word + " flakes";
             case GRIT -> grit.isSaid() ? "grit " + word : "grit not said";
             case DUST -> "dust " + word;
-            case COLOURS, STREWN, VINYL, TURNED -> word;
+            case COLOURS, STREWN, VINYL, TURNED, PLACE -> word;
         };
     }
 
@@ -336,9 +349,12 @@ public record Fields(
 
     /** With what is written of a field; nothing if that is none of its values. */
     public Optional<Fields> with(Field field, String written) {
-        return field.isChosen()
-                ? field.choice(written).map(this::with)
-                : Grit.parse(written).map(this::with);
+        return switch (field) {
+            case GRIT -> Grit.parse(written).map(this::with);
+            case PLACE -> Where.parse(written).map(this::with);
+            case SEALER, CLEANER, HEAT, GRAIN, COLOURS, STREWN, VINYL, DUST, TURNED ->
+                field.choice(written).map(this::with);
+        };
     }
 
     /** As it is done by these schools: what was left to them is decided, but how a coat turns stays with the cup's. */
@@ -379,7 +395,7 @@ public record Fields(
             boolean isNews =
                     switch (field) {
                         case SEALER, CLEANER, VINYL, GRAIN -> true;
-                        case HEAT, COLOURS, STREWN, DUST, TURNED -> !choice.equals(usual.choice(field));
+                        case HEAT, COLOURS, STREWN, DUST, TURNED, PLACE -> !choice.equals(usual.choice(field));
                         case GRIT -> grit.isSaid();
                     };
             if (isNews) {

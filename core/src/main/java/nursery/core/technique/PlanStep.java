@@ -77,6 +77,11 @@ public record PlanStep(
         this(number, kind, "", waiting, detail, role, Fields.usual(kind), Optional.empty());
     }
 
+    /** What it is called, and where it is done if that is not where such a step usually is. */
+    public String titleAndPlace() {
+        return how.where().isUsual() ? title : title + ", " + how.where().part().inWords();
+    }
+
     /** What it cannot do without, beside hands. A sealer that is brushed on needs no booth. */
     public Set<Need> needs() {
         if (isBrushed()) {

@@ -93,6 +93,11 @@ public record TechniqueStep(
                 List.of());
     }
 
+    /** The same, done in another way. */
+    public TechniqueStep doneAs(Fields other) {
+        return new TechniqueStep(kind, title, waiting, detail, role, other, size, only);
+    }
+
     /** This step in a plan of its own, where no school is left to choose. */
     public PlanStep in(int number) {
         return in(Schools.of(), number);

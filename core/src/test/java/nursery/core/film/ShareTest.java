@@ -60,16 +60,18 @@ class ShareTest {
         Share flood = Share.of(twelve, CoatRole.FLOOD, Texture.FINE, 0);
         assertThat(flood.suggestedMl()).isEqualTo(30);
         assertThat(flood.agreementWords()).contains("The area alone asks for 1", "practice pours no less");
-        Share generous = Share.of(twelve, CoatRole.FLOOD, Texture.FINE, 0, true);
+        Share generous = Share.of(twelve, twelve, CoatRole.FLOOD, Texture.FINE, 0, true);
         assertThat(generous.suggestedMl()).isEqualTo(60);
         assertThat(generous.agreementWords()).contains("few generous coats");
-        assertThat(Share.of(TWENTY, CoatRole.FLOOD, Texture.FINE, 0, true).suggestedMl())
+        assertThat(Share.of(TWENTY, TWENTY, CoatRole.FLOOD, Texture.FINE, 0, true)
+                        .suggestedMl())
                 .isEqualTo(25);
         for (int oz : new int[] {12, 20}) {
             for (CoatRole role : CoatRole.values()) {
                 for (Texture texture : Texture.values()) {
                     for (boolean few : new boolean[] {false, true}) {
-                        Share share = Share.of(oz == 12 ? twelve : TWENTY, role, texture, 0, few);
+                        Share share =
+                                Share.of(oz == 12 ? twelve : TWENTY, oz == 12 ? twelve : TWENTY, role, texture, 0, few);
                         boolean spokenOf = share.practice().nominalOz().isEmpty()
                                 || share.practice().nominalOz().getAsDouble() == oz;
                         assertThat(!spokenOf || share.agreement() == Agreement.WITHIN)

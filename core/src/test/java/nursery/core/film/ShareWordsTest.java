@@ -15,7 +15,7 @@ class ShareWordsTest {
 
     private static Share share(double heightMm, double aroundMm, CoatRole role, boolean generous) {
         Blank blank = new Blank(new Straight(heightMm, aroundMm), true, 0, 0, 0, OptionalDouble.empty());
-        return Share.of(blank, role, Texture.SMOOTH, 1, generous);
+        return Share.of(blank, blank, role, Texture.SMOOTH, 1, generous);
     }
 
     /** P7 speaks of cups from 12 to 32 oz; a shot cup and a bucket are neither. */

@@ -486,6 +486,6 @@ class FollowedPlanTest {
         CupState state = file.withLog(List.of(new LogEntry.Poured(mark(1, START, ""), 1, 20, Optional.empty())))
                 .at(ROOM, START);
         double areaCm2 = MUG.area().coatedCm2();
-        assertThat(state.coats().get(0).filmMm(areaCm2)).isCloseTo(20 / areaCm2 * 10, within(1e-12));
+        assertThat(state.coats().get(0).filmMm()).isCloseTo(20 / areaCm2 * 10, within(1e-12));
     }
 }

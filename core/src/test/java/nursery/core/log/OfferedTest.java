@@ -23,6 +23,7 @@ import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Bound;
 import nursery.core.technique.Field;
 import nursery.core.technique.Fields;
+import nursery.core.technique.Fields.Grain;
 import nursery.core.technique.Grit;
 import nursery.core.technique.OneColourGlitter;
 import nursery.core.technique.PlanStep;
@@ -30,6 +31,7 @@ import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
 import nursery.core.technique.Wait;
+import nursery.core.technique.Where;
 
 /**
  * What is offered is never asked about, and what is asked about was never offered, whatever a maker does with a plan.
@@ -76,7 +78,10 @@ class OfferedTest {
         Fields fields = Fields.usual(kind);
         for (Field field : Field.of(kind)) {
             List<Field.Choice> choices = field.choices(kind, true);
-            fields = choices.isEmpty() ? fields : fields.with(choices.get(random.nextInt(choices.size())));
+            Field.Choice choice = choices.isEmpty() ? Grain.FINE : choices.get(random.nextInt(choices.size()));
+            fields = choice == Where.Part.BAND
+                    ? fields.with(Where.band(random.nextInt(90), 100 + random.nextInt(200)))
+                    : fields.with(choice);
         }
         return fields.with(Grit.of(new int[] {80, 120, 220}[random.nextInt(3)]));
     }

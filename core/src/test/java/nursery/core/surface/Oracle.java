@@ -1,10 +1,12 @@
 package nursery.core.surface;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Fields;
 import org.jspecify.annotations.Nullable;
@@ -234,6 +236,12 @@ final class Oracle {
         return false;
     }
 
+    /** A scuff goes over the whole cup, and takes with it what lies open anywhere. */
+    private boolean isSomethingSandedAway() {
+        return Arrays.stream(HEIGHTS).mapToObj(this::at).anyMatch(there -> exposed(there).stream()
+                .anyMatch(Oracle::goesWithPaper));
+    }
+
     private static boolean goesWithPaper(Thing thing) {
         return thing.is(
                 "glue", "spray", "foil glue", "glitter", "ink", "vinyl", "stencil", "foil", "slide", "mica", "soot");
@@ -303,7 +311,7 @@ final class Oracle {
             say(wrong, thing.is("coat") && ageH < label(thing).recoatFromH(), "COAT_WET");
             if (epoxy && !thing.scuffed()) {
                 // A scuff is advised only where there is nothing open that it would take away (step 6).
-                String where = exposed(things).stream().anyMatch(Oracle::goesWithPaper) ? "_BELOW" : "";
+                String where = isSomethingSandedAway() ? "_BELOW" : "";
                 say(wrong, ageH >= label(thing).recoatUntilH(), "GRIP_FADES" + where);
                 say(wrong, ageH >= label(thing).scuffAfterH(), "GRIP_WEAK" + where);
                 say(wrong, ageH >= 72, "MAY_PEEL" + where);
@@ -489,19 +497,28 @@ final class Oracle {
             say(wrong, heats && vapour != null && now - vapour.ended() < 10, "VAPOUR");
             say(wrong, next.how().bloom() && next.label().orElseThrow().turningH() <= 2, "INK_AND_FAST");
         }
-        int coats = 0;
+        int coats = Integer.MAX_VALUE;
         boolean rough = false;
         boolean coarse = false;
-        for (Done done : log) {
-            if (done.work().doing() == Doing.GLITTER
-                    && done.work().how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
-                coats = 0;
-                rough = true;
-                coarse |= done.work().how().fields().colours() == Fields.Colours.SEVERAL
-                        || done.work().how().fields().grain() == Fields.Grain.COARSE;
-            } else if (laid(done.work()).equals("coat") && done.work().doing() != Doing.PARTIAL_COAT) {
-                coats++;
+        for (double height : feltAt(next)) {
+            int here = 0;
+            for (Done done : log) {
+                if (!covers(done.work(), height)) {
+                    continue;
+                }
+                if (done.work().doing() == Doing.GLITTER
+                        && done.work().how().fields().strewn() != Fields.Strewn.STIRRED_IN) {
+                    here = 0;
+                    rough = true;
+                    coarse |= done.work().how().fields().colours() == Fields.Colours.SEVERAL
+                            || done.work().how().fields().grain() == Fields.Grain.COARSE;
+                } else if (laid(done.work()).equals("coat")
+                        && done.work().doing() != Doing.PARTIAL_COAT
+                        && done.work().place().whole()) {
+                    here++;
+                }
             }
+            coats = Math.min(coats, here);
         }
         // Step 5: two coats usually before anything is smooth, a third over coarse flakes.
         say(wrong, next.doing() == Doing.FINISHING_COAT && rough && coats + 1 < (coarse ? 3 : 2), "TEXTURE_FELT");
@@ -542,21 +559,38 @@ final class Oracle {
         }
     }
 
+    /** Rough is what a hand feels on the side it goes over; on the rim or the base alone where it goes nowhere else. */
+    private static List<Double> feltAt(Work next) {
+        List<Double> side =
+                Stream.of(30.0, 150.0).filter(at -> covers(next, at)).toList();
+        return side.isEmpty()
+                ? Stream.of(-1.0, Place.RIM_MM + 1)
+                        .filter(at -> covers(next, at))
+                        .toList()
+                : side;
+    }
+
     private void tape(Set<String> wrong, Work next, double now) {
         Done over = null;
-        boolean on = false;
         boolean told = false;
+        List<Done> tapes = new ArrayList<>();
         for (Done done : log) {
+            Place there = done.work().place();
+            if (done.work().doing() == Doing.MASK) {
+                tapes.add(done);
+            } else if (done.work().doing() == Doing.PULL_TAPE) {
+                // Pulled at one place, tape stays on at another.
+                tapes.removeIf(tape -> there.equals(Place.ALL)
+                        || tape.work().place().equals(Place.ALL)
+                        || tape.work().place().equals(there));
+            }
+        }
+        boolean on = !tapes.isEmpty();
+        for (Done done : on ? log.subList(log.indexOf(tapes.get(tapes.size() - 1)), log.size()) : List.<Done>of()) {
             boolean coat = laid(done.work()).equals("coat");
             boolean sands = Set.of(Doing.PREP, Doing.SAND, Doing.TRIM_AND_SAND, Doing.SCUFF)
                     .contains(done.work().doing());
-            if (done.work().doing() == Doing.MASK) {
-                on = true;
-                over = null;
-                told = false;
-            } else if (done.work().doing() == Doing.PULL_TAPE) {
-                on = false;
-            } else if (on && (coat || sands)) {
+            if (coat || sands) {
                 told |= over != null || sands;
                 over = coat && over == null ? done : over;
             }

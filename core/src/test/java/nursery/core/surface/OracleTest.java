@@ -16,6 +16,7 @@ import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Oracle.Done;
 import nursery.core.technique.Fields;
 import nursery.core.technique.Grit;
+import nursery.core.technique.Where;
 import org.junit.jupiter.api.Test;
 
 /** The table against a brute force written apart from it, on surfaces nobody would think of. */
@@ -39,7 +40,8 @@ class OracleTest {
                 pick(random, Fields.Vinyl.values()),
                 pick(random, grits),
                 pick(random, Fields.Dust.values()),
-                pick(random, Fields.Turned.values()));
+                pick(random, Fields.Turned.values()),
+                Where.USUAL);
         return new How(
                 fields,
                 random.nextBoolean(),
@@ -53,7 +55,10 @@ class OracleTest {
 
     private static Place place(Random random, Doing doing) {
         Place usual = Work.usualPlace(doing);
-        return switch (random.nextInt(6)) {
+        return switch (random.nextInt(12)) {
+            case 6 -> Place.band(100, Place.RIM_MM);
+            case 7 -> new Place(true, 0, 100, true);
+            case 8 -> pick(random, new Place[] {Place.BASE, Place.RIM, Place.RIM_AND_BASE});
             case 0 -> Place.band(0, 100);
             case 1 -> Place.SPOTS;
             case 2 -> Place.ALL;
