@@ -24,12 +24,8 @@ public final class CupLayers {
 
     private CupLayers() {}
 
-    /**
-     * What was really laid on the cup, from the steel up.
-     *
-     * @param with the colours of the materials its steps name, by their numbers
-     */
-    public static List<SectionPicture.Layer> of(CupNow now, Map<Integer, List<String>> with, Show show) {
+    /** What was really laid on the cup, from the steel up. */
+    public static List<SectionPicture.Layer> of(CupNow now, Show show) {
         Cup cup = now.cup();
         Map<Integer, CoatOnCup> coats = now.state().coats().stream()
                 .collect(Collectors.toMap(coat -> coat.step().number(), Function.identity()));
@@ -51,7 +47,7 @@ public final class CupLayers {
                             coat.map(found -> show.volume(found.pour().amountMl())
                                             + within.getOrDefault(step.number(), ""))
                                     .orElseGet(() -> step.how().laid(step.kind())),
-                            colours(step, with, cup));
+                            colours(step, cup));
                 })
                 .toList();
     }
@@ -67,13 +63,11 @@ public final class CupLayers {
                 .orElse("");
     }
 
-    private static List<String> colours(PlanStep step, Map<Integer, List<String>> with, Cup cup) {
-        List<String> named = with.getOrDefault(step.number(), List.of());
-        if (!named.isEmpty()) {
-            return named;
-        }
-        return step.kind() == StepKind.PAINT
-                ? List.of(cup.about().paint())
-                : step.kind() == StepKind.GLITTER ? cup.about().glitters() : List.of();
+    /** A layer whose colour nobody named is drawn as what it is. */
+    private static List<String> colours(PlanStep step, Cup cup) {
+        boolean isNamed = cup.about().with().containsKey(step.number());
+        return isNamed || step.kind() == StepKind.PAINT || step.kind() == StepKind.GLITTER
+                ? cup.about().colours(step)
+                : List.of();
     }
 }

@@ -81,7 +81,7 @@ class CupPages {
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
         Map<Integer, List<String>> colours = MaterialBook.colours(chosen);
-        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, colours, show), show));
+        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, show), show));
         model.addAttribute(
                 "with",
                 next.map(action -> chosen.getOrDefault(action.step().number(), List.of()))

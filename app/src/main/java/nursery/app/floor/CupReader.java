@@ -175,7 +175,10 @@ class CupReader {
                         row.glitterColour(),
                         row.glitterMore().isEmpty()
                                 ? List.of()
-                                : List.of(row.glitterMore().split(" "))),
+                                : List.of(row.glitterMore().split(" ")),
+                        steps.stream()
+                                .filter(step -> step.colours() != null)
+                                .collect(Collectors.toMap(StepRow::number, StepRow::colourList))),
                 blank.editions().asKnown(row.blankEdition(), leftAt.orElse(Instant.MAX)),
                 resins,
                 schools,

@@ -90,7 +90,9 @@ interface FloorMapper {
     String STEP =
             """
             SELECT s.cup_id, s.number, s.position, s.kind, s.title, s.wait_kind, s.wait_amount, s.wait_fast,
-              s.detail, s.role, s.how, s.width_mm, s.height_mm, s.amount_ml, t.minutes AS timed_minutes
+              s.detail, s.role, s.how, s.width_mm, s.height_mm, s.amount_ml, t.minutes AS timed_minutes,
+              (SELECT GROUP_CONCAT(m.colour ORDER BY x.position SEPARATOR ' ') FROM cup_material x
+                JOIN material m ON m.id = x.material_id WHERE x.cup_id = s.cup_id AND x.step = s.number) AS colours
             FROM cup_step s LEFT JOIN step_timed t ON t.cup_id = s.cup_id AND t.step = s.number\s""";
     String ENTRY =
             """

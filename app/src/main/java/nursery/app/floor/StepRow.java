@@ -1,6 +1,7 @@
 package nursery.app.floor;
 
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.app.platform.Published;
@@ -17,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * A step of a cup's plan as its table keeps it.
  *
  * @param timedMinutes how long it took, if it was timed; never written with the step
+ * @param colours of the materials it is made with, if any is named; never written with the step
  * @param how what is said of how it is done, as {@link Fields#written(StepKind)} has it
  * @param waitAmount minutes for a wait on the wall's clock, hours for one on the cure clock, else 0
  */
@@ -36,7 +38,8 @@ public record StepRow(
         @Nullable Double widthMm,
         @Nullable Double heightMm,
         @Nullable Double amountMl,
-        @Nullable Double timedMinutes) {
+        @Nullable Double timedMinutes,
+        @Nullable String colours) {
 
     public static StepRow of(long cupId, int position, PlanStep step) {
         Wait wait = step.waiting();
@@ -56,6 +59,7 @@ public record StepRow(
                 step.size().map(DecalSize::widthMm).orElse(null),
                 step.size().map(DecalSize::heightMm).orElse(null),
                 step.amountMl().isPresent() ? step.amountMl().getAsDouble() : null,
+                null,
                 null);
     }
 
@@ -75,6 +79,10 @@ public record StepRow(
                 size,
                 amountMl == null ? OptionalDouble.empty() : OptionalDouble.of(amountMl),
                 timedMinutes == null ? hands.minutesOf(known) : (int) Math.max(1, Math.round(timedMinutes)));
+    }
+
+    List<String> colourList() {
+        return colours == null ? List.of() : List.of(colours.split(" "));
     }
 
     private Wait waiting() {

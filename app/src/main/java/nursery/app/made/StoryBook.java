@@ -67,7 +67,7 @@ class StoryBook {
 
     /** What lies on a cup, in the colours of what it is made with. */
     List<SectionPicture.Layer> layers(CupNow now) {
-        return CupLayers.of(now, MaterialBook.colours(materials.chosen(now.cup().id())), floors.show());
+        return CupLayers.of(now, floors.show());
     }
 
     /** @param priced whether whoever asks may see what it cost */

@@ -174,6 +174,7 @@ public class MaterialBook {
                         .formatted(before.kind().word()));
         faults.throwIfAny();
         mapper.update(row(material));
+        mapper.redrawAll(material.id());
     }
 
     /** Says which blank on the shelf a pack is of; nothing for the one of its name. */
@@ -321,6 +322,7 @@ public class MaterialBook {
         }
         faults.throwIfAny();
         mapper.unchoose(cup, step.number());
+        mapper.redraw(cup);
         if (!materials.isEmpty()) {
             chooseFirst(cup, Map.of(step.number(), materials));
         }
@@ -334,6 +336,7 @@ public class MaterialBook {
                 .forEach(place -> rows.add(new MaterialMapper.ChosenRow(cup, step, of.get(place), place))));
         if (!rows.isEmpty()) {
             mapper.choose(rows);
+            mapper.redraw(cup);
         }
     }
 

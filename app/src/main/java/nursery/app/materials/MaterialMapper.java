@@ -198,6 +198,15 @@ interface MaterialMapper {
             + "WHERE c.cup_id = #{cup} ORDER BY c.step, c.position")
     List<NamedRow> chosen(long cup);
 
+    /** A cup is drawn in the colours of what it is made with: it is read afresh. */
+    @Update("UPDATE cup SET version = version + 1 WHERE id = #{cup}")
+    void redraw(long cup);
+
+    /** The same for every cup that is made with it. */
+    @Update("UPDATE cup SET version = version + 1 WHERE id IN "
+            + "(SELECT cup_id FROM cup_material WHERE material_id = #{id})")
+    void redrawAll(long id);
+
     @Delete("DELETE FROM cup_material WHERE cup_id = #{cup} AND step = #{step}")
     void unchoose(@Param("cup") long cup, @Param("step") int step);
 

@@ -1,34 +1,28 @@
 package nursery.app.picture;
 
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 
 /**
  * What is on a cup, as far as it can be seen.
  *
- * @param paint colour of the paint, if painted
- * @param glitter colour of the glitter, if glittered
- * @param more the further colours of a rainbow, from the rim down
- * @param decor what else decorates it
- * @param accent the colour of that
+ * @param laid what lies on it, from the ground up
  * @param coats clear coats over it
  */
-public record CupLook(
-        Optional<String> paint,
-        Optional<String> glitter,
-        List<String> more,
-        Set<Decor> decor,
-        String accent,
-        int coats) {
+public record CupLook(List<Laid> laid, int coats) {
 
-    public static final CupLook BARE = new CupLook(Optional.empty(), Optional.empty(), List.of(), Set.of(), "", 0);
+    public static final CupLook BARE = new CupLook(List.of(), 0);
 
-    /** Decoration, most of it drawn in the cup's second colour; what lies lower comes first. */
-    public enum Decor {
+    public CupLook {
+        laid = List.copyOf(laid);
+    }
+
+    /** How a layer is drawn. */
+    public enum Style {
+        PAINT,
+        GLITTER,
+        COARSE,
         WRAP,
         MARBLE,
-        COARSE,
         INK,
         BLOOM,
         MICA,
@@ -42,7 +36,32 @@ public record CupLook(
         MATTE
     }
 
-    public boolean has(Decor one) {
-        return decor.contains(one);
+    /**
+     * One layer.
+     *
+     * @param colours from the rim down where it has several, each as #rrggbb; of a pattern the ground first
+     * @param from where it begins, as a part of the side from the foot
+     * @param to where it ends, likewise
+     */
+    public record Laid(Style style, List<String> colours, double from, double to) {
+        public Laid {
+            colours = List.copyOf(colours);
+        }
+
+        boolean isAllOver() {
+            return from <= 0 && to >= 1;
+        }
+
+        String first() {
+            return colours.get(0);
+        }
+
+        String last() {
+            return colours.get(colours.size() - 1);
+        }
+    }
+
+    boolean has(Style style) {
+        return laid.stream().anyMatch(one -> one.style() == style);
     }
 }

@@ -152,7 +152,7 @@ record Block(String key, Place place, String title, String about, List<Technique
     }
 
     /** The parts of a cup it can be put on; none for a finish, and for what has its place by its nature. */
-    List<Field.Choice> places() {
+    public List<Field.Choice> places() {
         List<TechniqueStep> placed = place == Place.FINISH
                 ? List.of()
                 : steps().filter(this::isPlacedWithIt).toList();
@@ -206,7 +206,7 @@ record Block(String key, Place place, String title, String about, List<Technique
     /** The cup is got ready and painted all over, whatever part of it a base decorates. */
     private boolean isPlacedWithIt(TechniqueStep step) {
         return Field.PLACE.isOf(step.kind())
-                && step.how().where().isUsual()
+                && (step.how().where().isUsual() || step.how().where().equals(where))
                 && step.kind() != StepKind.PREP
                 && step.kind() != StepKind.MASK
                 && step.kind() != StepKind.PULL_TAPE

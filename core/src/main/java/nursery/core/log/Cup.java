@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.OptionalLong;
@@ -66,6 +67,7 @@ public record Cup(
      * @param paint colour under the glitter, as #rrggbb
      * @param glitter colour of the glitter, as #rrggbb
      * @param more further colours of a rainbow, from the rim down
+     * @param with the colours of what its steps are made with, by their numbers
      */
     public record About(
             String name,
@@ -74,20 +76,34 @@ public record Cup(
             String blank,
             String paint,
             String glitter,
-            List<String> more) {
+            List<String> more,
+            Map<Integer, List<String>> with) {
         public static final About NOTHING = new About("", "", "", "", "", "");
 
         public About {
             more = List.copyOf(more);
+            with = Map.copyOf(with);
         }
 
         /** In one glitter. */
         public About(String name, String madeFor, String technique, String blank, String paint, String glitter) {
-            this(name, madeFor, technique, blank, paint, glitter, List.of());
+            this(name, madeFor, technique, blank, paint, glitter, List.of(), Map.of());
         }
 
         public About on(String otherBlank) {
-            return new About(name, madeFor, technique, otherBlank, paint, glitter, more);
+            return new About(name, madeFor, technique, otherBlank, paint, glitter, more, with);
+        }
+
+        /** What a step is seen in: the colours of what it is made with or, where none is named, those of the cup. */
+        public List<String> colours(PlanStep step) {
+            List<String> named = with.getOrDefault(step.number(), List.of());
+            return !named.isEmpty()
+                    ? named
+                    : switch (step.kind()) {
+                        case PAINT -> List.of(paint);
+                        case GLITTER -> glitters();
+                        default -> List.of(glitter);
+                    };
         }
 
         /** Every colour of its glitter, from the rim down. */
