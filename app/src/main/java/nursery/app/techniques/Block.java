@@ -230,12 +230,19 @@ record Block(String key, Place place, String title, String about, List<Technique
 
     /** Whether another is the same but for its key, what is said about it, and which clear coat it is. */
     private boolean isMadeLike(Block other) {
+        List<Technique.Part> own = withoutTape(parts);
+        List<Technique.Part> others = withoutTape(other.parts);
         return place == other.place
                 && title.equals(other.title)
-                && parts.size() == other.parts.size()
-                && IntStream.range(0, parts.size())
-                        .allMatch(i -> parts.get(i).equals(other.parts.get(i))
-                                || other.isCoat() && isCoat(parts.get(i)) && isCoat(other.parts.get(i)));
+                && own.size() == others.size()
+                && IntStream.range(0, own.size())
+                        .allMatch(i -> own.get(i).equals(others.get(i))
+                                || other.isCoat() && isCoat(own.get(i)) && isCoat(others.get(i)));
+    }
+
+    /** Where flakes are sprinkled on a coat, its tape is pulled after them. */
+    private static List<Technique.Part> withoutTape(List<Technique.Part> parts) {
+        return parts.stream().filter(part -> !Composer.isTapePulled(part)).toList();
     }
 
     private static boolean isCoat(Technique.Part part) {

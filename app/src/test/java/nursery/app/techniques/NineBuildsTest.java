@@ -11,11 +11,16 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -32,12 +37,14 @@ import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.Field;
 import nursery.core.technique.Fields;
+import nursery.core.technique.Fields.Turned;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.Schools;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
+import nursery.core.technique.Where;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -81,6 +88,62 @@ class NineBuildsTest {
 
         Technique technique() {
             return Block.together(name, blocks, decided).technique();
+        }
+
+        private Build with(Cup.Resins other) {
+            return new Build(name, blank, other, schools, blocks, decided, putIn, later, done);
+        }
+
+        private Build by(School school) {
+            return new Build(name, blank, resins, List.of(school), blocks, decided, putIn, later, done);
+        }
+
+        /** Of other blocks: what was put in by the number of a step, and decided by the place of a block, goes. */
+        private Build of(List<Block> others) {
+            return new Build(name, blank, resins, schools, others, Map.of(), Map.of(), later, done);
+        }
+
+        private Build later(StepKind kind, double hours) {
+            return new Build(name, blank, resins, schools, blocks, decided, putIn, Map.of(kind, hours), done);
+        }
+
+        private Build done(StepKind kind, Field.Choice choice) {
+            Map<StepKind, List<Field.Choice>> more = new HashMap<>(done);
+            more.put(
+                    kind,
+                    Stream.concat(done.getOrDefault(kind, List.of()).stream(), Stream.of(choice))
+                            .toList());
+            return new Build(name, blank, resins, schools, blocks, decided, putIn, later, more);
+        }
+
+        private Build instead(Block block, Block other) {
+            return of(
+                    blocks.stream().map(one -> one.equals(block) ? other : one).toList());
+        }
+
+        private Build finished(Block finish) {
+            return of(Stream.concat(blocks.subList(0, blocks.size() - 1).stream(), Stream.of(finish))
+                    .toList());
+        }
+
+        private Build behind(Predicate<Block> which, Block more) {
+            return of(blocks.stream()
+                    .flatMap(one -> which.test(one) ? Stream.of(one, more) : Stream.of(one))
+                    .toList());
+        }
+
+        private Build before(Predicate<Block> which, Block more) {
+            return of(blocks.stream()
+                    .flatMap(one -> which.test(one) ? Stream.of(more, one) : Stream.of(one))
+                    .toList());
+        }
+
+        private boolean has(Block... any) {
+            return Stream.of(any).anyMatch(blocks::contains);
+        }
+
+        private boolean isMadeWith(StepKind kind) {
+            return plan().stream().anyMatch(step -> step.kind() == kind);
         }
 
         List<PlanStep> plan() {
@@ -151,9 +214,9 @@ class NineBuildsTest {
                                 Block.LAYER_COAT,
                                 Block.LAYER_SOAP,
                                 Block.LAYER_POWDER,
-                                Block.LAYER_DECAL,
-                                Block.LAYER_SLIDE,
-                                Block.LAYER_DECAL,
+                                Block.LAYER_DECAL.at(new Where(Where.Part.UPPER_HALF)),
+                                Block.LAYER_SLIDE.at(new Where(Where.Part.LOWER_THIRD)),
+                                Block.LAYER_DECAL.at(Where.band(20, 45)),
                                 Block.LAYER_SEALED,
                                 Block.LAYER_POWDER,
                                 Block.LAYER_DECAL,
@@ -227,8 +290,9 @@ class NineBuildsTest {
                                 Block.LAYER_WAVE,
                                 Block.LAYER_SEALED,
                                 Block.LAYER_COAT,
-                                Block.LAYER_OUTLINE,
-                                Block.LAYER_WAVE,
+                                Block.LAYER_OUTLINE.at(Where.band(60, 120)),
+                                // Over the lower half of the letters.
+                                Block.LAYER_WAVE.at(Where.band(0, 90)),
                                 Block.FINISH_TWO),
                         Map.of(),
                         Map.of(4, List.of(StepKind.GLITTER)),
@@ -300,6 +364,262 @@ class NineBuildsTest {
                         Map.of(8, List.of(StepKind.TOUCH_UP)),
                         Map.of(),
                         Map.of(StepKind.VINYL, List.of(Fields.Vinyl.METALLIC))));
+    }
+
+    /**
+     * What others do differently.
+     *
+     * @param applies to which builds
+     * @param otherwise the build done so
+     */
+    private record Alternative(
+            String question, String school, Predicate<Build> applies, UnaryOperator<Build> otherwise) {}
+
+    private static final List<Block> GLITTERS =
+            List.of(Block.BASE_GLITTER, Block.BASE_CHUNKY, Block.LAYER_GLUE_GLITTER, Block.LAYER_SPRAY_GLITTER);
+    private static final List<Block> PAINTED_OVER =
+            List.of(Block.LAYER_PEEKABOO, Block.LAYER_SOAP, Block.LAYER_DISTRESSED);
+    private static final List<Block> DECALS = List.of(Block.LAYER_DECAL, Block.LAYER_OUTLINE);
+
+    private static Stream<Alternative> alternatives() {
+        return Stream.of(adhesives(), coats(), schools(), designs(), lastCoats())
+                .flatMap(all -> all);
+    }
+
+    private static Stream<Alternative> adhesives() {
+        Predicate<Build> film = build -> build.has(Block.BASE_GLITTER);
+        Predicate<Build> isGlittered = build -> build.blocks().stream().anyMatch(GLITTERS::contains);
+        Predicate<Build> hasFilm = build -> build.isMadeWith(StepKind.ADHESIVE);
+        return Stream.of(
+                new Alternative(
+                        "glitter adhesive",
+                        "epoxy, generous",
+                        film,
+                        build -> build.instead(Block.BASE_GLITTER, Block.BASE_CHUNKY)),
+                new Alternative(
+                        "glitter adhesive",
+                        "craft glue",
+                        film,
+                        build -> build.instead(Block.BASE_GLITTER, Block.BASE_GLUE_GLITTER)),
+                new Alternative(
+                        "glitter adhesive",
+                        "spray adhesive",
+                        film,
+                        build -> build.instead(Block.BASE_GLITTER, Block.BASE_SPRAY_GLITTER)),
+                new Alternative(
+                        "glitter adhesive",
+                        "epoxy film",
+                        build -> build.has(Block.LAYER_GLUE_GLITTER),
+                        build -> build.instead(Block.LAYER_GLUE_GLITTER, Block.LAYER_GLITTER)),
+                new Alternative(
+                        "glitter adhesive",
+                        "craft glue",
+                        build -> build.has(Block.LAYER_SPRAY_GLITTER),
+                        build -> build.instead(Block.LAYER_SPRAY_GLITTER, Block.LAYER_GLUE_GLITTER)),
+                new Alternative("thin film", "hang", hasFilm, build -> build.done(StepKind.ADHESIVE, Turned.HUNG)),
+                new Alternative("thin film", "turn", hasFilm, build -> build.done(StepKind.ADHESIVE, Turned.SPINDLE)),
+                new Alternative(
+                        "seal glitter first",
+                        "always",
+                        isGlittered,
+                        build -> build.has(Block.LAYER_SEALED)
+                                ? build
+                                : build.behind(GLITTERS::contains, Block.LAYER_SEALED)),
+                new Alternative(
+                        "seal glitter first",
+                        "never",
+                        isGlittered,
+                        build -> build.of(build.blocks().stream()
+                                .filter(block -> block != Block.LAYER_SEALED)
+                                .toList())));
+    }
+
+    private static Stream<Alternative> coats() {
+        Predicate<Build> any = build -> true;
+        return Stream.of(
+                new Alternative(
+                        "second coat",
+                        "full day, sand, coat",
+                        NineBuildsTest::hasTwoCoats,
+                        build -> build.of(sandedBetween(build.blocks()))),
+                new Alternative("resin", "fast throughout", any, build -> build.with(resins(FAST))),
+                new Alternative("resin", "regular throughout", any, build -> build.with(resins(REGULAR))),
+                new Alternative(
+                        "resin", "fast, regular for the last", any, build -> build.with(new Cup.Resins(FAST, REGULAR))),
+                new Alternative("coat at 8-24 h", "rim sanded only", NineBuildsTest::endsOnACoat, build -> build.before(
+                                Block.FINISH_ONE::equals, Block.LAYER_RIM)
+                        .later(StepKind.FINISHING_COAT, 6)),
+                new Alternative("coat at 8-24 h", "body scuffed", NineBuildsTest::endsOnACoat, build -> build.before(
+                                Block.FINISH_ONE::equals, Block.LAYER_SANDED)
+                        .later(StepKind.FINISHING_COAT, 6)),
+                new Alternative("coat after 24 h", "body scuffed", NineBuildsTest::endsOnACoat, build -> build.before(
+                                Block.FINISH_ONE::equals, Block.LAYER_SANDED)
+                        .later(StepKind.FINISHING_COAT, 28)),
+                new Alternative(
+                        "coat after 24 h",
+                        "straight on",
+                        NineBuildsTest::endsOnACoat,
+                        build -> build.later(StepKind.FINISHING_COAT, 28)),
+                new Alternative(
+                        "coat after 24 h", "sealer brushed over", NineBuildsTest::endsOnACoat, build -> build.before(
+                                        Block.FINISH_ONE::equals, Block.LAYER_SEALED)
+                                .later(StepKind.SEAL, 28)));
+    }
+
+    private static Stream<Alternative> schools() {
+        return Stream.of(
+                        School.TAPE,
+                        School.SAND_LINE,
+                        School.TAPE_AND_SAND,
+                        School.MIX_AT_ONCE,
+                        School.MIX_RESTED,
+                        School.SOAP,
+                        School.ACETONE,
+                        School.ALCOHOL,
+                        School.GRADUATED_CUP,
+                        School.SCALE,
+                        School.FEW_GENEROUS,
+                        School.MORE_THIN)
+                .map(school -> new Alternative(
+                        school.question().words().toLowerCase(Locale.ROOT),
+                        school.words(),
+                        build -> true,
+                        build -> build.by(school)));
+    }
+
+    private static Stream<Alternative> designs() {
+        Predicate<Build> isPaintedOver = build -> build.blocks().stream().anyMatch(PAINTED_OVER::contains);
+        Predicate<Build> isMetallic =
+                build -> build.done().getOrDefault(StepKind.VINYL, List.of()).contains(Fields.Vinyl.METALLIC);
+        Predicate<Build> isWaved = build -> build.name().startsWith("B8 waves");
+        Predicate<Build> hasVinyl = build -> build.isMadeWith(StepKind.VINYL);
+        return Stream.of(
+                new Alternative(
+                        "cleaning",
+                        "scouring paste alone",
+                        build -> build.isMadeWith(StepKind.PREP),
+                        build -> build.done(StepKind.PREP, Fields.Cleaner.PASTE)),
+                new Alternative(
+                        "paint between layers",
+                        "on one sanded fine and washed",
+                        isPaintedOver,
+                        build -> build.before(PAINTED_OVER::contains, Block.LAYER_SANDED)),
+                new Alternative(
+                        "ink under epoxy",
+                        "sealed first",
+                        build -> build.has(Block.LAYER_INK),
+                        build -> build.behind(Block.LAYER_INK::equals, Block.LAYER_SEALED)),
+                new Alternative(
+                        "metallic vinyl",
+                        "sealed first",
+                        isMetallic,
+                        build -> build.behind(DECALS::contains, Block.LAYER_SEALED)),
+                new Alternative("metallic vinyl", "coated straight", isMetallic, build -> build),
+                new Alternative(
+                        "ready for a design", "24 h from the pour", hasVinyl, build -> build.later(StepKind.VINYL, 16)),
+                new Alternative(
+                        "ready for a design",
+                        "24 h from the end of turning",
+                        hasVinyl,
+                        build -> build.later(StepKind.VINYL, 20)),
+                new Alternative(
+                        "waves",
+                        "under the design",
+                        isWaved,
+                        build -> build.of(List.of(
+                                Block.BASE_BANDS,
+                                Block.LAYER_WAVE,
+                                Block.LAYER_COAT,
+                                Block.LAYER_WAVE.at(new Where(Where.Part.LOWER_THIRD)),
+                                Block.LAYER_COAT,
+                                Block.LAYER_OUTLINE,
+                                Block.FINISH_TWO))));
+    }
+
+    private static Stream<Alternative> lastCoats() {
+        return Stream.of(
+                new Alternative(
+                        "two last coats", "straight on", build -> true, build -> build.finished(Block.FINISH_TWO)),
+                new Alternative(
+                        "two last coats",
+                        "sanded between",
+                        build -> true,
+                        build -> build.finished(Block.FINISH_TWO_SANDED)));
+    }
+
+    /** Over coarse flakes, or several colours, two coats are too few to be sanded, by whichever school (P33). */
+    private static boolean hasTwoCoats(Build build) {
+        boolean isCoarse = build.has(Block.BASE_CHUNKY)
+                || build.done().getOrDefault(StepKind.GLITTER, List.of()).stream()
+                        .anyMatch(said -> said == Fields.Grain.COARSE || said == Fields.Colours.SEVERAL);
+        return !isCoarse
+                && IntStream.range(1, build.blocks().size())
+                        .anyMatch(i -> build.blocks().get(i) == Block.LAYER_COAT
+                                && build.blocks().get(i - 1) == Block.LAYER_COAT);
+    }
+
+    private static boolean endsOnACoat(Build build) {
+        int last = build.blocks().size() - 1;
+        return build.blocks().get(last) == Block.FINISH_ONE
+                && List.of(Block.LAYER_COAT, Block.LAYER_RIM)
+                        .contains(build.blocks().get(last - 1));
+    }
+
+    /** The last of coats that follow one another goes on a sanded one. */
+    private static List<Block> sandedBetween(List<Block> blocks) {
+        List<Block> sanded = new ArrayList<>();
+        for (int i = 0; i < blocks.size(); i++) {
+            boolean isLast = i + 1 < blocks.size() && blocks.get(i + 1) != Block.LAYER_COAT;
+            if (i > 0 && blocks.get(i) == Block.LAYER_COAT && blocks.get(i - 1) == Block.LAYER_COAT && isLast) {
+                sanded.add(Block.LAYER_SANDED);
+            }
+            sanded.add(blocks.get(i));
+        }
+        return sanded;
+    }
+
+    /**
+     * Section 7: whatever others do is done without a word that was not said of the build itself, but where that is
+     * listed. Soot under a stencil, and vinyl on ink, are of none of the nine.
+     */
+    @Test
+    void whateverOthersDoIsDoneAsWell() throws IOException {
+        StringBuilder said = new StringBuilder();
+        for (Build build : builds().toList()) {
+            List<String> itself = sayings(new Bench(build).toTheEnd());
+            alternatives().filter(one -> one.applies().test(build)).forEach(alternative -> {
+                List<String> other = sayings(new Bench(alternative.otherwise().apply(build)).toTheEnd());
+                List<String> news = other.stream()
+                        .filter(words -> !itself.contains(words))
+                        .distinct()
+                        .toList();
+                said.append("%s | %s: %s | %s%n"
+                        .formatted(
+                                build.name().split(" ")[0],
+                                alternative.question(),
+                                alternative.school(),
+                                news.isEmpty() ? "nothing" : String.join("; ", news)));
+                assertThat(news)
+                        .as("%s, %s: %s", build, alternative.question(), alternative.school())
+                        .noneMatch(words -> words.startsWith("asked"));
+            });
+        }
+        Files.writeString(Path.of("target", "nine-builds-otherwise.txt"), said);
+        assertThat(said.toString())
+                .as("what they say now stands in app/target/nine-builds-otherwise.txt")
+                .isEqualTo(new String(
+                        NineBuildsTest.class
+                                .getResourceAsStream("/nine-builds-otherwise.txt")
+                                .readAllBytes(),
+                        StandardCharsets.UTF_8));
+    }
+
+    /** What is told and asked, whatever step it is said at. */
+    private static List<String> sayings(List<String> lines) {
+        return lines.stream()
+                .filter(line -> line.contains(" | told") || line.contains(" | asked"))
+                .map(line -> line.substring(line.indexOf(" | ") + 3))
+                .toList();
     }
 
     @ParameterizedTest
@@ -414,14 +734,14 @@ class NineBuildsTest {
             NextAction action = state().next().orElseThrow();
             PlanStep step = action.step();
             boolean wet = step.waiting().isWhileWet() || step.kind() == StepKind.HEAT;
+            double later = build.later().getOrDefault(step.kind(), 0.0);
+            Instant opens = action.window().opensAt();
             now = MakersDay.awake(
                     now,
-                    action.window().opensAt(),
+                    later == 0
+                            ? opens
+                            : (opens.isAfter(now) ? opens : now).plus(Duration.ofMinutes(Math.round(later * 60))),
                     wet ? LocalTime.MAX : step.kind().isPour() ? MakersDay.LAST_POUR : MakersDay.TO_BED);
-            Double later = build.later().get(step.kind());
-            if (later != null) {
-                now = now.plus(Duration.ofMinutes(Math.round(later * 60)));
-            }
             Fields how = step.how();
             for (Field.Choice choice : build.done().getOrDefault(step.kind(), List.of())) {
                 how = how.with(choice);
@@ -438,12 +758,12 @@ class NineBuildsTest {
                                 Optional.of(new Spindle(1, "Spindle 1")),
                                 Optional.of(pot),
                                 done),
-                        step.number() + " " + step.title());
+                        step.number() + " " + step.titleAndPlace());
             } else {
                 // Flakes on a fast film go on within its working time.
                 int hands = step.kind() == StepKind.GLITTER ? 5 : step.kind().handsOnMinutes();
                 now = now.plus(Duration.ofMinutes(hands));
-                log(new LogEntry.StepDone(mark(""), step.number(), done), step.number() + " " + step.title());
+                log(new LogEntry.StepDone(mark(""), step.number(), done), step.number() + " " + step.titleAndPlace());
             }
         }
 

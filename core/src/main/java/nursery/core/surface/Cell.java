@@ -69,7 +69,7 @@ public enum Cell {
     FLAKES_BELOW(
             Grave.RISKS,
             "step 5, step 7",
-            "Open flakes hold no design, and show through paint: a coat over them first.",
+            "Open flakes hold no design and no wave, and show through paint: a coat over them first.",
             Doing.FLOOD_COAT),
     TEXTURE_FELT(
             Grave.ADVICE,

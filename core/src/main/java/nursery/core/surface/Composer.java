@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.resin.Label;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
 import nursery.core.technique.Technique;
@@ -92,6 +93,11 @@ public final class Composer {
                 composer.after.stream().map(List::copyOf).toList());
     }
 
+    /** Whether it is the pulling of tape that only who tapes lays. */
+    public static boolean isTapePulled(Technique.Part part) {
+        return Between.isTapePulled(part);
+    }
+
     /** What was decided of the joints of a technique that was put together before: of each that it has. */
     public static Map<String, Boolean> decided(Technique technique) {
         Map<String, Boolean> decided = new HashMap<>();
@@ -165,11 +171,19 @@ public final class Composer {
     private List<Stretch> stretches() {
         List<Stretch> stretches = new ArrayList<>();
         List<Technique.Part> done = new ArrayList<>();
+        List<Technique.Part> pulledLater = List.of();
         for (int i = 0; i < pieces.size(); i++) {
             Piece piece = pieces.get(i);
-            List<Technique.Part> parts = piece.isCoat()
-                    ? Between.withCoat(piece.parts(), Between.coat(surface(done), placeOfCoat(piece)))
-                    : piece.parts();
+            List<Technique.Part> parts = new ArrayList<>(
+                    piece.isCoat()
+                            ? Between.withCoat(piece.parts(), Between.coat(surface(done), placeOfCoat(piece)))
+                            : piece.parts());
+            parts.addAll(pulledLater);
+            pulledLater = List.of();
+            if (isStrewnOn(i + 1) && after.get(i).isEmpty() && Between.isTapePulled(parts.get(parts.size() - 1))) {
+                // What is sprinkled on a wet coat goes on before its tape is pulled.
+                pulledLater = List.of(parts.remove(parts.size() - 1));
+            }
             stretches.add(new Stretch(i, -1, parts));
             done.addAll(parts);
             for (int j = 0; j < after.get(i).size(); j++) {
@@ -182,6 +196,16 @@ public final class Composer {
             }
         }
         return stretches;
+    }
+
+    /** Whether a piece is strewn on the wet coat of the one before it. */
+    private boolean isStrewnOn(int piece) {
+        return piece < pieces.size()
+                && pieces.get(piece).parts().stream()
+                        .findFirst()
+                        .filter(part -> part instanceof Technique.Single single
+                                && single.step().how().strewn() == Fields.Strewn.SPRINKLED)
+                        .isPresent();
     }
 
     /** Where the coat of a piece goes. */

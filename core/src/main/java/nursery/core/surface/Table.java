@@ -517,6 +517,10 @@ public final class Table {
 
     private void onGlitter(Patch patch) {
         Layer glitter = patch.layer();
+        // A wave goes on paint or on a coat (step 8).
+        if (next.doing() == Doing.PARTIAL_COAT) {
+            never(glitter, Cell.FLAKES_BELOW);
+        }
         Optional<Layer> adhesive = holding(patch);
         if (adhesive.isEmpty()) {
             return;

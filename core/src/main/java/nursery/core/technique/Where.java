@@ -34,7 +34,7 @@ public record Where(Part part, double fromMm, double toMm) {
     public enum Part implements Field.Choice {
         USUAL("where it usually goes"),
         ALL("all over"),
-        SIDE("the side, not the base"),
+        SIDE("all round the side"),
         UPPER_HALF("upper half"),
         LOWER_HALF("lower half"),
         LOWER_HALF_AND_BASE("lower half and base"),
@@ -87,7 +87,7 @@ public record Where(Part part, double fromMm, double toMm) {
         if (part == Part.BAND) {
             if (!(fromMm >= 0 && toMm <= LONGEST_MM && toMm >= fromMm + LEAST_MM)) {
                 throw new IllegalArgumentException(
-                        "A band from %s to %s mm cannot be: write where it begins and ends above the foot, from 0 to %s mm."
+                        "A band from %s to %s mm cannot be: write where it begins and ends, from 0 to %s mm above the foot."
                                 .formatted(Numbers.show(fromMm, 1), Numbers.show(toMm, 1), Numbers.show(LONGEST_MM)));
             }
         } else if (fromMm != 0 || toMm != 0) {

@@ -358,6 +358,8 @@ final class Oracle {
                 thing.is("glitter")
                         && (paint
                                 || slide
+                                // Step 8: a wave on dry paint, or on a coat.
+                                || next.doing() == Doing.PARTIAL_COAT
                                 || Set.of(Doing.VINYL, Doing.STENCIL, Doing.SOAP, Doing.SPONGE, Doing.SMOKE)
                                         .contains(next.doing())),
                 "FLAKES_BELOW");
