@@ -196,6 +196,7 @@ public final class EditForm {
     /** What every form of steps has to choose from. */
     public static void choices(Model model, Map<String, String> typed) {
         model.addAttribute("rows", rows(typed));
+        model.addAttribute("layerAt", RowLayers.byFirstRow(rows(typed)));
         model.addAttribute("kinds", StepKind.values());
         model.addAttribute("roles", CoatRole.values());
         model.addAttribute("schools", School.values());
@@ -262,6 +263,7 @@ public final class EditForm {
                 }
                 case "after" -> rows.add(at + 1, fresh(rows, at));
                 case "kind" -> rows.set(at, ofItsKind(rows.get(at)));
+                case "inwards", "outwards", "out" -> rows = RowLayers.pressed(rows, parts[0], at);
                 default -> {}
             }
         }

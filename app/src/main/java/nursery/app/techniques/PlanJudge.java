@@ -144,7 +144,7 @@ class PlanJudge {
                     .map(one -> "waits %s longer than it must".formatted(span(one.byMinutes())))
                     .orElse("");
             if (!lays) {
-                habits.add(waits.isEmpty() ? step.title() : "%s (%s)".formatted(step.title(), waits));
+                habits.add(waits.isEmpty() ? step.titleAndPlace() : "%s (%s)".formatted(step.titleAndPlace(), waits));
             } else if (!waits.isEmpty()) {
                 habits.add(waits);
             }
@@ -156,7 +156,7 @@ class PlanJudge {
         List<Integer> numbers =
                 level.steps().stream().map(PlanStep::number).sorted().toList();
         return new Layer(
-                level.laid().map(PlanStep::title).orElse("The blank"),
+                level.laid().map(PlanStep::titleAndPlace).orElse("The blank"),
                 style,
                 numbers.get(0),
                 numbers.get(numbers.size() - 1),

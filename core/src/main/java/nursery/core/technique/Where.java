@@ -26,7 +26,8 @@ public record Where(Part part, double fromMm, double toMm) {
 
     public static final Where USUAL = new Where(Part.USUAL);
 
-    private static final Pattern BAND = Pattern.compile("(\\d{1,3}(?:\\.\\d)?)-(\\d{1,3}(?:\\.\\d)?)");
+    private static final Pattern BAND = Pattern.compile("(\\d{1,3}(?:\\.\\d{1,2})?)-(\\d{1,3}(?:\\.\\d{1,2})?)");
+    private static final int MOST_DECIMALS = 4;
     private static final Pattern ENDS = Pattern.compile("\\s*(?:-|–|—|\\bto\\b)\\s*");
     private static final String UNIT = "[\\p{L}\"″”']+\\s*$";
 
@@ -99,9 +100,13 @@ public record Where(Part part, double fromMm, double toMm) {
         this(part, 0, 0);
     }
 
-    /** A band, to a tenth of a millimetre: no tape is laid truer. */
+    /** A band, to a hundredth of a millimetre: no tape is laid truer, and a sixteenth of an inch stays what it is. */
     public static Where band(double fromMm, double toMm) {
-        return new Where(Part.BAND, Math.rint(fromMm * 10) / 10, Math.rint(toMm * 10) / 10);
+        return new Where(Part.BAND, hundredths(fromMm), hundredths(toMm));
+    }
+
+    private static double hundredths(double mm) {
+        return Math.round(mm * 100) / 100.0;
     }
 
     public boolean isUsual() {
@@ -157,7 +162,15 @@ public record Where(Part part, double fromMm, double toMm) {
 
     /** So finely that it is the same band when it is read again. */
     private static String typed(double mm, LengthUnit unit) {
-        return Numbers.show(unit.fromBase(mm), unit == LengthUnit.MM ? 1 : 3);
+        int decimals = 0;
+        while (decimals < MOST_DECIMALS && hundredths(unit.toBase(Numbers.parse(shown(mm, unit, decimals)))) != mm) {
+            decimals++;
+        }
+        return shown(mm, unit, decimals);
+    }
+
+    private static String shown(double mm, LengthUnit unit, int decimals) {
+        return Numbers.show(unit.fromBase(mm), decimals);
     }
 
     /** As it is read to a maker. */
@@ -168,6 +181,6 @@ public record Where(Part part, double fromMm, double toMm) {
     }
 
     private static String shortest(double mm) {
-        return mm == Math.rint(mm) ? String.format(Locale.ROOT, "%.0f", mm) : String.format(Locale.ROOT, "%.1f", mm);
+        return mm == Math.rint(mm) ? String.format(Locale.ROOT, "%.0f", mm) : String.format(Locale.ROOT, "%.2f", mm);
     }
 }

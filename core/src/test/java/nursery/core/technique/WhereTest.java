@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class WhereTest {
 
-    /** 1 in is 25.4 mm exactly (NIST SP 811): 15/16 in is 23.8 mm to a tenth, 2 3/8 in is 60.3. */
+    /** 1 in is 25.4 mm exactly (NIST SP 811): 15/16 in is 23.8125 mm, 2 3/8 in 60.325. */
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',
@@ -26,8 +26,8 @@ class WhereTest {
                 "12 to 60;MM;12;60",
                 "12 to 60 mm;MM;12;60",
                 "1,5–6 cm;MM;15;60",
-                "15/16–2 3/8;IN;23.8;60.3",
-                "15/16 to 2 3/8 in;MM;23.8;60.3",
+                "15/16–2 3/8;IN;23.81;60.33",
+                "15/16 to 2 3/8 in;MM;23.81;60.33",
                 "1 in to 60 mm;MM;25.4;60",
                 "12 mm – 60 mm;IN;12;60"
             })
