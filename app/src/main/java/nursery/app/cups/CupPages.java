@@ -12,7 +12,6 @@ import java.util.stream.Stream;
 import nursery.app.floor.Floors;
 import nursery.app.materials.MaterialBook;
 import nursery.app.picture.Looks;
-import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
@@ -81,7 +80,7 @@ class CupPages {
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
         Map<Integer, List<String>> colours = MaterialBook.colours(chosen);
-        model.addAttribute("section", SectionPicture.of(CupLayers.of(cup, show), show));
+        model.addAttribute("walls", CupLayers.walls(cup, show));
         model.addAttribute(
                 "with",
                 next.map(action -> chosen.getOrDefault(action.step().number(), List.of()))

@@ -8,10 +8,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.cups.CupLayers;
 import nursery.app.floor.Floors;
 import nursery.app.people.Makers;
 import nursery.app.people.Seat;
-import nursery.app.picture.SectionPicture;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -75,7 +75,7 @@ class StoryController {
         model.addAttribute("cup", cup.cup());
         model.addAttribute("form", form);
         model.addAttribute("photos", photos.of(cup.cup().id()));
-        model.addAttribute("section", SectionPicture.of(stories.layers(cup), floors.show()));
+        model.addAttribute("walls", CupLayers.walls(cup, floors.show()));
         return "made/story";
     }
 

@@ -249,7 +249,7 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
             if (laid.isAllOver()) {
                 return blank.coatedStations();
             }
-            double sideMm = blank.area().slantMm();
+            double sideMm = blank.sideMm();
             return blank.within(false, laid.from() * sideMm, laid.to() * sideMm).coatedStations();
         }
 

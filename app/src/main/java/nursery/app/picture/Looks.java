@@ -169,7 +169,7 @@ public final class Looks {
     }
 
     private static Laid laid(Style style, PlanStep step, List<String> colours, Blank blank) {
-        double sideMm = blank.area().slantMm();
+        double sideMm = blank.sideMm();
         Place place = Place.of(step.how().where(), Doing.of(step.kind()), sideMm);
         double from = Math.min(1, place.fromMm() / sideMm);
         double to = Math.min(1, place.toMm() / sideMm);

@@ -154,6 +154,11 @@ public record Blank(
                 : Optional.empty();
     }
 
+    /** How long the side is, mm from the foot to the rim, measured along the surface. */
+    public double sideMm() {
+        return Surface.slantMm(outline);
+    }
+
     public CoatedArea area() {
         return Surface.measure(this);
     }

@@ -106,7 +106,7 @@ public enum CoatRole {
      */
     double spokenOfCm2(Blank blank) {
         return this == WAVE || this == LATER_WAVE
-                ? blank.within(false, 0, blank.area().slantMm() / 2).area().coatedCm2()
+                ? blank.within(false, 0, blank.sideMm() / 2).area().coatedCm2()
                 : blank.area().coatedCm2();
     }
 

@@ -195,7 +195,7 @@ public record Cup(
 
     /** How long its side is, mm from the foot: what the places of its steps are parts of. */
     double sideMm() {
-        return blank.area().slantMm();
+        return blank.sideMm();
     }
 
     /** The part of the blank that a step goes over: what its amount is counted on, and what its film lies on. */

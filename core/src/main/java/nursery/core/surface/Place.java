@@ -90,7 +90,7 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
 
     /** The part of a blank that a step goes over; of spots the part they lie in. */
     public static Blank of(PlanStep step, Blank blank) {
-        Place place = of(step.how().where(), Doing.of(step.kind()), blank.area().slantMm());
+        Place place = of(step.how().where(), Doing.of(step.kind()), blank.sideMm());
         return place.base && place.fromMm == 0 && place.toMm >= RIM_MM
                 ? blank
                 : blank.within(place.base, place.fromMm, place.toMm);

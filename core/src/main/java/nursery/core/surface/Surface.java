@@ -278,11 +278,51 @@ public record Surface(List<Column> columns, List<Work> works) {
     public List<Integer> lying() {
         return columns.stream()
                 .flatMap(column -> column.stack().stream())
-                .filter(layer -> layer.lay() != Lay.STEEL && layer.lay() != Lay.FACTORY_COAT)
+                .filter(Surface::isLaid)
                 .map(Layer::id)
                 .distinct()
                 .sorted()
                 .toList();
+    }
+
+    /**
+     * A part of the side on which the same lies all over.
+     *
+     * @param fromMm from the foot
+     * @param toMm to here; {@link Place#RIM_MM} is the rim
+     * @param works whose layers lie there, from the ground up
+     */
+    public record Wall(double fromMm, double toMm, List<Integer> works) {
+        public Wall {
+            works = List.copyOf(works);
+        }
+    }
+
+    /** The side as its walls, from the foot up; one where the same lies everywhere. */
+    public List<Wall> walls() {
+        List<Wall> walls = new ArrayList<>();
+        for (Column column : columns) {
+            if (!column.isOfTheSide()) {
+                continue;
+            }
+            List<Integer> works = column.stack().stream()
+                    .filter(Surface::isLaid)
+                    .map(Layer::id)
+                    .toList();
+            Wall below = walls.isEmpty() ? null : walls.get(walls.size() - 1);
+            if (below != null && below.works().equals(works)) {
+                walls.set(
+                        walls.size() - 1, new Wall(below.fromMm(), column.part().toMm(), works));
+            } else {
+                walls.add(new Wall(column.part().fromMm(), column.part().toMm(), works));
+            }
+        }
+        return walls;
+    }
+
+    /** Whether a work of ours laid it. */
+    private static boolean isLaid(Layer layer) {
+        return layer.lay() != Lay.STEEL && layer.lay() != Lay.FACTORY_COAT;
     }
 
     /** Whether nothing lies open that would be sanded away. */

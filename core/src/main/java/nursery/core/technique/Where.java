@@ -88,7 +88,7 @@ public record Where(Part part, double fromMm, double toMm) {
         if (part == Part.BAND) {
             if (!(fromMm >= 0 && toMm <= LONGEST_MM && toMm >= fromMm + LEAST_MM)) {
                 throw new IllegalArgumentException(
-                        "A band from %s to %s mm cannot be: write where it begins and ends, from 0 to %s mm above the foot."
+                        "A band from %s to %s mm cannot be: write where it begins and ends, from 0 to %s mm."
                                 .formatted(Numbers.show(fromMm, 1), Numbers.show(toMm, 1), Numbers.show(LONGEST_MM)));
             }
         } else if (fromMm != 0 || toMm != 0) {

@@ -1,6 +1,7 @@
 package nursery.core.surface;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -212,6 +213,25 @@ class PlaceTest {
     void theHandleTakesItsPartOfABand() {
         Blank mug = new Blank(new Straight(150, 255), true, 0, 0, 30, OptionalDouble.empty());
         assertThat(mug.within(false, 50, 100).area().coatedCm2()).isCloseTo((255 - 30) * 50 / 100.0, within(1e-9));
+    }
+
+    /** A wall is cut wherever something else lies on it, and once where the same lies everywhere. */
+    @Test
+    void theSideIsAsManyWallsAsItHasStacks() {
+        done(StepKind.PAINT, Where.Part.USUAL);
+        assertThat(surface.walls()).hasSize(1);
+        done(StepKind.GLUE, Where.Part.LOWER_HALF_AND_BASE);
+        done(StepKind.ADHESIVE, Where.Part.UPPER_HALF);
+        done(step(StepKind.VINYL, Where.band(60, 120)));
+        assertThat(surface.walls())
+                .extracting(Surface.Wall::fromMm, Surface.Wall::toMm, Surface.Wall::works)
+                .containsExactly(
+                        tuple(0.0, 60.0, List.of(1, 2)),
+                        tuple(60.0, 102.5, List.of(1, 2, 4)),
+                        tuple(102.5, 120.0, List.of(1, 3, 4)),
+                        tuple(120.0, Place.RIM_MM, List.of(1, 3)));
+        done(StepKind.PULL_TAPE, Where.Part.RIM);
+        assertThat(surface.walls()).as("what lays nothing cuts nothing").hasSize(4);
     }
 
     /** Ink is dropped in spots wherever it is: what lies between them is still met. */
