@@ -179,7 +179,7 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
                 case WAVE ->
                     clipped(
                             svg,
-                            around(blank.coatedStations()),
+                            around(part(new Laid(laid.style(), laid.colours(), laid.from(), 1))),
                             name,
                             ("<path class=\"decor-wave\" d=\"%1$s\"/><path class=\"decor-sea\" d=\"%1$s\""
                                             + " transform=\"translate(0 7)\" fill=\"%2$s\"/>")

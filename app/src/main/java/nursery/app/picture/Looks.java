@@ -38,6 +38,9 @@ public final class Looks {
             List.of("#2b2f36", "#b7c2cc"),
             List.of("#3c3a78", "#f0d36b"));
 
+    /** What lies on the rim is seen as the topmost line of the side. */
+    private static final double RIM = 0.04;
+
     /** Soot shows on light paint. */
     private static final String SOOTS_WELL = "#d8c6a3";
 
@@ -137,6 +140,11 @@ public final class Looks {
                         case WAVE -> ground(laid).isEmpty() ? List.of(SEA) : ground(laid);
                         default -> colours.apply(step);
                     };
+            if (Place.of(step.how().where(), Doing.of(step.kind()), blank.sideMm())
+                    .isTheBaseAlone()) {
+                // Nobody sees it from the side.
+                continue;
+            }
             if (style.get() == Style.COARSE && step.how().strewn() == Fields.Strewn.ON_TOP) {
                 laid.add(laid(Style.GLITTER, step, in, blank));
             }
@@ -173,8 +181,7 @@ public final class Looks {
         Place place = Place.of(step.how().where(), Doing.of(step.kind()), sideMm);
         double from = Math.min(1, place.fromMm() / sideMm);
         double to = Math.min(1, place.toMm() / sideMm);
-        boolean isAnEnd = to <= from;
-        return new Laid(style, colours, isAnEnd ? 0 : from, isAnEnd ? 1 : to);
+        return new Laid(style, colours, Math.min(from, 1 - RIM), to);
     }
 
     private static Optional<Style> style(PlanStep step) {

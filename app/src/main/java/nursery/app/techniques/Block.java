@@ -166,6 +166,15 @@ record Block(String key, Place place, String title, String about, List<Technique
                         .toList();
     }
 
+    /** A part as it is read here: the usual one is that of all its steps, if they share it. */
+    public String word(Field.Choice part) {
+        List<String> words = steps().filter(this::isPlacedWithIt)
+                .map(step -> Field.PLACE.word(step.kind(), part))
+                .distinct()
+                .toList();
+        return words.size() == 1 ? words.get(0) : part.word();
+    }
+
     /** As it ships, if it is one of those that do. */
     Block unplaced() {
         return SHIPPED.stream()

@@ -99,6 +99,13 @@ public final class EditForm {
                     .orElse(List.of());
         }
 
+        /** One of them, as it is read. */
+        public String word(Field field, Field.Choice choice) {
+            return StepKind.named(value("do"))
+                    .map(kind -> field.word(kind, choice))
+                    .orElseGet(choice::word);
+        }
+
         /** The schools it belongs to, in words. */
         public String onlyWords() {
             return Arrays.stream(School.values())

@@ -96,6 +96,11 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
                 : blank.within(place.base, place.fromMm, place.toMm);
     }
 
+    /** Whether it is the base and nothing else. */
+    public boolean isTheBaseAlone() {
+        return base && toMm <= fromMm;
+    }
+
     /** Whether all of the side is covered, whatever is with the base and the rim. */
     boolean coversTheSide() {
         return whole && fromMm == 0 && toMm >= RIM_MM;

@@ -158,7 +158,14 @@ public enum Field {
                 .filter(choice -> !(inAPlan && choice == Cleaner.BY_SCHOOL))
                 .filter(choice -> !(kind == StepKind.HEAT && choice == Heat.NONE))
                 .filter(choice -> !(kind.isPour() && choice instanceof Where.Part part && !part.isOfACoat()))
+                // The usual place is that part, and one of two names of a place is enough.
+                .filter(choice -> choice == Where.Part.USUAL || choice != Where.usual(kind))
                 .toList();
+    }
+
+    /** A choice as it is read where a kind of step is chosen for: the usual place is a part of the cup. */
+    public String word(StepKind kind, Choice choice) {
+        return choice == Where.Part.USUAL ? Where.usual(kind).word() : choice.word();
     }
 
     /** The choice of this name. */

@@ -28,6 +28,7 @@ public record Where(Part part, double fromMm, double toMm) {
 
     private static final Pattern BAND = Pattern.compile("(\\d{1,3}(?:\\.\\d{1,2})?)-(\\d{1,3}(?:\\.\\d{1,2})?)");
     private static final int MOST_DECIMALS = 4;
+    private static final double ROUNDING_MM = 1e-6;
     private static final Pattern ENDS = Pattern.compile("\\s*(?:-|–|—|\\bto\\b)\\s*");
     private static final String UNIT = "[\\p{L}\"″”']+\\s*$";
 
@@ -86,7 +87,7 @@ public record Where(Part part, double fromMm, double toMm) {
 
     public Where {
         if (part == Part.BAND) {
-            if (!(fromMm >= 0 && toMm <= LONGEST_MM && toMm >= fromMm + LEAST_MM)) {
+            if (!isBand(fromMm, toMm)) {
                 throw new IllegalArgumentException(
                         "A band from %s to %s mm cannot be: write where it begins and ends, from 0 to %s mm."
                                 .formatted(Numbers.show(fromMm, 1), Numbers.show(toMm, 1), Numbers.show(LONGEST_MM)));
@@ -96,8 +97,25 @@ public record Where(Part part, double fromMm, double toMm) {
         }
     }
 
+    private static boolean isBand(double fromMm, double toMm) {
+        return fromMm >= 0 && toMm <= LONGEST_MM && toMm - fromMm >= LEAST_MM - ROUNDING_MM;
+    }
+
     public Where(Part part) {
         this(part, 0, 0);
+    }
+
+    /**
+     * Where a kind of step goes if nothing is said: a wave below the middle, a decal in spots, the rest all over. Of
+     * tape no part is meant: it is where it is.
+     */
+    public static Part usual(StepKind kind) {
+        return switch (kind) {
+            case PARTIAL_COAT -> Part.LOWER_HALF;
+            case INK, VINYL, STENCIL, FOIL, WATER_SLIDE, SPONGE, SMOKE, SOAP, FOIL_ADHESIVE, TOUCH_UP -> Part.SPOTS;
+            case MASK, PULL_TAPE -> Part.USUAL;
+            default -> Part.ALL;
+        };
     }
 
     /** A band, to a hundredth of a millimetre: no tape is laid truer, and a sixteenth of an inch stays what it is. */
@@ -126,7 +144,7 @@ public record Where(Part part, double fromMm, double toMm) {
         if (band.matches()) {
             double from = Double.parseDouble(band.group(1));
             double to = Double.parseDouble(band.group(2));
-            return from + LEAST_MM <= to && to <= LONGEST_MM ? Optional.of(band(from, to)) : Optional.empty();
+            return isBand(from, to) ? Optional.of(band(from, to)) : Optional.empty();
         }
         return Arrays.stream(Part.values())
                 .filter(part -> part != Part.BAND && part.written().equals(written.strip()))

@@ -17,6 +17,7 @@ import nursery.core.film.Share;
 import nursery.core.film.Texture;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
+import nursery.core.technique.Field;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
@@ -205,6 +206,18 @@ class PlaceTest {
         for (StepKind kind : StepKind.values()) {
             Place place = Place.of(new Where(part), Doing.of(kind), SIDE_MM);
             assertThat(Surface.of(false).met(place)).as("%s %s", kind, part).isNotEmpty();
+        }
+    }
+
+    /** The usual place that a form names is the one the table counts with. */
+    @ParameterizedTest
+    @EnumSource
+    void theUsualPlaceIsThePartOfThatName(StepKind kind) {
+        Doing doing = Doing.of(kind);
+        if (Field.PLACE.isOf(kind) && Where.usual(kind) != Where.Part.USUAL) {
+            assertThat(Place.of(new Where(Where.usual(kind)), doing, SIDE_MM))
+                    .isEqualTo(Place.of(Where.USUAL, doing, SIDE_MM));
+            assertThat(Field.PLACE.choices(kind, true)).doesNotContain(Where.usual(kind));
         }
     }
 

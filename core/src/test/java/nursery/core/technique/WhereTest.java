@@ -73,6 +73,9 @@ class WhereTest {
                 .contains(Where.Part.LOWER_HALF, Where.Part.BAND);
         assertThat(Field.PLACE.choices(StepKind.MASK, true))
                 .containsAll(Field.PLACE.choices().toList());
+        assertThat(Field.PLACE.choices(StepKind.FLOOD_COAT, true)).doesNotContain(Where.Part.ALL);
+        assertThat(Field.PLACE.word(StepKind.FLOOD_COAT, Where.Part.USUAL)).isEqualTo("all over");
+        assertThat(Field.PLACE.word(StepKind.PARTIAL_COAT, Where.Part.USUAL)).isEqualTo("lower half");
     }
 
     @Test
