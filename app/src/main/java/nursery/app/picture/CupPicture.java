@@ -2,6 +2,7 @@ package nursery.app.picture;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import nursery.app.picture.CupLook.Laid;
 import nursery.app.picture.CupLook.Style;
@@ -196,7 +197,7 @@ public record CupPicture(String viewBox, String inside, double heightMm) {
                         fill(svg, there, below);
                     }
                     svg.append("<defs>")
-                            .append(PATTERNS.get(laid.style())
+                            .append(Objects.requireNonNull(PATTERNS.get(laid.style()))
                                     .formatted(name, safe(laid.last()), isMany ? "none" : below))
                             .append("</defs>");
                     fill(svg, there, "url(#" + name + ")");
