@@ -55,12 +55,10 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
      * @param sideMm how long the side is: a part is of this, and a band that reaches its top ends there
      */
     public static Place of(Where where, Doing doing, double sideMm) {
-        if (where.isUsual()) {
-            return Work.usualPlace(doing, sideMm);
-        }
-        Place place = where.part() == Where.Part.BAND ? bandOn(where, sideMm) : of(where.part(), sideMm);
+        Where.Part part = where.isUsual() ? doing.step().map(Where::usual).orElse(Where.Part.ALL) : where.part();
+        Place place = part == Where.Part.BAND ? bandOn(where, sideMm) : of(part, sideMm);
         boolean isInSpots = Lay.of(doing).filter(Lay::liesInSpots).isPresent();
-        boolean isAWrap = where.part() == Where.Part.ALL || where.part() == Where.Part.SIDE;
+        boolean isAWrap = part == Where.Part.ALL || part == Where.Part.SIDE;
         return isInSpots && !isAWrap ? new Place(place.base(), place.fromMm(), place.toMm(), false) : place;
     }
 

@@ -4,6 +4,7 @@ import java.util.Optional;
 import nursery.core.resin.LabelTimes;
 import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
+import nursery.core.technique.Where;
 
 /**
  * One thing done to a cup, with all that decides about it.
@@ -54,19 +55,9 @@ public record Work(int id, Doing doing, How how, Place place, Optional<LabelTime
         return of(id, step, label, Place.USUAL_SIDE_MM);
     }
 
-    /** Where it goes if nothing is said: a wave below the middle, a decal in spots, a rim's sanding at the rim. */
+    /** Where it goes if nothing is said. */
     public static Place usualPlace(Doing doing) {
-        return usualPlace(doing, Place.USUAL_SIDE_MM);
-    }
-
-    /** @param sideMm how long the side of the cup is */
-    static Place usualPlace(Doing doing, double sideMm) {
-        return switch (doing) {
-            case PARTIAL_COAT -> Place.band(0, sideMm / 2);
-            case TRIM, SAND_RIM -> Place.RIM;
-            default ->
-                Lay.of(doing).filter(Lay::liesInSpots).map(lay -> Place.SPOTS).orElse(Place.ALL);
-        };
+        return Place.of(Where.USUAL, doing, Place.USUAL_SIDE_MM);
     }
 
     /** The same pour, with its mix known so well. */

@@ -106,12 +106,13 @@ public record Where(Part part, double fromMm, double toMm) {
     }
 
     /**
-     * Where a kind of step goes if nothing is said: a wave below the middle, a decal in spots, the rest all over. Of
-     * tape no part is meant: it is where it is.
+     * Where a kind of step goes if nothing is said: a wave below the middle, a decal in spots, a rim's sanding at the
+     * rim, the rest all over. Of tape no part is meant: it is where it is.
      */
     public static Part usual(StepKind kind) {
         return switch (kind) {
             case PARTIAL_COAT -> Part.LOWER_HALF;
+            case TRIM, SAND_RIM -> Part.RIM;
             case INK, VINYL, STENCIL, FOIL, WATER_SLIDE, SPONGE, SMOKE, SOAP, FOIL_ADHESIVE, TOUCH_UP -> Part.SPOTS;
             case MASK, PULL_TAPE -> Part.USUAL;
             default -> Part.ALL;
