@@ -131,13 +131,6 @@ final class Between {
                 : List.of(new Technique.Single(step));
     }
 
-    /** Whether it is the pulling of tape that only who tapes lays. */
-    static boolean isTapePulled(Technique.Part part) {
-        return part instanceof Technique.Single single
-                && single.step().kind() == StepKind.PULL_TAPE
-                && !single.step().only().isEmpty();
-    }
-
     private static TechniqueStep byWhoTapes(StepKind kind) {
         TechniqueStep step = TechniqueStep.usual(kind);
         return new TechniqueStep(

@@ -12,6 +12,7 @@ import nursery.core.resin.Label;
 import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.Schools;
+import nursery.core.technique.StepKind;
 import nursery.core.technique.Technique;
 import nursery.core.technique.TechniqueStep;
 
@@ -95,7 +96,9 @@ public final class Composer {
 
     /** Whether it is the pulling of tape that only who tapes lays. */
     public static boolean isTapePulled(Technique.Part part) {
-        return Between.isTapePulled(part);
+        return part instanceof Technique.Single single
+                && single.step().kind() == StepKind.PULL_TAPE
+                && !single.step().only().isEmpty();
     }
 
     /** What was decided of the joints of a technique that was put together before: of each that it has. */
@@ -180,7 +183,7 @@ public final class Composer {
                             : piece.parts());
             parts.addAll(pulledLater);
             pulledLater = List.of();
-            if (isStrewnOn(i + 1) && after.get(i).isEmpty() && Between.isTapePulled(parts.get(parts.size() - 1))) {
+            if (isStrewnOn(i + 1) && after.get(i).isEmpty() && isTapePulled(parts.get(parts.size() - 1))) {
                 // What is sprinkled on a wet coat goes on before its tape is pulled.
                 pulledLater = List.of(parts.remove(parts.size() - 1));
             }
