@@ -79,7 +79,6 @@ class CupPages {
         model.addAttribute("steps", StepLine.of(cup, standing.plan(), show));
         model.addAttribute("readyAt", standing.readyAt(cup).orElse(null));
         Map<Integer, List<Material>> chosen = materials.chosen(cup.cup().id());
-        Map<Integer, List<String>> colours = MaterialBook.colours(chosen);
         model.addAttribute("walls", CupLayers.walls(cup, show));
         model.addAttribute(
                 "with",
@@ -132,7 +131,8 @@ class CupPages {
         model.addAttribute("concerns", concerns.get(false));
         model.addAttribute("overruled", concerns.get(true));
         model.addAttribute("area", cup.cup().blank().area());
-        model.addAttribute("design", designs.on(cup.cup(), show, colours).orElse(null));
+        model.addAttribute(
+                "design", designs.on(cup.cup(), show, cup.cup().about().with()).orElse(null));
         model.addAttribute("designKept", designKept(cup.cup()));
         model.addAttribute("designs", designs.choices());
         return "cups/cup";

@@ -280,14 +280,7 @@ public class MaterialBook {
         return chosen;
     }
 
-    /** The colours of what the steps of a cup are made with, by their numbers. */
-    public static Map<Integer, List<String>> colours(Map<Integer, List<Material>> chosen) {
-        return chosen.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, step -> step.getValue().stream()
-                .map(Material::colour)
-                .toList()));
-    }
-
-    /** The same for all cups that are named, by their numbers. */
+    /** What the steps of all cups that are named are made with, by their numbers. */
     public Map<Long, Map<Integer, List<Material>>> chosen(Collection<Long> cups) {
         return Once.aPage(MaterialBook.class, "chosen " + cups, () -> chosenAfresh(cups));
     }
