@@ -159,6 +159,10 @@ class PlacedCupTest {
     void itIsWrittenAsOneRowAndPutRight() {
         String code = start(compose());
         Cup cup = shop.cup(code).cup();
+        assertThat(tablet.page("/cups/" + code + "/row"))
+                .as("two of the same kind are told apart")
+                .contains("Glitter, lower half and base")
+                .contains("Glitter, upper half");
         Map<String, String> row = new LinkedHashMap<>();
         Instant ended = write(cup, row);
         shop.clock().set(ended.plus(Duration.ofDays(1)));
