@@ -109,6 +109,47 @@ class ApiTest {
         assertThat(cure.get("equivalentAgeHours").asDouble()).isCloseTo(47.2, within(0.05));
     }
 
+    private static JsonNode amount(double heightMm, double aroundMm, String rest) throws Exception {
+        return answer(
+                "/api/amount",
+                ("{\"blank\":{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":%2$s},{\"heightMm\":%1$s,"
+                                + "\"circumferenceMm\":%2$s}],\"baseCoated\":true},%3$s}")
+                        .formatted(heightMm, aroundMm, rest));
+    }
+
+    /** P7, common practice: 30 ml flood a 12 oz slim generously, 20–25 a 20 oz slim, 10–20 over a generous film. */
+    @Test
+    void anAmountGoesByAreaFlakesWayAndFilmAndStaysWhereItIsPoured() throws Exception {
+        String turner = ",\"turned\":{\"by\":\"spindle\",\"rpm\":6},\"temperatureC\":22";
+        JsonNode generous = amount(
+                150,
+                207.3,
+                "\"coat\":\"flood\",\"glitter\":\"fine\",\"way\":\"generous\",\"below\":\"film-thin\"" + turner);
+        assertThat(generous.get("ml").asDouble()).isCloseTo(30, within(0.5));
+        assertThat(generous.get("words").asString()).isEqualTo("A generous coat; a thin one takes 15.5 ml.");
+        assertThat(amount(205, 229.3, "\"coat\":\"flood\",\"glitter\":\"fine\",\"below\":\"film-thin\"" + turner)
+                        .get("ml")
+                        .asDouble())
+                .isBetween(20.0, 25.0);
+        assertThat(amount(205, 229.3, "\"coat\":\"flood\",\"glitter\":\"mixed\",\"below\":\"film-generous\"" + turner)
+                        .get("ml")
+                        .asDouble())
+                .isBetween(10.0, 20.0);
+        JsonNode slow = amount(
+                150, 207.3, "\"coat\":\"flood\",\"way\":\"generous\",\"turned\":{\"by\":\"spindle\",\"rpm\":0.5}");
+        assertThat(slow.get("ml").asDouble()).isLessThan(slow.get("carriesMl").asDouble());
+        assertThat(slow.get("words").asString()).contains("but this turner carries no more than");
+        assertThat(amount(150, 207.3, "\"coat\":\"flood\",\"turned\":{\"by\":\"hung\"}")
+                        .get("ml")
+                        .asDouble())
+                .isLessThan(2);
+        assertThat(wrongFields(
+                        "/api/amount",
+                        "{\"coat\":\"soup\",\"glitter\":\"some\",\"way\":3,\"turned\":{\"by\":\"spindle\",\"rpm\":0},"
+                                + "\"temperatureC\":\"warm\"}"))
+                .containsExactlyInAnyOrder("blank", "coat", "glitter", "way", "turned.rpm", "temperatureC");
+    }
+
     /** 45 ml of shares, 2.1 of losses: 47.1, on 2.5 ml marks at 1:1 it is 25 + 25. */
     @Test
     void oneMixServesSeveralCoats() throws Exception {

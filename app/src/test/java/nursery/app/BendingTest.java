@@ -193,7 +193,7 @@ class BendingTest {
         assertThat(tablet.send("/cups/" + code + "/steps", form)).hasStatus(302);
         // 1 US fl oz = 29.5735 ml (NIST SP 811).
         assertThat(ahead().get(flood).amountMl().orElseThrow()).isCloseTo(29.5735, within(0.001));
-        assertThat(shop.cup(code).nextShare().orElseThrow().suggestedMl()).isEqualTo(1.5);
+        assertThat(shop.shareMl(code)).isEqualTo(1.5);
         assertThat(text(tablet.get("/cups/" + code))).contains("Decided for this cup; the area asks for");
         assertThat(text(tablet.get("/cups/" + code + "/steps"))).contains("value=\"29.6\"");
         form = form(ahead());

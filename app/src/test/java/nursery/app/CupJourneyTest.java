@@ -34,7 +34,7 @@ class CupJourneyTest extends Journey {
         assertThat(page.locator(".ab")).containsText("12.5\u00a0ml");
         assertThat(page.locator("svg.fill"))
                 .hasAttribute("aria-label", Pattern.compile("A to 12.5\u00a0ml, then B to 25\u00a0ml"));
-        assertThat(page.locator("[data-fold=mix]")).containsText("Common practice: 20–60\u00a0ml across sizes");
+        assertThat(page.locator("[data-fold=mix]")).containsText("Common practice: 20–25\u00a0ml on a 20\u00a0oz slim");
         unfold("change it, or add a note");
         page.getByLabel("On the cup").fill("23");
         choose("Spindle 2");

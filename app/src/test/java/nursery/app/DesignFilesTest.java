@@ -150,14 +150,18 @@ class DesignFilesTest extends BegunDesign {
         assertThat(tablet.send("/cups/" + code + "/technique", wavesFor(code))).hasStatus(302);
         List<PlanStep> before = waves(code);
         assertThat(before).isNotEmpty();
-        double whole = shop.cup(code).share(before.get(0)).byAreaMl();
-        double second = shop.cup(code).share(before.get(1)).byAreaMl();
+        double whole = share(code, before.get(0));
+        double second = share(code, before.get(1));
         assertThat(tablet.send("/cups/" + code + "/design", typed("design", "" + id)))
                 .hasStatus(302);
         List<PlanStep> after = waves(code);
         // 125 of 200 mm, then 50 of 200; to half a millilitre.
         assertThat(after.get(0).amountMl().orElseThrow()).isCloseTo(whole * 0.625, within(0.26));
         assertThat(after.get(1).amountMl().orElseThrow()).isCloseTo(Math.max(2, second * 0.25), within(0.26));
+    }
+
+    private double share(String code, PlanStep step) {
+        return shop.floor().share(shop.cup(code), step).suggestedMl();
     }
 
     private Map<String, String> wavesFor(String code) {

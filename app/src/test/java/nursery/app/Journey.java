@@ -240,7 +240,7 @@ abstract class Journey {
                     poured.mark(),
                     poured.step(),
                     // As its field shows it.
-                    Math.round(now.share(step).suggestedMl() * 10) / 10.0,
+                    Math.round(shop.floor().share(now, step).suggestedMl() * 10) / 10.0,
                     Optional.of(shop.shelf().spindles().get(0)),
                     poured.pot());
         }

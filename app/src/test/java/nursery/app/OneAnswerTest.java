@@ -168,7 +168,7 @@ class OneAnswerTest {
         shop.clock().set(Instant.parse("2026-03-02T18:05:00Z"));
         CupNow cup = shop.cup(code);
         Resin harbour = shop.shelf().resin(resin).orElseThrow();
-        double share = cup.nextShare().orElseThrow().suggestedMl();
+        double share = shop.shareMl(code);
         Mix mix = shop.floor().sheet(cup.cup(), harbour, share).mix();
         String lines = "A to %s, then B to %s"
                 .formatted(show().volume(mix.partAMl()), show().volume(mix.totalMl()))

@@ -247,7 +247,8 @@ class PlacedCupTest {
             if (step.kind().isPour()) {
                 double ml = step.role().filter(CoatRole.WAVE::equals).isPresent()
                         ? 10
-                        : state.share(written, step).suggestedMl();
+                        : state.share(written, step, state.carrier(written, step, List.of(), 22))
+                                .suggestedMl();
                 row.put("spindle" + of, "" + shop.shelf().spindles().get(0).id());
                 row.put("amount" + of, String.format(java.util.Locale.ROOT, "%.1f", ml));
                 log.add(new LogEntry.Poured(

@@ -309,6 +309,12 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             return bean(Floors.class).cup(code).orElseThrow();
         }
 
+        /** What a cup's next coat needs. */
+        public double shareMl(String code) {
+            CupNow cup = cup(code);
+            return floor().share(cup, cup.nextCoat().orElseThrow()).suggestedMl();
+        }
+
         public WeekPlan plan() {
             return bean(Floors.class).standing(floor()).plan();
         }

@@ -51,8 +51,9 @@ class BenchController {
         Show show = Show.of(floor.ways(), now);
         TimeBar.Frame frame = new TimeBar.Frame(
                 new Span(now.minus(BACK), now.plus(AHEAD)), floor.ways().quiet(), show.clock());
-        List<BenchRow> rows =
-                floor.cups().stream().map(cup -> BenchRow.of(cup, frame, show)).toList();
+        List<BenchRow> rows = floor.cups().stream()
+                .map(cup -> BenchRow.of(cup, floor, frame, show))
+                .toList();
         model.addAttribute("show", show);
         model.addAttribute("backup", backups.warning().orElse(""));
         model.addAttribute("rows", rows);

@@ -11,6 +11,7 @@ import nursery.core.cure.Phase;
 import nursery.core.film.Share;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.CupNow.Stage;
+import nursery.core.floor.Floor;
 import nursery.core.log.CoatOnCup;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction;
@@ -33,7 +34,7 @@ record BenchRow(
         Optional<SpindleHold> comesOff,
         TimeBar bar) {
 
-    static BenchRow of(CupNow cup, TimeBar.Frame frame, Show show) {
+    static BenchRow of(CupNow cup, Floor floor, TimeBar.Frame frame, Show show) {
         Optional<NextAction> next = cup.state().next();
         Instant now = show.now();
         Optional<CoatTimes> coat = cup.state().newestCoat().map(CoatOnCup::times);
@@ -43,7 +44,7 @@ record BenchRow(
                 Looks.of(cup),
                 next,
                 next.map(action -> action.readinessAt(now)).orElse(Readiness.CLOSED),
-                cup.nextShare(),
+                cup.nextCoat().map(step -> floor.share(cup, step)),
                 coat.map(times -> times.phaseAt(now)),
                 cup.state().hold().filter(hold -> !hold.mayComeOffAt().isAfter(now)),
                 TimeBar.of(frame, coat, next.map(NextAction::window)));

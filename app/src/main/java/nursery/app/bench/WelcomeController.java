@@ -13,6 +13,7 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.StartingBlank;
+import nursery.core.film.Carrier;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.floor.Turner;
 import nursery.core.measure.Faults;
@@ -108,7 +109,7 @@ class WelcomeController {
                                 .equals(resin.copy().source())))
                         .map(Resin::id)
                         .collect(Collectors.toSet()));
-        model.addAttribute("usualRpm", Turner.USUAL_RPM);
+        model.addAttribute("usualRpm", Carrier.USUAL_RPM);
         return "bench/welcome";
     }
 }

@@ -50,7 +50,7 @@ class CupDesigns {
         CupNow now = floors.cup(code).orElseThrow(Gone::new);
         designs.give(now.cup().id(), design);
         List<PlanStep> ahead = now.stepsAhead();
-        List<PlanStep> sized = designs.sized(now, ahead);
+        List<PlanStep> sized = designs.sized(now, ahead, floors.now());
         if (now.state().gone().isEmpty() && !sized.equals(ahead)) {
             changes.replan(code, ahead.stream().map(PlanStep::number).toList(), sized);
         }

@@ -257,7 +257,7 @@ class CupPages {
                                 .next()
                                 .map(NextAction::step)
                                 .filter(step -> step.kind().isPour())
-                                .map(step -> cup.share(step).suggestedMl()))
+                                .map(step -> floor.share(cup, step).suggestedMl()))
                         .map(show::volumeNumber)
                         .orElse(""),
                 "by",

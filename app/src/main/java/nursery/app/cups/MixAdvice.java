@@ -49,7 +49,7 @@ record MixAdvice(
 
     static Optional<MixAdvice> of(CupNow cup, Floor floor, Show show) {
         return cup.nextCoat().map(step -> {
-            Share share = cup.share(step);
+            Share share = floor.share(cup, step);
             Resin resin = cup.cup().resinFor(step);
             Label label = resin.label();
             MeasuringCup measure = floor.shelf().measuringCupAtHand().cup();

@@ -160,7 +160,7 @@ class RowController {
             Row row = new Row(step);
             typed.put(row.field("at"), show.input(at.isAfter(floor.now()) ? floor.now() : at));
             step.role()
-                    .map(role -> now.share(step))
+                    .map(role -> floor.share(now, step))
                     .map(Share::suggestedMl)
                     .ifPresent(ml -> typed.put(row.field("amount"), show.volumeNumber(ml)));
             typed.put(row.field("spindle"), cup.turns(step) ? spindle : "");

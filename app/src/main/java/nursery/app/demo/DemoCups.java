@@ -24,6 +24,7 @@ import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.log.Ahead;
 import nursery.core.log.Cup;
+import nursery.core.log.CupState;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
@@ -139,8 +140,12 @@ class DemoCups {
             if (!step.kind().isPour()) {
                 return tell(new LogEntry.StepDone(mark(expected.at(), by, ""), step.number()));
             }
-            double suggested =
-                    new CupNow(cup, cup.at(room, expected.at())).share(step).suggestedMl();
+            CupState then = cup.at(room, expected.at());
+            double suggested = then.share(
+                            cup,
+                            step,
+                            then.carrier(cup, step, floors.shelf().spindles(), room.temperatureCAt(expected.at())))
+                    .suggestedMl();
             return pour(step.number(), expected.at(), Math.round(suggested * 2) / 2.0, Optional.empty(), by);
         }
 

@@ -139,7 +139,7 @@ class ShelfReader {
                     List<Spindle> spindles = rows.stream()
                             .flatMap(row -> row.id() == null || row.name() == null
                                     ? Stream.empty()
-                                    : Stream.of(new Spindle(row.id(), row.name())))
+                                    : Stream.of(new Spindle(row.id(), row.name(), row.rpm())))
                             .toList();
                     return new Turner(
                             rows.get(0).turnerId(),

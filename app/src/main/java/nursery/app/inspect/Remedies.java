@@ -107,7 +107,7 @@ class Remedies {
                     steps,
                     steps.stream()
                             .filter(step -> step.kind().isPour())
-                            .mapToDouble(step -> now.share(step).suggestedMl())
+                            .mapToDouble(step -> floor.share(now, step).suggestedMl())
                             .sum(),
                     ready,
                     before.readyAt(now).flatMap(was -> ready.map(at -> Duration.between(was, at))),

@@ -256,7 +256,10 @@ public class CostBook {
             if (step.kind().isPour()) {
                 var resin = now.cup().resinFor(step);
                 Mix mix = prices.floor()
-                        .mixedFor(now.cup(), resin, now.share(step).suggestedMl());
+                        .mixedFor(
+                                now.cup(),
+                                resin,
+                                prices.floor().share(now, step).suggestedMl());
                 toCome += mix.partAMl() + mix.partBMl();
                 for (Part part : Part.values()) {
                     Optional<BigDecimal> each = prices.perMl(resin.id(), part)

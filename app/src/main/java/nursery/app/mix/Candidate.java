@@ -32,22 +32,22 @@ record Candidate(
     /** Cups whose next step is a coat, what can be poured now first. */
     static List<Candidate> among(Floor floor) {
         return floor.cups().stream()
-                .flatMap(cup -> of(cup, floor.now()).stream())
+                .flatMap(cup -> of(cup, floor).stream())
                 .sorted(Comparator.comparing((Candidate candidate) -> candidate.readiness() == Readiness.WAITING)
                         .thenComparing(candidate -> candidate.closesAt().orElse(Instant.MAX))
                         .thenComparing(Candidate::opensAt))
                 .toList();
     }
 
-    private static Optional<Candidate> of(CupNow cup, Instant now) {
+    private static Optional<Candidate> of(CupNow cup, Floor floor) {
         return cup.nextCoat().map(step -> {
             NextAction next = cup.state().next().orElseThrow();
             return new Candidate(
                     cup,
                     cup.cup().resinFor(step),
                     step,
-                    cup.share(step),
-                    next.readinessAt(now),
+                    floor.share(cup, step),
+                    next.readinessAt(floor.now()),
                     next.window().opensAt(),
                     next.window().closesAtExclusive());
         });

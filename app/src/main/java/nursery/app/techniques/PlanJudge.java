@@ -11,8 +11,11 @@ import nursery.app.floor.Floors;
 import nursery.app.platform.Show;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.film.Carrier;
+import nursery.core.film.Onto;
 import nursery.core.film.Share;
 import nursery.core.film.Texture;
+import nursery.core.film.Way;
 import nursery.core.floor.ShelfBlank;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.StartingProfile;
@@ -177,9 +180,15 @@ class PlanJudge {
                             blank(),
                             Place.of(step, blank()),
                             role,
-                            step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE,
-                            0,
-                            false);
+                            new Onto(
+                                    step.kind() == StepKind.ADHESIVE ? Texture.SMOOTH : Texture.FINE,
+                                    0,
+                                    Onto.Below.THIN_FILM),
+                            Way.THIN,
+                            StartingProfile.REGULAR.label(),
+                            Carrier.spindle(
+                                    Carrier.USUAL_RPM,
+                                    StartingProfile.REGULAR.label().referenceC()));
                     return "about %s on %s; practice %s %s"
                             .formatted(
                                     show.volume(share.suggestedMl()),

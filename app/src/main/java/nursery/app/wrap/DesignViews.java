@@ -12,6 +12,7 @@ import nursery.app.platform.Once;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
 import nursery.core.stock.Colours;
 import nursery.core.technique.DecalSize;
@@ -191,7 +192,7 @@ public class DesignViews {
      * Steps ahead as the cup's design has them: cut as large, and of each wave its part of what the whole side would
      * take. The first wave has the highest line (P58); an amount that was decided stays.
      */
-    public List<PlanStep> sized(CupNow now, List<PlanStep> ahead) {
+    public List<PlanStep> sized(CupNow now, List<PlanStep> ahead, Floor floor) {
         Cup cup = now.cup();
         Optional<DesignBook.Kept> kept = designs.on(cup.id());
         if (kept.isEmpty()) {
@@ -212,7 +213,7 @@ public class DesignViews {
                 double share = lines.get(lines.size() - waves)
                         .line()
                         .shareOf(fitting.flat().side());
-                double ml = Math.max(LEAST_ML, share * now.share(step).byAreaMl());
+                double ml = Math.max(LEAST_ML, share * floor.share(now, step).suggestedMl());
                 cut = step.amountMl().isPresent() ? cut : cut.withAmount(OptionalDouble.of(Math.round(ml * 2) / 2.0));
             }
             sized.add(cut);

@@ -145,7 +145,8 @@ class BuildsTest {
         return state().next()
                 .map(NextAction::step)
                 .filter(step -> step.role().isPresent())
-                .map(step -> state().share(cup, step).suggestedMl())
+                .map(step -> state().share(cup, step, state().carrier(cup, step, List.of(), 22))
+                        .suggestedMl())
                 .orElse(0.0);
     }
 

@@ -749,7 +749,8 @@ class NineBuildsTest {
             Optional<Fields> done = how.equals(step.how()) ? Optional.empty() : Optional.of(how);
             if (step.kind().isPour()) {
                 Pot pot = Pot.of(cup.resinFor(step), OptionalLong.empty());
-                double ml = state().share(cup, step).suggestedMl();
+                double ml = state().share(cup, step, state().carrier(cup, step, List.of(), 22))
+                        .suggestedMl();
                 log(
                         new LogEntry.Poured(
                                 mark(""),

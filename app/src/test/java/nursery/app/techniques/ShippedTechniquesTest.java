@@ -21,6 +21,8 @@ import java.util.stream.Stream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
 import nursery.core.cure.RoomCourse;
+import nursery.core.film.Onto;
+import nursery.core.film.Way;
 import nursery.core.log.Ahead;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
@@ -224,7 +226,8 @@ class ShippedTechniquesTest {
                     ? new LogEntry.Poured(
                             mark,
                             next.step().number(),
-                            state.share(file, next.step()).suggestedMl(),
+                            state.share(file, next.step(), state.carrier(file, next.step(), List.of(), 22))
+                                    .suggestedMl(),
                             Optional.empty())
                     : new LogEntry.StepDone(mark, next.step().number());
             CupState before = file.withLog(log).at(room, logged);
@@ -295,12 +298,12 @@ class ShippedTechniquesTest {
             assertThat(waves.get(0)
                             .role()
                             .orElseThrow()
-                            .practiceFor(OptionalDouble.of(20))
+                            .practice(Way.GENEROUS, Onto.Below.COAT)
                             .highMl())
                     .isEqualTo(20);
             assertThat(waves.subList(1, waves.size())).allSatisfy(wave -> assertThat(wave.role()
                             .orElseThrow()
-                            .practiceFor(OptionalDouble.of(20))
+                            .practice(Way.GENEROUS, Onto.Below.COAT)
                             .highMl())
                     .isEqualTo(15));
         }

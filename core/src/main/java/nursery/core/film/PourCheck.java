@@ -55,6 +55,12 @@ public final class PourCheck {
                                         Numbers.show(Math.min(runsMm, tallMm), 0)));
     }
 
+    /** The film that runs no farther on a hung cup than nobody sees, mm. */
+    static double staysHungMm(Label label, double roomC) {
+        // What it runs grows with the square of the film.
+        return Math.sqrt(UNSEEN_MM / runsMm(label, 1, roomC));
+    }
+
     /** How far the surface of a hanging film runs before it gels, mm. */
     static double runsMm(Label label, double filmMm, double roomC) {
         double filmM = filmMm / MM_PER_M;

@@ -3,7 +3,6 @@ package nursery.core.film;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.core.cup.Blank;
-import nursery.core.cup.Station;
 import nursery.core.resin.Label;
 
 /**
@@ -36,12 +35,8 @@ public record TurnerCheck(double filmMm, double carriesMm, double carriesMl, dou
             return Optional.empty();
         }
         double areaCm2 = blank.area().coatedCm2();
-        double narrowestMm = blank.coatedStations().stream()
-                .mapToDouble(Station::radiusMm)
-                .min()
-                .orElseThrow();
         double filmMm = Film.thicknessMm(shareMl, areaCm2);
-        double carriesMm = TurningLimit.filmMm(viscosity.getAsDouble(), rpm, narrowestMm, label.mixDensityGPerMl());
+        double carriesMm = Carrier.spindle(rpm, roomC).carriesMm(blank, label).orElseThrow();
         return Optional.of(new TurnerCheck(
                 filmMm,
                 carriesMm,

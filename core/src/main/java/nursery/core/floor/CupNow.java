@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import nursery.core.film.Share;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState;
 import nursery.core.log.LogEntry;
@@ -92,16 +91,6 @@ public record CupNow(Cup cup, CupState state) {
                 .filter(next -> next.kind() == NextAction.Kind.STEP)
                 .map(NextAction::step)
                 .filter(step -> step.kind().isPour());
-    }
-
-    /** What that coat needs on it. */
-    public Optional<Share> nextShare() {
-        return nextCoat().map(this::share);
-    }
-
-    /** What a coat needs on it as it is. */
-    public Share share(PlanStep coat) {
-        return state.share(cup, coat);
     }
 
     /**

@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import nursery.core.film.Carrier;
+import nursery.core.film.Share;
 import nursery.core.log.Cup;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.NextAction.Readiness;
@@ -22,6 +24,7 @@ import nursery.core.resin.Mix;
 import nursery.core.resin.Pace;
 import nursery.core.resin.Portion;
 import nursery.core.resin.Resin;
+import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 import nursery.core.technique.StepKind;
 
@@ -134,6 +137,22 @@ public record Floor(
                         .filter(free -> !reserved.contains(free))
                         .findFirst())
                 : Optional.empty();
+    }
+
+    /** What a coat needs on a cup as it is, on the spindle it turns on, else on the slowest there is. */
+    public Share share(CupNow cup, PlanStep coat) {
+        return cup.state().share(cup.cup(), coat, carrier(cup, coat));
+    }
+
+    /** What carries a coat, as warm as the room is when it may be poured. */
+    public Carrier carrier(CupNow cup, PlanStep coat) {
+        Instant at = cup.state()
+                .next()
+                .filter(next -> next.step().number() == coat.number())
+                .map(next -> next.window().opensAt())
+                .filter(now::isBefore)
+                .orElse(now);
+        return cup.state().carrier(cup.cup(), coat, shelf.spindles(), air.temperatureC(at));
     }
 
     /** Whether somebody is mixing for a cup's next step already. */

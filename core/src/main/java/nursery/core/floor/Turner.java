@@ -11,9 +11,6 @@ import nursery.core.measure.Faults;
  */
 public record Turner(long id, String name, double rpm, boolean speedAssumed, List<Spindle> spindles) {
 
-    /** Turns a minute until somebody counts them; from memory. */
-    public static final double USUAL_RPM = 6;
-
     public static void checkRpm(Faults faults, double rpm) {
         faults.within("rpm", "The turner's speed", rpm, 0.2, 60, "rpm");
     }

@@ -63,12 +63,18 @@ public final class Ahead {
                             ? new LogEntry.Poured(
                                     mark(at),
                                     action.step().number(),
-                                    fold.stateAt(at).share(cup, action.step()).suggestedMl(),
+                                    onPaperMl(cup, action.step(), fold.stateAt(at), room.temperatureCAt(at)),
                                     Optional.empty())
                             : new LogEntry.StepDone(mark(ends), action.step().number()));
             free = ends;
         }
         return List.copyOf(ahead);
+    }
+
+    /** No spindle is chosen on paper; nor does anything ahead hang by the amount. */
+    private static double onPaperMl(Cup cup, PlanStep coat, CupState state, double roomC) {
+        return state.share(cup, coat, state.carrier(cup, coat, List.of(), roomC))
+                .suggestedMl();
     }
 
     /** Work on a wet coat must have ended when its window closes; all other need only have begun before. */

@@ -7,9 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nursery.core.film.Carrier;
+import nursery.core.film.Onto;
 import nursery.core.film.Share;
 import nursery.core.film.Texture;
+import nursery.core.film.Way;
 import nursery.core.surface.Cell;
+import nursery.core.surface.Place;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.School;
 
@@ -99,16 +103,38 @@ public record CupState(
         return on.surface().coatsOverTexture();
     }
 
-    /** What a coat needs on the cup as it is, or what was decided for it. */
-    public Share share(Cup cup, PlanStep coat) {
+    /** What a coat needs on the cup as it is, or what was decided for it; never more than stays there. */
+    public Share share(Cup cup, PlanStep coat, Carrier carrier) {
+        Place place = Place.on(coat, cup.blank());
         Share share = Share.of(
                 cup.blank(),
                 cup.blankFor(coat),
                 coat.role().orElseThrow(),
-                on.surface().texture(),
-                clearCoats(),
-                cup.schools().has(School.FEW_GENEROUS));
+                new Onto(
+                        on.surface().texture(place),
+                        on.surface().coatsOverTexture(place),
+                        on.surface().below(place)),
+                Way.generous(cup.schools().has(School.FEW_GENEROUS)),
+                cup.labelFor(coat),
+                carrier);
         return coat.amountMl().isPresent() ? share.decidedTo(coat.amountMl().getAsDouble()) : share;
+    }
+
+    /**
+     * What a coat to come is carried by: hands or a hook if that is how it is done, the spindle the cup turns on
+     * already, or of all there are the slowest, so that it stays wherever it is put.
+     */
+    public Carrier carrier(Cup cup, PlanStep coat, List<Spindle> spindles, double roomC) {
+        if (!cup.turns(coat)) {
+            return cup.hangs(coat) ? Carrier.hung(roomC) : Carrier.hand(roomC);
+        }
+        return Carrier.spindle(
+                hold.flatMap(held ->
+                                spindles.stream().filter(held.spindle()::equals).findFirst())
+                        .map(Spindle::rpm)
+                        .or(() -> spindles.stream().map(Spindle::rpm).min(Comparator.naturalOrder()))
+                        .orElse(Carrier.USUAL_RPM),
+                roomC);
     }
 
     /** A spindle taken, and from when the coat on it may come off. */

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import nursery.core.film.Carrier;
+import nursery.core.log.Cup;
 import nursery.core.log.CupFold;
 import nursery.core.log.CupState;
 import nursery.core.log.LogEntry;
@@ -17,6 +19,7 @@ import nursery.core.log.NextAction;
 import nursery.core.plan.PlannedStep.Turning;
 import nursery.core.plan.Problem.Job;
 import nursery.core.plan.Problem.Mixing;
+import nursery.core.technique.PlanStep;
 
 /**
  * Turns what the search found into a plan for people: played through on the fold that reads the log, spindles given
@@ -78,7 +81,8 @@ final class PlanReader {
         OptionalDouble amount = act.step()
                 .role()
                 .map(role ->
-                        OptionalDouble.of(state.share(job.cup(), act.step()).suggestedMl()))
+                        OptionalDouble.of(state.share(job.cup(), act.step(), carrier(state, job.cup(), act.step(), at))
+                                .suggestedMl()))
                 .orElse(OptionalDouble.empty());
         Optional<Turning> turning = Optional.ofNullable(turnings.get(number));
         fold.play(
@@ -90,6 +94,11 @@ final class PlanReader {
                                 act.step().number()));
         return new PlannedStep(
                 job.cup().code(), act.step(), begins, at, action, scuffFirst, layout.missed()[number], turning, amount);
+    }
+
+    private Carrier carrier(CupState state, Cup cup, PlanStep coat, Instant at) {
+        Workshop workshop = problem.workshop;
+        return state.carrier(cup, coat, workshop.spindles(), workshop.room().temperatureCAt(at));
     }
 
     private List<PlannedMix> mixes(List<List<PlannedStep>> poursByResin) {

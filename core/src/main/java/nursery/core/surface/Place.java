@@ -86,9 +86,14 @@ public record Place(boolean base, double fromMm, double toMm, boolean whole) {
                 : band(where.fromMm(), where.toMm());
     }
 
+    /** Where on a blank a step goes. */
+    public static Place on(PlanStep step, Blank blank) {
+        return of(step.how().where(), Doing.of(step.kind()), blank.sideMm());
+    }
+
     /** The part of a blank that a step goes over; of spots the part they lie in. */
     public static Blank of(PlanStep step, Blank blank) {
-        Place place = of(step.how().where(), Doing.of(step.kind()), blank.sideMm());
+        Place place = on(step, blank);
         return place.base && place.fromMm == 0 && place.toMm >= RIM_MM
                 ? blank
                 : blank.within(place.base, place.fromMm, place.toMm);

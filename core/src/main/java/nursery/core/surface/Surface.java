@@ -1,6 +1,7 @@
 package nursery.core.surface;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nursery.core.film.Onto;
 import nursery.core.film.Texture;
 import nursery.core.technique.Fields;
 
@@ -341,7 +343,7 @@ public record Surface(List<Column> columns, List<Work> works) {
     }
 
     /** The same at a place; what is with the rim and the base counts where nothing else is met. */
-    int coatsOverTexture(Place place) {
+    public int coatsOverTexture(Place place) {
         List<Work> since = since(stripped()).toList();
         return felt(place).mapToInt(part -> coatsOverTexture(since, part)).min().orElse(0);
     }
@@ -370,7 +372,7 @@ public record Surface(List<Column> columns, List<Work> works) {
         return texture(Place.ALL);
     }
 
-    Texture texture(Place place) {
+    public Texture texture(Place place) {
         List<Place> parts = felt(place).toList();
         return since(stripped())
                 .filter(Surface::isFelt)
@@ -378,6 +380,29 @@ public record Surface(List<Column> columns, List<Work> works) {
                 .map(work -> work.how().fields().isRough() ? Texture.CHUNKY : Texture.FINE)
                 .max(Enum::compareTo)
                 .orElse(Texture.SMOOTH);
+    }
+
+    /** What the decoration lies in at a place, if no coat lies over that yet: its film, the thinnest of several. */
+    public Onto.Below below(Place place) {
+        List<Work> since = since(stripped()).toList();
+        return felt(place)
+                .map(part -> below(since, part))
+                .min(Comparator.comparing(below -> below == Onto.Below.GENEROUS_FILM))
+                .orElse(Onto.Below.COAT);
+    }
+
+    private static Onto.Below below(List<Work> works, Place part) {
+        Onto.Below below = Onto.Below.COAT;
+        for (Work work : works) {
+            if (work.place().touches(part)) {
+                if (work.doing() == Doing.ADHESIVE) {
+                    below = work.how().generous() ? Onto.Below.GENEROUS_FILM : Onto.Below.THIN_FILM;
+                } else if (work.doing().isWholeCoat()) {
+                    below = Onto.Below.COAT;
+                }
+            }
+        }
+        return below;
     }
 
     /** What was laid since the newest coat over all of it, in order. */

@@ -11,10 +11,13 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
+import nursery.core.film.Carrier;
 import nursery.core.film.CoatRole;
 import nursery.core.film.Film;
+import nursery.core.film.Onto;
 import nursery.core.film.Share;
 import nursery.core.film.Texture;
+import nursery.core.film.Way;
 import nursery.core.resin.Label;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.Field;
@@ -160,13 +163,24 @@ class PlaceTest {
         PlanStep wave = step(StepKind.PARTIAL_COAT, Where.USUAL);
         Blank half = Place.of(wave, TWENTY);
         assertThat(half.area().coatedCm2()).isCloseTo(235, within(0.5));
-        Share first = Share.of(TWENTY, half, CoatRole.WAVE, Texture.SMOOTH, 1, false);
+        Share first = share(TWENTY, half, CoatRole.WAVE);
         assertThat(first.suggestedMl()).isCloseTo(20, within(0.1));
         assertThat(first.filmMm()).isCloseTo(0.85, within(0.01));
         assertThat(Film.thicknessMm(15, half.area().coatedCm2())).isCloseTo(0.64, within(0.01));
         Blank third = Place.of(step(StepKind.PARTIAL_COAT, new Where(Where.Part.LOWER_THIRD)), TWENTY);
-        Share second = Share.of(TWENTY, third, CoatRole.LATER_WAVE, Texture.SMOOTH, 1, false);
+        Share second = share(TWENTY, third, CoatRole.LATER_WAVE);
         assertThat(second.suggestedMl()).isBetween(8.0, 10.0);
+    }
+
+    private static Share share(Blank whole, Blank part, CoatRole role) {
+        return Share.of(
+                whole,
+                part,
+                role,
+                Onto.coat(Texture.SMOOTH, 1),
+                Way.THIN,
+                StartingProfile.REGULAR.label(),
+                Carrier.spindle(Carrier.USUAL_RPM, 22));
     }
 
     /** A coat over the halves of a cup one after the other is the coat over all of it. */
@@ -179,9 +193,8 @@ class PlaceTest {
         // Where one of them lies on the bare band a line is left of it.
         assertThat(lowerCm2 + upperCm2).isCloseTo(wholeCm2, within(3.0));
         for (Blank part : List.of(mug.within(true, 0, atMm), mug.within(false, atMm, SIDE_MM))) {
-            Share share = Share.of(mug, part, CoatRole.BUILD, Texture.SMOOTH, 1, false);
-            assertThat(share.suggestedMl()
-                            / Share.of(mug, CoatRole.BUILD, Texture.SMOOTH, 1).suggestedMl())
+            Share share = share(mug, part, CoatRole.BUILD);
+            assertThat(share.suggestedMl() / share(mug, mug, CoatRole.BUILD).suggestedMl())
                     .as("its part of the amount is its part of the area")
                     .isCloseTo(part.area().coatedCm2() / wholeCm2, within(1e-6));
         }

@@ -1,0 +1,21 @@
+package nursery.core.film;
+
+import java.util.Locale;
+
+/** Few generous coats, or more thin ones (P8). */
+public enum Way {
+    THIN,
+    GENEROUS;
+
+    public static Way generous(boolean generous) {
+        return generous ? GENEROUS : THIN;
+    }
+
+    Way other() {
+        return this == THIN ? GENEROUS : THIN;
+    }
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}
