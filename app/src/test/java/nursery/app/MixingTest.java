@@ -211,7 +211,7 @@ class MixingTest {
         assertThat(tablet.page("/cups/" + first)).contains(", mix " + number);
         assertThat(text(tablet.send(mix + "/close", typed("leftover", "900"), "Mira")))
                 .contains("cannot be left: what was mixed, less what went on the cups, is 27 ml");
-        assertThat(tablet.send(mix + "/close", typed("leftover", "2"), "Mira")).hasStatus(302);
+        assertThat(tablet.send(mix + "/close", typed("leftover", "24"), "Mira")).hasStatus(302);
         assertThat(text(tablet.send(mix + "/pour", typed("cup", second, "amount", "23", "spindle", ""), "Mira")))
                 .contains("This batch is closed");
         assertThat(shop.cup(second).state().coats()).hasSize(1);

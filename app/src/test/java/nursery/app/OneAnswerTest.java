@@ -8,7 +8,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -201,8 +200,8 @@ class OneAnswerTest {
         }
         CupNow hangs = shop.cup(hung);
         CupNow turns = shop.cup(turned);
-        assertThat(shop.floor().spindleFor(hangs, List.of())).isEmpty();
-        Spindle free = shop.floor().spindleFor(turns, List.of()).orElseThrow();
+        assertThat(shop.floor().spindleFor(hangs)).isEmpty();
+        Spindle free = shop.floor().spindleFor(turns).orElseThrow();
         assertThat(checkedSpindle(hung)).as("its page").isEmpty();
         assertThat(checkedSpindle(turned)).isEqualTo("" + free.id());
         assertThat(shop.plan().of(turned).get(0).turns().orElseThrow().spindle())
@@ -226,7 +225,7 @@ class OneAnswerTest {
         assertThat(page).contains("Scuff, then second coat", "Poured without scuffing");
         String spindle = ""
                 + shop.floor()
-                        .spindleFor(shop.cup(code), List.of())
+                        .spindleFor(shop.cup(code))
                         .or(() -> shop.floor().freeSpindles().stream().findFirst())
                         .orElseThrow()
                         .id();

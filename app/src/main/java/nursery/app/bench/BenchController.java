@@ -14,6 +14,7 @@ import nursery.app.platform.Show;
 import nursery.core.cure.Phase;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Placing;
 import nursery.core.measure.Span;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -89,7 +90,9 @@ class BenchController {
                                 .orElse(false))
                         .toList());
         model.addAttribute("departures", floors.standing(floor).departures());
-        List<CupNow> together = floor.dueTogether(Optional.empty());
+        Placing proposal = floor.dueTogether(Optional.empty());
+        List<CupNow> together = proposal.cups();
+        model.addAttribute("mixWaits", waits(proposal, show));
         model.addAttribute("mixFor", together.size());
         model.addAttribute("mixLink", mixLink(together));
         // Turners differ; the room is the same for every coat that is due.
@@ -105,6 +108,13 @@ class BenchController {
         model.addAttribute("hasBlanks", !floor.shelf().blanks().isEmpty());
         model.addAttribute("phases", Phase.values());
         return "bench/board :: board";
+    }
+
+    /** What is due and not in that mix, and why. */
+    private static List<String> waits(Placing proposal, Show show) {
+        return proposal.waiting().stream()
+                .map(one -> "%s waits: %s.".formatted(one.cup().code(), one.words(show::at)))
+                .toList();
     }
 
     /** The mixing bench with exactly these coats picked. */

@@ -35,7 +35,9 @@ final class CoatQuestions {
     /** @param mix what it was poured of, if that was measured as one */
     List<Concern> all(Optional<Batch> mix) {
         List<Concern> concerns = new ArrayList<>();
-        willNotStay().map(words -> concern("WILL_NOT_STAY", words)).ifPresent(concerns::add);
+        slip().map(words -> concern("AMOUNT_SLIP", words))
+                .or(() -> willNotStay().map(words -> concern("WILL_NOT_STAY", words)))
+                .ifPresent(concerns::add);
         pour.spindle()
                 .flatMap(this::spindleIsTaken)
                 .map(words -> concern("SPINDLE_TAKEN", words))
@@ -77,6 +79,18 @@ final class CoatQuestions {
                                         spindle.name(), other.code(), show.at(other.from()), show.at(other.until()))));
     }
 
+    /** Whether the amount is one that nobody pours. */
+    private Optional<String> slip() {
+        Cup cup = read.cup();
+        PlanStep step = cup.step(pour);
+        double roomC = read.room().temperatureCAt(pour.mark().happenedAt());
+        return before.share(
+                        cup,
+                        step,
+                        before.carrier(cup, step, read.floor().shelf().spindles(), roomC))
+                .slipOf(pour.amountMl());
+    }
+
     /** Whether a coat stays where it is poured: by the turner it is put on, or hung where it ought to turn. */
     private Optional<String> willNotStay() {
         Cup cup = read.cup();
@@ -97,14 +111,18 @@ final class CoatQuestions {
                 read.room().temperatureCAt(pour.mark().happenedAt()));
     }
 
-    /** The other cup that was on a spindle at that moment, by what had happened until then. */
+    /**
+     * The other cup that had to be on a spindle at that moment, by what had happened until then; one whose coat had
+     * turned long enough made room.
+     */
     private Optional<CupNow> holder(Spindle spindle) {
         return read.floor().cups().stream()
                 .filter(other -> !other.code().equals(read.cup().code()))
                 .filter(other -> other.cup()
                         .asOf(read.room(), pour.mark().happenedAt())
                         .hold()
-                        .filter(hold -> hold.spindle().id() == spindle.id())
+                        .filter(hold -> hold.spindle().id() == spindle.id()
+                                && hold.mayComeOffAt().isAfter(pour.mark().happenedAt()))
                         .isPresent())
                 .filter(other -> other.state()
                         .hold()

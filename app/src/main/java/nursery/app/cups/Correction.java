@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nursery.app.floor.SpindleField;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Show;
 import nursery.core.cure.Touch;
@@ -134,7 +135,7 @@ final class Correction {
                         .flatMap(floor.shelf()::resin)
                         .map(resin -> Pot.of(resin, pour.batch()));
         return new Poured(
-                mark, pour.step(), amountMl, LogForm.spindle(reader, floor), other.or(pour::pot), how(pour, reader));
+                mark, pour.step(), amountMl, SpindleField.read(reader, floor), other.or(pour::pot), how(pour, reader));
     }
 
     /** How it was done: as it was written before, but for what the form says otherwise. */

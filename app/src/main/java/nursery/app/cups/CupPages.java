@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.app.floor.Floors;
+import nursery.app.floor.SpindleField;
 import nursery.app.materials.MaterialBook;
 import nursery.app.picture.Looks;
 import nursery.app.platform.Form;
@@ -248,9 +249,7 @@ class CupPages {
                 "at",
                 show.input(usualEnd(cup, show.now())),
                 "spindle",
-                floor.spindleFor(cup, List.of())
-                        .map(spindle -> String.valueOf(spindle.id()))
-                        .orElse(""),
+                SpindleField.offered(cup, floor),
                 "amount",
                 mix.map(advice -> advice.share().suggestedMl())
                         .or(() -> cup.state()

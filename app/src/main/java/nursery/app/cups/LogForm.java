@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
+import nursery.app.floor.SpindleField;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.app.platform.Show;
@@ -19,7 +20,6 @@ import nursery.core.log.LogEntry;
 import nursery.core.log.LogEntry.Kind;
 import nursery.core.log.Mark;
 import nursery.core.log.Pot;
-import nursery.core.log.Spindle;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.MassUnit;
 import nursery.core.measure.Unit;
@@ -171,7 +171,12 @@ public final class LogForm {
                 ? planned
                 : reader.id("resin", "The resin").flatMap(floor.shelf()::resin).orElse(planned);
         return new LogEntry.Poured(
-                mark, step, amountMl, spindle(reader, floor), Optional.of(Pot.of(resin, OptionalLong.empty())), how());
+                mark,
+                step,
+                amountMl,
+                SpindleField.read(reader, floor),
+                Optional.of(Pot.of(resin, OptionalLong.empty())),
+                how());
     }
 
     private int step() {
@@ -225,18 +230,5 @@ public final class LogForm {
 
     static String input(Field field) {
         return HOW + "." + field.written();
-    }
-
-    /** Where it turns; empty if it hangs or is turned by hand. */
-    static Optional<Spindle> spindle(FormReader reader, Floor floor) {
-        if (reader.raw("spindle").isEmpty()) {
-            return Optional.empty();
-        }
-        Optional<Spindle> chosen = floor.shelf().spindles().stream()
-                .filter(spindle -> String.valueOf(spindle.id()).equals(reader.raw("spindle")))
-                .findFirst();
-        reader.faults()
-                .require(chosen.isPresent(), "spindle", "That spindle is not on the shelf any more: choose another.");
-        return chosen;
     }
 }

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import nursery.app.floor.Floors;
+import nursery.app.floor.SpindleField;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
@@ -143,10 +144,10 @@ class RowController {
         List<Ahead.Expected> ahead =
                 Ahead.of(cup, floor.air().course(), now.state().lastEndedAt(), QuietHours.NONE);
         Map<String, String> typed = new LinkedHashMap<>();
-        String spindle = floor.spindleFor(now, List.of())
+        String spindle = floor.spindleFor(now)
                 .or(() -> floor.freeSpindles().stream().findFirst())
                 .map(free -> String.valueOf(free.id()))
-                .orElse("");
+                .orElse(SpindleField.NOT_CHOSEN);
         for (int i = 0; i < Math.min(MOST_ROWS, ahead.size()); i++) {
             PlanStep step = ahead.get(i).step();
             int minutes = step.kind().isPour() ? 0 : step.handsOnMinutes();

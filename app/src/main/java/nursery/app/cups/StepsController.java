@@ -1,9 +1,11 @@
 package nursery.app.cups;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import nursery.app.floor.Floors;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
@@ -12,8 +14,11 @@ import nursery.app.platform.Show;
 import nursery.app.techniques.EditForm;
 import nursery.app.techniques.EditReading;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
 import nursery.core.log.Cup;
 import nursery.core.log.LegalMoves;
+import nursery.core.measure.Fault;
+import nursery.core.measure.InvalidInput;
 import nursery.core.surface.Judgement;
 import nursery.core.technique.PlanStep;
 import org.springframework.stereotype.Controller;
@@ -81,6 +86,7 @@ class StepsController {
                     FormReader reader = new FormReader(typed);
                     List<PlanStep> ahead = read(reader, typed, cup.cup());
                     reader.faults().throwIfAny();
+                    askAboutSlips(cup, ahead, EditForm.rows(typed));
                     try {
                         changes.replan(code, PlanChanges.numbers(typed.getOrDefault(AHEAD, "")), ahead);
                     } catch (NotLogged answer) {
@@ -89,6 +95,31 @@ class StepsController {
                     return "/cups/" + code;
                 },
                 form -> page(cup, form, model));
+    }
+
+    /** An amount that nobody pours is asked about once, where it is typed. */
+    private void askAboutSlips(CupNow cup, List<PlanStep> ahead, List<EditForm.Row> rows) {
+        Floor floor = floors.now();
+        List<Fault> slips = new ArrayList<>();
+        for (int i = 0; i < ahead.size(); i++) {
+            PlanStep step = ahead.get(i);
+            EditForm.Row row = rows.get(i);
+            boolean isAsked = step.amountMl().isPresent()
+                    && !row.is("meant", "on")
+                    && cup.cup()
+                            .find(step.number())
+                            .filter(was -> was.amountMl().equals(step.amountMl()))
+                            .isEmpty();
+            if (isAsked) {
+                floor.share(cup, step.withAmount(OptionalDouble.empty()))
+                        .slipOf(step.amountMl().getAsDouble())
+                        .ifPresent(words -> slips.add(new Fault(
+                                "s%d.pour".formatted(row.place()), words + " If not, tick that it is meant.")));
+            }
+        }
+        if (!slips.isEmpty()) {
+            throw new InvalidInput(slips);
+        }
     }
 
     private List<PlanStep> read(FormReader reader, Map<String, String> typed, Cup cup) {

@@ -42,7 +42,9 @@ final class Batches {
                 actual,
                 Optional.ofNullable(row.mixedAt()),
                 Optional.ofNullable(row.closedAt()),
-                Optional.ofNullable(row.leftoverMl()),
+                Optional.ofNullable(row.leftoverMl())
+                        .map(thrown -> new Batch.Left(
+                                thrown, Optional.ofNullable(row.asideMl()).orElse(0.0))),
                 row.wasted(),
                 row.byScale(),
                 new Batch.Stirring(

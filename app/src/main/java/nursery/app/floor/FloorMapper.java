@@ -57,6 +57,7 @@ interface FloorMapper {
             @Nullable Instant mixedAt,
             @Nullable Instant closedAt,
             @Nullable Double leftoverMl,
+            @Nullable Double asideMl,
             boolean wasted,
             boolean byScale,
             @Nullable Instant stirredAt,
@@ -105,7 +106,7 @@ interface FloorMapper {
             """
             SELECT b.id, b.resin_id, b.measuring_cup_id, b.ratio, b.planned_a_ml, b.planned_b_ml, b.pot_minutes,
               b.started_at, b.started_by, b.actual_a_ml, b.actual_b_ml,
-              b.mixed_at, b.closed_at, b.leftover_ml, b.wasted, b.by_scale,
+              b.mixed_at, b.closed_at, b.leftover_ml, b.aside_ml, b.wasted, b.by_scale,
               b.stirred_at, b.second_cup_at, b.rested_at, s.cup_id, c.code, s.step, s.share_ml, s.at_minute,
               a.ml AS addition_ml, a.what AS addition
             FROM batch b LEFT JOIN batch_share s ON s.batch_id = b.id LEFT JOIN cup c ON c.id = s.cup_id

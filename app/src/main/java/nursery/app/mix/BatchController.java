@@ -9,6 +9,7 @@ import java.util.Optional;
 import nursery.app.cups.NotLogged;
 import nursery.app.cups.Reasons;
 import nursery.app.floor.Floors;
+import nursery.app.floor.SpindleField;
 import nursery.app.picture.CupPicture;
 import nursery.app.picture.FillPicture;
 import nursery.app.picture.Looks;
@@ -22,6 +23,7 @@ import nursery.app.shelf.StockBook;
 import nursery.core.floor.Batch;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Placing;
 import nursery.core.floor.ShelfCup;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Spindle;
@@ -69,6 +71,7 @@ class BatchController {
      * @param poured when and how much, once it is
      * @param turn when its turn comes: by the clock once it runs, else in minutes from mixing
      * @param spindle where it most likely turns; no two coats of a mix are offered the same
+     * @param waits why it cannot be poured yet
      */
     record ShareLine(
             Batch.BatchShare share,
@@ -76,6 +79,7 @@ class BatchController {
             CupPicture picture,
             Optional<String> poured,
             Optional<Spindle> spindle,
+            Optional<String> waits,
             String turn) {}
 
     @GetMapping("/mix/{number}")
@@ -141,9 +145,8 @@ class BatchController {
                     double ml = reader.quantity("amount", "The amount on the cup", show.volumeUnit());
                     Reasons reasons = Reasons.on(reader);
                     reader.faults().throwIfAny();
-                    Optional<Spindle> spindle = floors.shelf().spindles().stream()
-                            .filter(found -> String.valueOf(found.id()).equals(reader.raw("spindle")))
-                            .findFirst();
+                    Optional<Spindle> spindle = SpindleField.read(reader, floors.now());
+                    reader.faults().throwIfAny();
                     try {
                         mixes.pour(
                                 number,
@@ -168,12 +171,29 @@ class BatchController {
                 model,
                 () -> {
                     FormReader reader = new FormReader(typed);
-                    double leftoverMl = reader.optionalQuantity(
+                    double thrownMl = reader.optionalQuantity(
                                     "leftover", floors.ways().volumeUnit())
                             .orElse(0);
+                    double asideMl = reader.optionalQuantity(
+                                    "aside", floors.ways().volumeUnit())
+                            .orElse(0);
                     reader.faults().throwIfAny();
-                    mixes.close(number, leftoverMl);
+                    mixes.close(number, new Batch.Left(thrownMl, asideMl), typed.containsKey("rest"));
                     return "/";
+                },
+                form -> page(number, Optional.of(form), model));
+    }
+
+    /** What is over goes on another cup. */
+    @PostMapping("/mix/{number}/join")
+    ModelAndView join(@PathVariable long number, @RequestParam Map<String, String> typed, Model model) {
+        find(number);
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    mixes.join(number, typed.getOrDefault("join", ""));
+                    return "/mix/" + number + "#pour";
                 },
                 form -> page(number, Optional.of(form), model));
     }
@@ -275,6 +295,8 @@ class BatchController {
         model.addAttribute("wasStirred", wasStirred(batch, show));
         model.addAttribute("heatPass", GuideStep.heatPass());
         model.addAttribute("lots", stock.lotsOf(number));
+        model.addAttribute("others", mixes.othersFor(batch));
+        model.addAttribute("spareMl", mixes.remainder(batch).spareMl());
         model.addAttribute("lost", mixes.lostMl(batch).orElse(null));
         model.addAttribute("spindles", floors.shelf().spindles());
         model.addAttribute("offAt", batch.offAt().orElse(null));
@@ -298,7 +320,10 @@ class BatchController {
 
     private List<ShareLine> lines(Batch batch, Show show) {
         Floor floor = floors.now();
-        List<Spindle> meant = new ArrayList<>();
+        List<CupNow> toPour = batch.shares().stream()
+                .flatMap(share -> floor.find(share.code()).stream())
+                .toList();
+        Placing placing = floor.placing(toPour);
         List<ShareLine> lines = new ArrayList<>();
         for (Batch.BatchShare share : batch.shares()) {
             CupNow cup =
@@ -308,10 +333,11 @@ class BatchController {
                     .map(LogEntry.Poured.class::cast)
                     .map(pour -> show.volume(pour.amountMl()) + " at "
                             + show.at(pour.mark().happenedAt()));
-            Optional<Spindle> spindle = poured.isPresent() ? Optional.empty() : floor.spindleFor(cup, meant);
-            spindle.ifPresent(meant::add);
+            Optional<Spindle> spindle = poured.isPresent() ? Optional.empty() : placing.on(cup);
             String turn = batch.turnAt(share).map(show::at).orElse("minute " + Math.round(share.atMinute()));
-            lines.add(new ShareLine(share, cup, Looks.of(cup), poured, spindle, turn));
+            Optional<String> waits =
+                    poured.isPresent() ? Optional.empty() : placing.waits(cup).map(one -> one.words(show::at));
+            lines.add(new ShareLine(share, cup, Looks.of(cup), poured, spindle, waits, turn));
         }
         return lines;
     }

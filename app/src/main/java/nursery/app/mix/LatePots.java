@@ -52,7 +52,7 @@ class LatePots implements Pots {
         mapper.insertShare(new NewShareRow(number, 0, cup.id(), pour.step(), pour.amountMl(), 0));
         mapper.mixed(number, pair.partAMl(), pair.partBMl(), at, potMinutes);
         stock.draw(resin.id(), pair, number, by);
-        mapper.close(number, at, Math.max(0, pair.totalMl() - pour.amountMl()));
+        mapper.close(number, at, Math.max(0, pair.totalMl() - pour.amountMl()), 0);
         return pour.from(new Pot(resin, pot.edition(), OptionalLong.of(number))
                 .measured(resin.label().ratio(), pair.partAMl(), pair.partBMl()));
     }

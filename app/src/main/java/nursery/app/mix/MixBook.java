@@ -1,5 +1,6 @@
 package nursery.app.mix;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
 import nursery.core.floor.Batch;
 import nursery.core.floor.Batch.BatchShare;
+import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
 import nursery.core.log.LogEntry;
 import nursery.core.log.Mark;
@@ -27,10 +29,12 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
 import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet;
+import nursery.core.resin.Losses;
 import nursery.core.resin.Mix;
 import nursery.core.resin.Portion;
 import nursery.core.resin.PotLife;
 import nursery.core.resin.RatioCheck;
+import nursery.core.resin.Remainder;
 import nursery.core.resin.Resin;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -151,22 +155,107 @@ class MixBook {
                 reasons);
     }
 
-    /** @throws InvalidInput if more is left than there was */
+    /**
+     * @param left what was left and said where it went
+     * @param rest whether the maker says that all else stayed on cups, sticks and gloves
+     * @throws InvalidInput if more is left than there was, or so much is told of nowhere that it is asked about
+     */
     @Transactional
-    void close(long number, double leftoverMl) {
+    void close(long number, Batch.Left left, boolean rest) {
         Batch batch = held(number);
-        double had = Math.max(0, batch.actual().map(Mix::totalMl).orElse(0.0) - mapper.pouredMl(number));
-        if (!(leftoverMl >= 0 && leftoverMl <= had + ROUNDING_ML)) {
+        Remainder remainder = remainder(batch);
+        double hadMl = remainder.hadMl();
+        if (!(left.thrownMl() >= 0 && left.asideMl() >= 0 && left.totalMl() <= hadMl + ROUNDING_ML)) {
             throw new InvalidInput(List.of(new Fault(
                     "leftover",
                     batch.actual().isEmpty()
                             ? "Nothing is mixed, so nothing can be left: leave it empty, or say below what was "
                                     + "thrown away."
                             : "%s ml cannot be left: what was mixed, less what went on the cups, is %s ml."
-                                    .formatted(Numbers.show(leftoverMl, 1), Numbers.show(had, 1)))));
+                                    .formatted(Numbers.show(left.totalMl(), 1), Numbers.show(hadMl, 1)))));
         }
-        mapper.close(number, moments.now(), leftoverMl);
+        if (!rest && remainder.isMissing(left.totalMl())) {
+            throw new InvalidInput(List.of(new Fault(
+                    "rest",
+                    "%s ml of it are on no cup: where are they? Say what you threw away or put aside."
+                            .formatted(Numbers.show(hadMl - left.totalMl(), 1)))));
+        }
+        mapper.close(number, moments.now(), left.thrownMl(), left.asideMl());
         hands.mixDone(number, batch.startedAt());
+    }
+
+    /** What of a batch is on no cup. */
+    Remainder remainder(Batch batch) {
+        Floor floor = floors.now();
+        double pouredMl = mapper.pouredMl(batch.number());
+        double toPourMl =
+                stillToPour(batch, floor).stream().mapToDouble(BatchShare::ml).sum();
+        double cupMl = floor.shelf().measuringCups().stream()
+                .filter(found -> found.id() == batch.measuringCupId())
+                .mapToDouble(found -> found.cup().capacityMl())
+                .findFirst()
+                .orElse(Double.POSITIVE_INFINITY);
+        double mixedMl = batch.actual().map(Mix::totalMl).orElse(0.0);
+        Losses losses = floor.ways().losses();
+        return new Remainder(
+                mixedMl,
+                pouredMl,
+                toPourMl,
+                losses.perCupMl() * batch.shares().size() + losses.perFillMl() * Math.ceil(mixedMl / cupMl));
+    }
+
+    private static List<BatchShare> stillToPour(Batch batch, Floor floor) {
+        return batch.shares().stream()
+                .filter(share -> floor.find(share.code())
+                        .flatMap(CupNow::nextCoat)
+                        .filter(step -> step.number() == share.step())
+                        .isPresent())
+                .toList();
+    }
+
+    /**
+     * Coats that what is over of a mix would do for: due, of the same resin, with a place to turn, in no mix yet; the
+     * one whose window closes first before the others. None once the mix is off.
+     */
+    List<Candidate> othersFor(Batch batch) {
+        Floor floor = floors.now();
+        boolean isUsable = batch.isOpen()
+                && batch.offAt().filter(off -> off.isAfter(floor.now())).isPresent();
+        if (!isUsable) {
+            return List.of();
+        }
+        double spareMl = remainder(batch).spareMl();
+        List<CupNow> due = floor.coatsDue();
+        return Candidate.among(floor).stream()
+                .filter(candidate -> candidate.resin().id() == batch.resinId()
+                        && due.contains(candidate.onBench())
+                        && candidate.share().suggestedMl() <= spareMl
+                        && floor.placing(List.of(candidate.onBench())).waiting().isEmpty())
+                .toList();
+    }
+
+    /**
+     * Takes one of {@link #othersFor} into a mix that is poured already.
+     *
+     * @throws InvalidInput if it is none of them any more
+     */
+    @Transactional
+    void join(long number, String code) {
+        Batch batch = held(number);
+        log.hold(code);
+        Candidate other = othersFor(batch).stream()
+                .filter(candidate -> candidate.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new InvalidInput(List.of(
+                        new Fault("batch", "What is over of this mix does not do for %s any more.".formatted(code)))));
+        Instant since = batch.mixedAt().orElseThrow();
+        mapper.insertShare(new NewShareRow(
+                number,
+                batch.shares().size() + 1,
+                other.onBench().cup().id(),
+                other.step().number(),
+                other.share().suggestedMl(),
+                Duration.between(since, moments.now()).toSeconds() / 60.0));
     }
 
     /**
@@ -197,7 +286,7 @@ class MixBook {
                                 0,
                                 actual.totalMl()
                                         - mapper.pouredMl(batch.number())
-                                        - batch.leftoverMl().orElse(0.0)));
+                                        - batch.left().map(Batch.Left::totalMl).orElse(0.0)));
     }
 
     Resin resin(Batch batch) {

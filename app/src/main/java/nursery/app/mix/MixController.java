@@ -3,6 +3,7 @@ package nursery.app.mix;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,9 +16,9 @@ import nursery.app.platform.Maker;
 import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Placing;
 import nursery.core.floor.Shelf;
 import nursery.core.floor.ShelfCup;
-import nursery.core.floor.Turner;
 import nursery.core.inspect.Cause;
 import nursery.core.inspect.Foresight;
 import nursery.core.measure.Fault;
@@ -56,7 +57,7 @@ class MixController {
         List<Candidate> all = Candidate.among(floor);
         Optional<Resin> resin = resinOf(chosen, all);
         if (chosen.keySet().stream().noneMatch(field -> field.startsWith("pick-"))) {
-            floor.dueTogether(resin).forEach(cup -> chosen.put("pick-" + cup.code(), "on"));
+            floor.dueTogether(resin).cups().forEach(cup -> chosen.put("pick-" + cup.code(), "on"));
         }
         return page(model, Form.fresh(chosen), floor, all);
     }
@@ -73,6 +74,7 @@ class MixController {
             model.addAttribute("foreseen", foreseen(sheet.orElseThrow(), floor));
             model.addAttribute("resin", sheet.orElseThrow().resin());
             model.addAttribute("changed", changed.get());
+            model.addAttribute("form", Form.fresh(typed));
             response.setHeader("HX-Retarget", "#sheet-head");
             return "mix/mix :: changed";
         }
@@ -95,12 +97,26 @@ class MixController {
                     MixSheet sheet = sheet(typed, floor, Candidate.among(floor))
                             .orElseThrow(() -> new InvalidInput(
                                     List.of(new Fault("cup", "No cup wants a coat now: it was mixed for already."))));
+                    askAboutSlips(sheet, typed);
                     return "/mix/" + mixes.start(sheet, Maker.of(request).name(), floors.show());
                 },
                 form -> {
                     Floor floor = floors.now();
                     return page(model, form, floor, Candidate.among(floor));
                 });
+    }
+
+    private static void askAboutSlips(MixSheet sheet, Map<String, String> typed) {
+        List<Fault> slips = sheet.rows().stream()
+                .filter(row -> !typed.containsKey("meant-" + row.candidate().code()))
+                .flatMap(row -> row.slip().stream()
+                        .map(words -> new Fault(
+                                "share-" + row.candidate().code(),
+                                row.candidate().code() + ": " + words + " If not, tick that it is meant.")))
+                .toList();
+        if (!slips.isEmpty()) {
+            throw new InvalidInput(slips);
+        }
     }
 
     private String page(Model model, Form form, Floor floor, List<Candidate> all) {
@@ -116,7 +132,7 @@ class MixController {
                                 resin.filter(candidate.resin()::equals).isPresent())
                         .toList());
         model.addAttribute("measuringCups", floor.shelf().measuringCups());
-        model.addAttribute("turners", floor.shelf().turners());
+        model.addAttribute("waits", resin.map(found -> waits(floor, found)).orElse(Map.of()));
         Optional<MixSheet> sheet = sheet(form.typed(), floor, all);
         model.addAttribute("sheet", sheet.orElse(null));
         model.addAttribute(
@@ -149,14 +165,26 @@ class MixController {
                 .toList();
     }
 
+    /** Why coats that are due are not picked, by their cup's code. */
+    private static Map<String, String> waits(Floor floor, Resin resin) {
+        Show show = Show.of(floor.ways(), floor.now());
+        Map<String, String> words = new HashMap<>();
+        floor.dueTogether(Optional.of(resin))
+                .waiting()
+                .forEach(one -> words.put(one.cup().code(), one.words(show::at)));
+        floor.cups().stream()
+                .filter(floor::isUnderWay)
+                .forEach(cup -> words.put(cup.code(), Placing.Why.UNDER_WAY.words()));
+        return words;
+    }
+
     private Optional<MixSheet> sheet(Map<String, String> typed, Floor floor, List<Candidate> all) {
         return resinOf(typed, all).map(resin -> {
             List<Candidate> picked = all.stream()
                     .filter(candidate ->
                             candidate.resin().equals(resin) && typed.containsKey("pick-" + candidate.code()))
                     .toList();
-            MixSheet.Choice choice = new MixSheet.Choice(
-                    floor, resin, picked, cupOf(typed, floor.shelf()), turnerOf(typed, floor.shelf()), stock);
+            MixSheet.Choice choice = new MixSheet.Choice(floor, resin, picked, cupOf(typed, floor.shelf()), stock);
             return MixSheet.of(choice, typed, Show.of(floor.ways(), floor.now()));
         });
     }
@@ -175,13 +203,5 @@ class MixController {
                 .filter(cup -> String.valueOf(cup.id()).equals(typed.get("measuringCup")))
                 .findFirst()
                 .orElseGet(shelf::measuringCupAtHand);
-    }
-
-    private static Turner turnerOf(Map<String, String> typed, Shelf shelf) {
-        List<Turner> turners = shelf.turners();
-        return turners.stream()
-                .filter(turner -> String.valueOf(turner.id()).equals(typed.get("turner")))
-                .findFirst()
-                .orElse(turners.get(0));
     }
 }

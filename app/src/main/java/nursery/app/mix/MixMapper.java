@@ -78,8 +78,12 @@ interface MixMapper {
             WHERE id = #{id} AND mixed_at IS NOT NULL AND closed_at IS NULL""")
     void stirred(@Param("id") long id, @Param("what") String what, @Param("at") Instant at);
 
-    @Update("UPDATE batch SET closed_at = #{at}, leftover_ml = #{leftoverMl} WHERE id = #{id}")
-    void close(@Param("id") long id, @Param("at") Instant at, @Param("leftoverMl") double leftoverMl);
+    @Update("UPDATE batch SET closed_at = #{at}, leftover_ml = #{thrownMl}, aside_ml = #{asideMl} WHERE id = #{id}")
+    void close(
+            @Param("id") long id,
+            @Param("at") Instant at,
+            @Param("thrownMl") double thrownMl,
+            @Param("asideMl") double asideMl);
 
     @Update("UPDATE batch SET closed_at = #{at}, actual_a_ml = #{a}, actual_b_ml = #{b}, leftover_ml = #{a} + #{b}, "
             + "wasted = TRUE WHERE id = #{id}")

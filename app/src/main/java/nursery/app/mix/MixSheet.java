@@ -13,8 +13,9 @@ import nursery.app.platform.Show;
 import nursery.app.shelf.StockBook;
 import nursery.core.film.TurnerCheck;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Placing;
 import nursery.core.floor.ShelfCup;
-import nursery.core.floor.Turner;
+import nursery.core.log.Spindle;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.Numbers;
@@ -41,7 +42,6 @@ import nursery.core.resin.Resin;
 record MixSheet(
         Resin resin,
         ShelfCup cup,
-        Turner turner,
         boolean byScale,
         Optional<BatchSheet> sheet,
         List<SheetRow> rows,
@@ -88,7 +88,7 @@ record MixSheet(
     }
 
     /** What was chosen on the mixing bench. */
-    record Choice(Floor floor, Resin resin, List<Candidate> candidates, ShelfCup cup, Turner turner, StockBook stock) {
+    record Choice(Floor floor, Resin resin, List<Candidate> candidates, ShelfCup cup, StockBook stock) {
         double roomC() {
             return floor.air().temperatureC(floor.now());
         }
@@ -121,7 +121,6 @@ record MixSheet(
         return new MixSheet(
                 choice.resin(),
                 choice.cup(),
-                choice.turner(),
                 byScale,
                 sheet,
                 rows(choice, sheet, typed, show),
@@ -137,6 +136,11 @@ record MixSheet(
                 reader.faults().found());
     }
 
+    /** How many of them have a place to turn, or need none. */
+    public long placed() {
+        return rows.stream().filter(row -> row.goes().waits().isEmpty()).count();
+    }
+
     /**
      * The frame of what stands on the screen: while it is the same, a new share changes only its own row and the head.
      */
@@ -145,24 +149,24 @@ record MixSheet(
                 .map(row -> row.candidate().code()
                         + (row.turn().inTime() ? "=" : "!")
                         + row.turn().portion().ml())
-                .collect(Collectors.joining(";", turner.id() + ";", ""));
+                .collect(Collectors.joining(";"));
     }
 
     /** The rows whose share differs from the one shown; empty if more than shares has changed. */
     Optional<List<SheetRow>> changedSince(String before) {
         String[] then = before.split(";");
         String[] now = shown().split(";");
-        if (rows.isEmpty() || then.length != now.length || !then[0].equals(now[0])) {
+        if (rows.isEmpty() || then.length != now.length) {
             return Optional.empty();
         }
         List<SheetRow> changed = new ArrayList<>();
-        for (int i = 1; i < now.length; i++) {
+        for (int i = 0; i < now.length; i++) {
             if (!then[i].startsWith(
-                    now[i].substring(0, now[i].indexOf(rows.get(i - 1).turn().inTime() ? '=' : '!') + 1))) {
+                    now[i].substring(0, now[i].indexOf(rows.get(i).turn().inTime() ? '=' : '!') + 1))) {
                 return Optional.empty();
             }
             if (!then[i].equals(now[i])) {
-                changed.add(rows.get(i - 1));
+                changed.add(rows.get(i));
             }
         }
         return Optional.of(changed);
@@ -231,6 +235,8 @@ record MixSheet(
 
     private static List<SheetRow> rows(
             Choice choice, Optional<BatchSheet> sheet, Map<String, String> typed, Show show) {
+        Placing placing = choice.floor()
+                .placing(choice.candidates().stream().map(Candidate::onBench).toList());
         List<SheetRow> rows = new ArrayList<>();
         for (BatchSheet.Turn turn : sheet.map(BatchSheet::turns).orElse(List.of())) {
             Candidate candidate = choice.candidates().stream()
@@ -243,7 +249,9 @@ record MixSheet(
                             candidate.onBench().cup().blankFor(candidate.step()),
                             choice.resin().label(),
                             turn.portion().ml(),
-                            choice.turner().rpm(),
+                            placing.on(candidate.onBench()).map(Spindle::rpm).orElseGet(() -> choice.floor()
+                                    .carrier(candidate.onBench(), candidate.step())
+                                    .rpm()),
                             choice.roomC());
             rows.add(SheetRow.of(
                     rows.size() + 1,
@@ -253,6 +261,7 @@ record MixSheet(
                             candidate.code(),
                             typed,
                             show.volumeNumber(turn.portion().ml())),
+                    SheetRow.Goes.of(candidate.onBench(), placing, show),
                     check));
         }
         return rows;

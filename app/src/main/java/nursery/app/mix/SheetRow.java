@@ -6,7 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import nursery.app.platform.Show;
 import nursery.core.film.TurnerCheck;
+import nursery.core.floor.CupNow;
+import nursery.core.floor.Placing;
+import nursery.core.log.Spindle;
 import nursery.core.resin.Addition;
 import nursery.core.resin.BatchSheet.Turn;
 
@@ -14,6 +18,7 @@ import nursery.core.resin.BatchSheet.Turn;
  * A line of the batch sheet.
  *
  * @param typed what stands in its inputs
+ * @param goes where it turns, or why it waits
  * @param check what the turner carries, if the resin's viscosity is known and the cup turns
  * @param needle where the share stands on the gauge, per cent; the turner's limit stands at {@link #LIMIT_PERCENT}
  * @param keepsLines whether the film is too thin to level before it stops flowing
@@ -23,9 +28,21 @@ record SheetRow(
         Candidate candidate,
         Turn turn,
         Typed typed,
+        Goes goes,
         Optional<TurnerCheck> check,
         double needle,
         boolean keepsLines) {
+
+    /**
+     * @param spindle where it turns, if it does and one is free
+     * @param waits why it cannot be poured with the others
+     */
+    record Goes(Optional<Spindle> spindle, Optional<String> waits) {
+
+        static Goes of(CupNow cup, Placing placing, Show show) {
+            return new Goes(placing.on(cup), placing.waits(cup).map(one -> one.words(show::at)));
+        }
+    }
 
     /** How much is set aside, and what is stirred into that. */
     record Aside(String ml, String what) {
@@ -60,12 +77,12 @@ record SheetRow(
 
     static final double LIMIT_PERCENT = 75;
 
-    static SheetRow of(int place, Candidate candidate, Turn turn, Typed typed, Optional<TurnerCheck> check) {
+    static SheetRow of(int place, Candidate candidate, Turn turn, Typed typed, Goes goes, Optional<TurnerCheck> check) {
         double needle = check.map(SheetRow::needle).orElse(0.0);
         boolean keepsLines = check.map(found ->
                         found.keepsItsLines(candidate.resin().label().times().workingH() * 3600))
                 .orElse(false);
-        return new SheetRow(place, candidate, turn, typed, check, needle, keepsLines);
+        return new SheetRow(place, candidate, turn, typed, goes, check, needle, keepsLines);
     }
 
     /** Whether the coat may be poured now, and may not be any more when its turn comes. */
@@ -75,6 +92,11 @@ record SheetRow(
                 .closesAt()
                 .filter(closes -> closes.isAfter(now) && !closes.isAfter(itsTurn))
                 .isPresent();
+    }
+
+    /** What to ask about its share, if that is nowhere near what the coat takes. */
+    public Optional<String> slip() {
+        return candidate.share().slipOf(turn.portion().ml());
     }
 
     static double needle(TurnerCheck check) {

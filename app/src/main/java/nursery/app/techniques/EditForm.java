@@ -47,7 +47,7 @@ public final class EditForm {
                     Arrays.stream(Field.values()).map(Field::written),
                     Stream.of(
                             "do", "title", "detail", "wait", "amount", "fast", "coat", "width", "height", "only",
-                            "number", "was", "open", "least", "most", "usual", "pour", BLOCK, BAND))
+                            "number", "was", "open", "least", "most", "usual", "pour", "meant", BLOCK, BAND))
             .toList();
 
     private static final Map<String, String> WAITS = waits();

@@ -1,5 +1,6 @@
 package nursery.core.film;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import nursery.core.cup.Blank;
 import nursery.core.film.CoatRole.Practice;
@@ -41,6 +42,8 @@ public record Share(
     public static final double SMALLEST_BATCH_ML = BatchSheet.SMALLEST_ML;
 
     private static final double ROUNDING_ML = 0.05;
+    /** What a slip of a zero looks like: so many times as much or as little nobody decides on. From memory. */
+    private static final double SLIP = 6;
 
     /**
      * What practice pours it pours over a whole cup, and a wave over the lower half: a coat over less has its part of
@@ -85,6 +88,16 @@ public record Share(
                 carriedMl,
                 by,
                 true);
+    }
+
+    /** What to ask about an amount that is nowhere near what the coat takes; empty if it may be meant. */
+    public Optional<String> slipOf(double ml) {
+        boolean isMuch = ml >= SLIP * Math.max(suggestedMl, byAreaMl);
+        if (!isMuch && ml > Math.min(suggestedMl, byAreaMl) / SLIP) {
+            return Optional.empty();
+        }
+        return Optional.of("%s ml for a %s that takes about %s ml on this cup: is a zero too %s?"
+                .formatted(Numbers.show(ml, 1), role.word(), Numbers.show(suggestedMl, 1), isMuch ? "many" : "few"));
     }
 
     /** Whether it would be more if more stayed there. */

@@ -35,7 +35,7 @@ public record Batch(
         Optional<Mix> actual,
         Optional<Instant> mixedAt,
         Optional<Instant> closedAt,
-        Optional<Double> leftoverMl,
+        Optional<Left> left,
         boolean wasted,
         boolean byScale,
         Stirring stirring,
@@ -45,6 +45,13 @@ public record Batch(
     private static final double LEAST_STIRRED_S = 30;
 
     private static final double MINUTE_S = 60;
+
+    /** What was left in the pot and thrown away, and what was put aside, for a trial or another piece. */
+    public record Left(double thrownMl, double asideMl) {
+        public double totalMl() {
+            return thrownMl + asideMl;
+        }
+    }
 
     /**
      * A coat this mix was made for.

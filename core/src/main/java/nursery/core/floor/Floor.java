@@ -1,10 +1,13 @@
 package nursery.core.floor;
 
 import java.time.Instant;
-import java.util.Collection;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.core.film.Carrier;
 import nursery.core.film.Share;
 import nursery.core.log.Cup;
@@ -116,27 +119,86 @@ public record Floor(
                 .findFirst();
     }
 
-    /** Spindles no cup holds. */
+    /** Spindles a coat can go on now, empty ones first: no cup is on them, or one whose coat need not turn any more. */
     public List<Spindle> freeSpindles() {
         return shelf.spindles().stream()
-                .filter(spindle -> on(spindle).isEmpty())
+                .filter(spindle ->
+                        on(spindle).filter(cup -> !isDoneTurning(cup)).isEmpty())
+                .sorted(Comparator.comparing(spindle -> on(spindle).isPresent()))
                 .toList();
     }
 
+    /** Whether a cup can come off its spindle and would not go back on it at once. */
+    private boolean isDoneTurning(CupNow cup) {
+        boolean goesOn = turnsNext(cup) && cup.state().next().orElseThrow().readinessAt(now) != Readiness.WAITING;
+        return !goesOn
+                && cup.state()
+                        .hold()
+                        .filter(hold -> !hold.mayComeOffAt().isAfter(now))
+                        .isPresent();
+    }
+
+    private static boolean turnsNext(CupNow cup) {
+        return cup.nextCoat().filter(cup.cup()::turns).isPresent();
+    }
+
+    /** Where a cup's next coat turns: where it turns already, else on a spindle that is free and meant for no other. */
+    public Optional<Spindle> spindleFor(CupNow cup) {
+        return placing(List.of(cup)).on(cup);
+    }
+
     /**
-     * Where a cup's next coat turns: it hangs if it may, goes on where it turns already, else on the first free
-     * spindle.
-     *
-     * @param reserved spindles that are meant for others
+     * Where coats go that are poured together, those of mixes under way before them. One that turns goes on where it
+     * is, else on the first spindle that is free; who finds none waits.
      */
-    public Optional<Spindle> spindleFor(CupNow cup, Collection<Spindle> reserved) {
-        boolean turns =
-                cup.state().next().filter(next -> cup.cup().turns(next.step())).isPresent();
-        return turns
-                ? cup.state().hold().map(SpindleHold::spindle).or(() -> freeSpindles().stream()
-                        .filter(free -> !reserved.contains(free))
-                        .findFirst())
-                : Optional.empty();
+    public Placing placing(List<CupNow> wanted) {
+        List<CupNow> order = Stream.concat(stillToPour().stream(), wanted.stream())
+                .distinct()
+                .toList();
+        Map<String, Spindle> on = new HashMap<>();
+        order.forEach(cup -> cup.state()
+                .hold()
+                .filter(hold -> turnsNext(cup))
+                .ifPresent(hold -> on.put(cup.code(), hold.spindle())));
+        List<Spindle> free = new ArrayList<>(freeSpindles());
+        free.removeAll(on.values());
+        for (CupNow cup : order) {
+            if (turnsNext(cup) && !on.containsKey(cup.code()) && !free.isEmpty()) {
+                on.put(cup.code(), free.remove(0));
+            }
+        }
+        List<CupNow> served = new ArrayList<>();
+        List<Placing.Waits> waiting = new ArrayList<>();
+        for (CupNow cup : wanted) {
+            if (turnsNext(cup) && !on.containsKey(cup.code())) {
+                waiting.add(new Placing.Waits(cup, Placing.Why.NO_SPINDLE, nextFree()));
+            } else {
+                served.add(cup);
+            }
+        }
+        on.keySet().retainAll(served.stream().map(CupNow::code).toList());
+        return new Placing(served, on, waiting);
+    }
+
+    /** When the first of the spindles that are taken may be free. */
+    private Optional<Instant> nextFree() {
+        return cups.stream()
+                .flatMap(cup -> cup.state().hold().stream())
+                .map(SpindleHold::mayComeOffAt)
+                .filter(now::isBefore)
+                .min(Comparator.naturalOrder());
+    }
+
+    /** Cups that a mix under way is still to be poured on. */
+    private List<CupNow> stillToPour() {
+        return open.stream()
+                .flatMap(batch -> batch.shares().stream())
+                .flatMap(share -> find(share.code())
+                        .filter(cup -> cup.nextCoat()
+                                .filter(step -> step.number() == share.step())
+                                .isPresent())
+                        .stream())
+                .toList();
     }
 
     /** What a coat needs on a cup as it is, on the spindle it turns on, else on the slowest there is. */
@@ -186,13 +248,62 @@ public record Floor(
                 .toList();
     }
 
-    /** Those of them that one mix serves: all of one resin, the one whose coat closes first if none is named. */
-    public List<CupNow> dueTogether(Optional<Resin> named) {
+    /**
+     * Those of them that one mix serves: all of one resin, the one whose coat closes first if none is named, each with
+     * a place to turn and its turn before the mix is off.
+     */
+    public Placing dueTogether(Optional<Resin> named) {
         List<CupNow> due = coatsDue();
         Optional<Resin> resin = named.or(() -> due.stream().findFirst().map(Floor::nextResin));
-        return due.stream()
+        Placing placed = placing(due.stream()
                 .filter(cup -> resin.filter(nextResin(cup)::equals).isPresent())
-                .toList();
+                .toList());
+        List<CupNow> served = inTime(placed.cups());
+        Map<String, Spindle> on = new HashMap<>(placed.spindles());
+        on.keySet().retainAll(served.stream().map(CupNow::code).toList());
+        return new Placing(
+                served,
+                on,
+                Stream.concat(
+                                placed.waiting().stream(),
+                                placed.cups().stream()
+                                        .filter(cup -> !served.contains(cup))
+                                        .map(cup -> new Placing.Waits(cup, Placing.Why.MIX_OFF, Optional.empty())))
+                        .toList());
+    }
+
+    /** As many of the first as one mix reaches; a smaller pot stays usable for longer. */
+    private List<CupNow> inTime(List<CupNow> cups) {
+        for (List<CupNow> some = cups; !some.isEmpty(); some = some.subList(0, some.size() - 1)) {
+            if (some.size() == 1 || reachesAll(some)) {
+                return some;
+            }
+        }
+        return cups;
+    }
+
+    private boolean reachesAll(List<CupNow> cups) {
+        try {
+            return sheet(
+                            nextResin(cups.get(0)),
+                            cups.stream()
+                                    .map(cup -> new Portion(
+                                            cup.code(),
+                                            share(cup, cup.nextCoat().orElseThrow())
+                                                    .suggestedMl(),
+                                            cup.state()
+                                                    .next()
+                                                    .orElseThrow()
+                                                    .window()
+                                                    .closesAtExclusive()))
+                                    .toList(),
+                            cups.stream().anyMatch(cup -> rests(cup.cup())))
+                    .mixAgainBefore()
+                    .isEmpty();
+        } catch (InvalidInput marksTooCoarse) {
+            // The mixing bench says so; which of them are poured is no matter then.
+            return true;
+        }
     }
 
     private static Resin nextResin(CupNow cup) {
