@@ -76,6 +76,27 @@ class ApiTest {
         assertThat(mix.get("partBGrams").asDouble()).isEqualTo(10.56);
     }
 
+    /** 6:5 is 0.8333 of hardener where 100:83 asks for 0.83: 0.4 % more. Exactly it took 183 ml. */
+    @Test
+    void anOddRatioIsMeasuredNearlyWhereItWouldTakeFarTooMuch() throws Exception {
+        JsonNode mix = answer("/api/mix", "{\"ratio\":\"100:83\",\"totalMl\":30,\"markMl\":1}");
+        assertThat(mix.get("partAMl").asDouble()).isEqualTo(18);
+        assertThat(mix.get("partBMl").asDouble()).isEqualTo(15);
+        assertThat(mix.get("words").asString())
+                .isEqualTo("100:83 does not lie on these marks. 6:5 does: 0.4 % more hardener than the "
+                        + "label, within its 5 %.");
+        assertThat(answer("/api/mix", "{\"ratio\":\"100:83\",\"totalMl\":180,\"markMl\":1}")
+                        .get("totalMl")
+                        .asDouble())
+                .as("exactly where that is no more")
+                .isEqualTo(183);
+        assertThat(answer("/api/mix", "{\"ratio\":\"3:1\",\"totalMl\":5,\"markMl\":2.5}")
+                        .get("totalMl")
+                        .asDouble())
+                .as("nothing nearer is within 5 %")
+                .isEqualTo(10);
+    }
+
     @Test
     void withoutMarksOrDensitiesNothingIsRoundedOrWeighed() throws Exception {
         JsonNode mix = answer("/api/mix", "{\"ratio\":\"3:1\",\"totalMl\":30}");

@@ -7,11 +7,11 @@ import nursery.app.platform.Show;
 import nursery.core.film.Share;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Fills;
 import nursery.core.resin.Label;
 import nursery.core.resin.MeasuringCup;
 import nursery.core.resin.Mix;
-import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
 import nursery.core.technique.School;
 
@@ -56,8 +56,8 @@ record MixAdvice(
             Mix mix = floor.mixedFor(cup.cup(), resin, share.suggestedMl());
             // Where not even the smallest mix on the marks fits the cup, the lines lie between them, and the page says
             // so.
-            Optional<MixRatio> measured = Fills.measured(label, measure);
-            boolean fits = measured.isPresent();
+            Optional<BatchSheet> sheet = floor.sheetIfAny(cup.cup(), resin, share.suggestedMl());
+            boolean fits = sheet.isPresent();
             List<Mix> fills = fits ? Fills.of(mix, measure) : List.of(mix);
             Optional<Grams> grams =
                     label.densities().map(densities -> new Grams(mix.partAGrams(densities), mix.partBGrams(densities)));
@@ -70,7 +70,7 @@ record MixAdvice(
                     grams,
                     grams.isPresent() && cup.cup().schools().has(School.SCALE),
                     !fits || mix.totalMl() > FAR_ABOVE * share.toMixMl(),
-                    measured.flatMap(ratio -> Fills.nearly(label, ratio)),
+                    sheet.flatMap(BatchSheet::nearly),
                     resin);
         });
     }

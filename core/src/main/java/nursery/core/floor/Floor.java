@@ -326,18 +326,25 @@ public record Floor(
         return sheet(resin, List.of(new Portion(cup.code(), shareMl, Optional.empty())), rests(cup));
     }
 
+    /** The same, or nothing where the marks allow no sheet. */
+    public Optional<BatchSheet> sheetIfAny(Cup cup, Resin resin, double shareMl) {
+        try {
+            return Optional.of(sheet(cup, resin, shareMl));
+        } catch (InvalidInput marksTooCoarse) {
+            return Optional.empty();
+        }
+    }
+
     /**
      * What is mixed for a coat that was poured without a batch: as its sheet says, or exactly where the marks allow no
      * sheet.
      */
     public Mix mixedFor(Cup cup, Resin resin, double shareMl) {
-        try {
-            return sheet(cup, resin, shareMl).mix();
-        } catch (InvalidInput marksTooCoarse) {
-            return Mix.exactly(
-                    resin.label().ratio(),
-                    shareMl + ways.losses().perFillMl() + ways.losses().perCupMl());
-        }
+        return sheetIfAny(cup, resin, shareMl)
+                .map(BatchSheet::mix)
+                .orElseGet(() -> Mix.exactly(
+                        resin.label().ratio(),
+                        shareMl + ways.losses().perFillMl() + ways.losses().perCupMl()));
     }
 
     /** The same for a mix of the plan. */

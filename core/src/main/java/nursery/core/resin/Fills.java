@@ -15,37 +15,63 @@ public final class Fills {
     /** Half of what is allowed nobody can tell; from memory. */
     private static final double FINE = 0.5;
 
+    /** So much more than is wanted nobody mixes for the last hundredth of a ratio; from memory. */
+    private static final double FAR_ABOVE = 1.25;
+
     private static final double PERCENT = 100;
 
     private Fills() {}
 
     /**
-     * The ratio a label's mix is measured at in a cup: its own where the smallest mix on the marks fits, else the
-     * nearest that does within the label's tolerance; empty if there is none.
+     * The ratio a label's mix of so much is measured at in a cup: its own, unless the marks force a mix that does not
+     * fit the cup or is far above what is wanted; then the nearest within the label's tolerance that does not. Empty if
+     * there is none that fits.
      */
-    public static Optional<MixRatio> measured(Label label, MeasuringCup cup) {
+    public static Optional<MixRatio> measured(Label label, MeasuringCup cup, double wantedMl) {
         double tolerance = label.tolerancePercent().orElse(RatioCheck.USUAL_TOLERANCE * PERCENT) / PERCENT;
         int mostParts = (int) Math.floor(cup.capacityMl() / cup.markMl() + 1e-9);
-        return label.ratio().parts() <= mostParts
-                ? Optional.of(label.ratio())
-                : label.ratio().nearest(mostParts, FINE * tolerance, tolerance);
+        Optional<MixRatio> own = Optional.of(label.ratio()).filter(ratio -> ratio.parts() <= mostParts);
+        return own.filter(ratio -> Mix.onMarks(ratio, wantedMl, cup.markMl()).totalMl() <= FAR_ABOVE * wantedMl)
+                .or(() -> nearer(label.ratio(), wantedMl, cup.markMl(), mostParts, tolerance))
+                .or(() -> own)
+                .or(() -> label.ratio().nearest(mostParts, FINE * tolerance, tolerance));
+    }
+
+    /** The same without a cup to fit into: {@code tolerance} is how far off it may be, such as 0.05. */
+    public static MixRatio measured(MixRatio ratio, double wantedMl, double markMl, double tolerance) {
+        return Mix.onMarks(ratio, wantedMl, markMl).totalMl() <= FAR_ABOVE * wantedMl
+                ? ratio
+                : nearer(ratio, wantedMl, markMl, Integer.MAX_VALUE, tolerance).orElse(ratio);
+    }
+
+    /** A ratio near a label's that saves much of what its own makes too much. */
+    private static Optional<MixRatio> nearer(
+            MixRatio ratio, double wantedMl, double markMl, int mostParts, double tolerance) {
+        double ownMl = Mix.onMarks(ratio, wantedMl, markMl).totalMl();
+        int parts = (int) Math.min(mostParts, Math.floor(wantedMl / markMl + 1e-9));
+        return ratio.nearest(parts, FINE * tolerance, tolerance)
+                .filter(near -> FAR_ABOVE * Mix.onMarks(near, wantedMl, markMl).totalMl() < ownMl);
     }
 
     /** What to say where the marks do not carry the label's own ratio; empty where they do. */
     public static Optional<String> nearly(Label label, MixRatio measured) {
-        if (measured.equals(label.ratio())) {
+        return nearly(label.ratio(), measured, label.tolerancePercent().orElse(RatioCheck.USUAL_TOLERANCE * PERCENT));
+    }
+
+    /** @param tolerancePercent how far off it may be */
+    public static Optional<String> nearly(MixRatio ratio, MixRatio measured, double tolerancePercent) {
+        if (measured.equals(ratio)) {
             return Optional.empty();
         }
-        double error = label.ratio().errorOf(measured.partsA(), measured.partsB());
+        double error = ratio.errorOf(measured.partsA(), measured.partsB());
         return Optional.of(
                 "%s does not lie on these marks. %s does: %s %% %s hardener than the label, within its %s %%."
                         .formatted(
-                                label.ratio(),
+                                ratio,
                                 measured,
                                 Numbers.show(Math.abs(error) * PERCENT, 1),
                                 error > 0 ? "more" : "less",
-                                Numbers.show(
-                                        label.tolerancePercent().orElse(RatioCheck.USUAL_TOLERANCE * PERCENT), 1)));
+                                Numbers.show(tolerancePercent, 1)));
     }
 
     /**

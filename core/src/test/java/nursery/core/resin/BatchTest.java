@@ -144,14 +144,14 @@ class BatchTest {
      */
     @Test
     void whereTheMarksDoNotCarryARatioTheNearestWithinToleranceIsOffered() {
-        assertThat(Fills.measured(at("100:44"), CUP)).contains(new MixRatio(9, 4));
-        assertThat(Fills.measured(at("100:83"), CUP)).contains(new MixRatio(6, 5));
-        assertThat(Fills.measured(at("19:1"), CUP)).contains(new MixRatio(19, 1));
+        assertThat(Fills.measured(at("100:44"), CUP, 60)).contains(new MixRatio(9, 4));
+        assertThat(Fills.measured(at("100:83"), CUP, 60)).contains(new MixRatio(6, 5));
+        assertThat(Fills.measured(at("19:1"), CUP, 60)).contains(new MixRatio(19, 1));
         assertThat(Fills.nearly(at("100:44"), new MixRatio(9, 4)))
                 .contains("25:11 does not lie on these marks. 9:4 does: 1 % more hardener than the label, within its "
                         + "5 %.");
         assertThat(Fills.nearly(at("19:1"), new MixRatio(19, 1))).isEmpty();
-        assertThat(Fills.measured(at("100:83"), new MeasuringCup(10, 5, 30, 40)))
+        assertThat(Fills.measured(at("100:83"), new MeasuringCup(10, 5, 30, 40), 60))
                 .isEmpty();
     }
 

@@ -72,21 +72,22 @@ class SheetEdgesTest {
     @Test
     void theNearestRatioOnTheMarksIsSaid() {
         Label odd = REGULAR.at(MixRatio.parse("100:83"));
-        MixRatio measured = Fills.measured(odd, CUP).orElseThrow();
+        MixRatio measured = Fills.measured(odd, CUP, 60).orElseThrow();
         assertThat(measured).isEqualTo(new MixRatio(6, 5));
         assertThat(Fills.nearly(odd, measured).orElseThrow())
                 .startsWith("100:83 does not lie on these marks. 6:5 does: 0.4 % more hardener than the label");
         assertThat(sheet(odd, CUP, new Losses(0, 0), 20).nearly()).isPresent();
         Label other = REGULAR.at(MixRatio.parse("83:100"));
-        assertThat(Fills.nearly(other, Fills.measured(other, CUP).orElseThrow()).orElseThrow())
+        assertThat(Fills.nearly(other, Fills.measured(other, CUP, 60).orElseThrow())
+                        .orElseThrow())
                 .contains("5:6 does: 0.4 % less hardener");
     }
 
     /** 24 marks carry 24 parts and not 25; what the cup holds exactly fits it. */
     @Test
     void aRatioOfAsManyPartsAsMarksStillFits() {
-        assertThat(Fills.measured(REGULAR.at(MixRatio.parse("13:11")), CUP)).contains(new MixRatio(13, 11));
-        assertThat(Fills.measured(REGULAR.at(MixRatio.parse("13:12")), CUP).orElseThrow())
+        assertThat(Fills.measured(REGULAR.at(MixRatio.parse("13:11")), CUP, 60)).contains(new MixRatio(13, 11));
+        assertThat(Fills.measured(REGULAR.at(MixRatio.parse("13:12")), CUP, 60).orElseThrow())
                 .isNotEqualTo(new MixRatio(13, 12));
         assertThat(Fills.of(new Mix(30, 30), CUP)).hasSize(1);
         assertThat(Fills.of(new Mix(32.5, 32.5), CUP)).hasSize(2);
