@@ -254,7 +254,7 @@ class FaultController {
                 .orElse(CupFacts.Origin.UNKNOWN);
         return Diagnosis.of(
                         known,
-                        CupFaults.on(now),
+                        CupFaults.look(now),
                         answers(typed),
                         CupFacts.of(now, floors.roomOf(now.cup()), floor.shelf(), origin, floor.now()))
                 .without(keys(typed, "skip"));

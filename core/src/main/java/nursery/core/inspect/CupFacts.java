@@ -22,6 +22,7 @@ import nursery.core.log.LogEntry;
 import nursery.core.resin.Label;
 import nursery.core.surface.Cell;
 import nursery.core.technique.Field;
+import nursery.core.technique.Fields;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 
@@ -209,6 +210,7 @@ public final class CupFacts {
         List<PlanStep> done = now.stepsDone();
         put(Fact.CLEAR_COATS, now.state().clearCoats());
         put(Fact.STENCIL, has(done, StepKind.PEEL));
+        distressed(done);
         put(Fact.SLIDE, has(done, StepKind.WATER_SLIDE));
         put(Fact.INK, has(done, StepKind.INK, StepKind.INK_BLOOM, StepKind.SMOKE));
         put(Fact.GLUE, has(done, StepKind.GLUE, StepKind.SPRAY_ADHESIVE, StepKind.FOIL_ADHESIVE));
@@ -229,6 +231,34 @@ public final class CupFacts {
                 .filter(grit -> grit > 0)
                 .min()
                 .ifPresent(grit -> put(Fact.GRIT, grit));
+    }
+
+    /** Of the paint right below the newest coat: whether solvent lifted it, and what came loose was wiped off (P36). */
+    private void distressed(List<PlanStep> done) {
+        boolean isPaintOpen = false;
+        boolean isDistressed = false;
+        boolean isWiped = false;
+        boolean wasDistressed = false;
+        boolean wasWiped = false;
+        for (PlanStep step : done) {
+            if (step.kind().isPour()) {
+                wasDistressed = isDistressed;
+                wasWiped = isWiped;
+                isPaintOpen = false;
+                isDistressed = false;
+                isWiped = false;
+            } else if (step.kind() == StepKind.PAINT || step.kind() == StepKind.SPONGE) {
+                isPaintOpen = true;
+            } else if (step.kind() == StepKind.WIPE && isPaintOpen) {
+                boolean isAlcohol = step.how().cleaner() == Fields.Cleaner.ALCOHOL;
+                isWiped = isAlcohol && isDistressed;
+                isDistressed |= !isAlcohol;
+            }
+        }
+        put(Fact.DISTRESSED, wasDistressed);
+        if (wasDistressed) {
+            put(Fact.RESIDUE_WIPED, wasWiped);
+        }
     }
 
     private static boolean has(List<PlanStep> done, StepKind first, StepKind... more) {

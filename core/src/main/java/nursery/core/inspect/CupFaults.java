@@ -1,5 +1,6 @@
 package nursery.core.inspect;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Blemish;
 import nursery.core.log.CoatOnCup;
@@ -27,6 +29,9 @@ public final class CupFaults {
     /** A coat that comes some hours later is past its window by then. */
     private static final double SOON_H = 2;
 
+    /** Who looks a cup over has logged all of it by then; from memory. */
+    private static final Duration ONE_LOOK = Duration.ofHours(1);
+
     /** What is done before the coat below is dulled. */
     private static final Set<StepKind> FIRST = EnumSet.of(StepKind.WIPE, StepKind.FLASH_OFF, StepKind.SAND_RIM);
 
@@ -37,7 +42,21 @@ public final class CupFaults {
 
     /** What was seen since the newest coat was poured; of a fault seen twice the later. */
     public static List<Sighting> on(CupNow now) {
+        Look look = look(now);
+        return Stream.concat(look.last().stream(), look.before().stream()).toList();
+    }
+
+    /**
+     * The same by when it was seen.
+     *
+     * @param last at the newest look, which may be logged in several entries
+     * @param before at earlier ones
+     */
+    public record Look(List<Sighting> last, List<Sighting> before) {}
+
+    public static Look look(CupNow now) {
         Map<Blemish, Sighting> seen = new EnumMap<>(Blemish.class);
+        Map<Blemish, Instant> when = new EnumMap<>(Blemish.class);
         for (LogEntry entry : now.cup().happened()) {
             boolean since = now.state()
                     .newestCoat()
@@ -45,10 +64,23 @@ public final class CupFaults {
                             entry.mark().happenedAt().isBefore(coat.times().pouredAt()))
                     .isEmpty();
             if (since && entry instanceof FaultsSeen faults) {
-                faults.sightings().forEach(one -> seen.put(one.fault(), one));
+                faults.sightings().forEach(one -> {
+                    seen.put(one.fault(), one);
+                    when.put(one.fault(), entry.mark().happenedAt());
+                });
             }
         }
-        return List.copyOf(seen.values());
+        Instant last = when.values().stream()
+                .max(Instant::compareTo)
+                .orElse(Instant.EPOCH)
+                .minus(ONE_LOOK);
+        return new Look(
+                seen.values().stream()
+                        .filter(one -> !when.get(one.fault()).isBefore(last))
+                        .toList(),
+                seen.values().stream()
+                        .filter(one -> when.get(one.fault()).isBefore(last))
+                        .toList());
     }
 
     /** What was found to be behind it since, if that was said. */

@@ -16,7 +16,8 @@ import nursery.core.log.Zone;
 /**
  * What is behind what is seen, how sure that is, what would tell more, and what can be done.
  *
- * @param held causes that could be behind it, the likeliest first
+ * @param held causes that could be behind it, those of what was seen last before those of what was seen earlier, the
+ *     likeliest first
  * @param unknown how likely it is that none of the causes known is
  * @param asks questions worth a touch, the one whose answer is expected to tell the most first
  * @param offers what can be done, best first
@@ -35,16 +36,20 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
     private static final double FORBIDS = 0.15;
 
     private static final double WORTH_ASKING_BITS = 0.03;
+    /** A share that moves by less reads the same. */
+    private static final double MOVES = 0.02;
+
     private static final int MOST_REASONS = 3;
     private static final double WORTH_A_REASON = 2;
 
     /**
      * A cause with its share of certainty and what speaks most for and against it.
      *
+     * @param isOfBefore whether it is behind something that was seen at an earlier look, and behind nothing seen last
      * @param stands whether nothing may cover it whatever its share: a ratio measured wrong, or one that nobody
      *     measured below a coat that is soft all over
      */
-    public record Held(Cause cause, double share, List<Reason> reasons, boolean stands) {
+    public record Held(Cause cause, double share, List<Reason> reasons, boolean isOfBefore, boolean stands) {
 
         /** P39: a coat that was mixed wrong stays soft below whatever is laid over it. */
         private boolean forbids(Treatment remedy) {
@@ -72,6 +77,16 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
         return !held.isEmpty() && held.get(0).share() >= LIKELY && held.get(0).share() > unknown;
     }
 
+    /** What may be behind what was seen last. */
+    public List<Held> ofLast() {
+        return held.stream().filter(one -> !one.isOfBefore()).toList();
+    }
+
+    /** What is behind something that was seen before, and explains nothing that was seen last. */
+    public List<Held> ofBefore() {
+        return held.stream().filter(Held::isOfBefore).toList();
+    }
+
     /** This without a question that was passed over: the next best one is asked, if there is one. */
     public Diagnosis without(Set<String> passed) {
         return new Diagnosis(
@@ -89,6 +104,13 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
 
     /** @param answers to questions, by the sign's key */
     public static Diagnosis of(Model model, List<Sighting> seen, Map<String, Boolean> answers, Facts facts) {
+        return of(model, new CupFaults.Look(seen, List.of()), answers, facts);
+    }
+
+    /** Of several looks: what was seen last is not explained by what brought about an older fault. */
+    public static Diagnosis of(Model model, CupFaults.Look look, Map<String, Boolean> answers, Facts facts) {
+        List<Sighting> seen =
+                Stream.concat(look.last().stream(), look.before().stream()).toList();
         List<String> faults = seen.stream()
                 .sorted(Comparator.comparing(Sighting::extent).reversed())
                 .map(one -> one.fault().written())
@@ -109,13 +131,14 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
                         model.causes().get(i),
                         shares[i],
                         reasons(model, model.causes().get(i), weighed, known, facts),
+                        explainsOnly(model.causes().get(i), look.before(), look.last()),
                         stands(model.causes().get(i), seen, facts)))
-                .sorted(Comparator.comparing(Held::share).reversed())
+                .sorted(Comparator.comparing(Held::isOfBefore).thenComparing(one -> -one.share()))
                 .toList();
         return new Diagnosis(
                 held,
                 noneOf(model, weighed, network),
-                weighed.isEmpty() ? List.of() : asks(model, known, network),
+                weighed.isEmpty() ? List.of() : asks(model, known, network, weighed, held),
                 offers(held),
                 faults.size() - weighed.size());
     }
@@ -176,13 +199,41 @@ public record Diagnosis(List<Held> held, double unknown, List<Ask> asks, List<Of
         return network.weight(held) / network.weight();
     }
 
-    private static List<Ask> asks(Model model, Map<String, Boolean> known, Network network) {
+    /** Whether a cause is behind something seen before, and behind nothing that was seen last. */
+    private static boolean explainsOnly(Cause cause, List<Sighting> before, List<Sighting> last) {
+        return explains(cause, written(before)) && !explains(cause, written(last));
+    }
+
+    private static List<String> written(List<Sighting> seen) {
+        return seen.stream().map(one -> one.fault().written()).toList();
+    }
+
+    /** Questions that can change something of what is shown, by what they tell of the causes that can be behind it. */
+    private static List<Ask> asks(
+            Model model, Map<String, Boolean> known, Network network, List<String> faults, List<Held> held) {
+        boolean[] ofInterest = new boolean[model.causes().size()];
+        for (int i = 0; i < ofInterest.length; i++) {
+            ofInterest[i] = explains(model.causes().get(i), faults);
+        }
         return model.signs().stream()
                 .filter(sign -> sign.isAsked() && !known.containsKey(sign.key()))
-                .map(sign -> new Ask(sign, network.informationBits(model.bearing(sign), sign.leak())))
-                .filter(ask -> ask.bits() >= WORTH_ASKING_BITS)
+                .map(sign -> new Ask(sign, network.informationBits(model.bearing(sign), sign.leak(), ofInterest)))
+                .filter(ask -> ask.bits() >= WORTH_ASKING_BITS && moves(model, network, ask.sign(), held))
                 .sorted(Comparator.comparing(Ask::bits).reversed())
                 .toList();
+    }
+
+    /** Whether either answer moves a share that is shown. */
+    private static boolean moves(Model model, Network network, Sign sign, List<Held> held) {
+        int[] shown = held.stream()
+                .mapToInt(one -> model.causes().indexOf(one.cause()))
+                .toArray();
+        double[] asked = model.bearing(sign);
+        double[] yes = network.with(asked, sign.leak()).shares(shown);
+        double[] no = network.without(asked).shares(shown);
+        return IntStream.range(0, shown.length)
+                .anyMatch(i -> Math.abs(yes[i] - held.get(i).share()) >= MOVES
+                        || Math.abs(no[i] - held.get(i).share()) >= MOVES);
     }
 
     private static List<Reason> reasons(

@@ -46,6 +46,10 @@ public enum Fact {
     /** Whether what lay below had dried long enough. */
     BELOW_DRY("belowDry"),
     SOLVENT_OFF("solventOff"),
+    /** Whether paint that lay open below it was lifted with solvent. */
+    DISTRESSED("distressed"),
+    /** Whether what that loosened was wiped off with alcohol. */
+    RESIDUE_WIPED("residueWiped"),
     SEALED("sealed"),
     STENCIL("stencil"),
     SLIDE("slide"),

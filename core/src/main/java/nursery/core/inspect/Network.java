@@ -2,6 +2,7 @@ package nursery.core.inspect;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Causes that may act together, and the signs they bring about: a sign is missing only if neither chance nor any acting
@@ -50,6 +51,14 @@ final class Network {
                 missing[cause] *= 1 - sign[cause];
             }
         }
+    }
+
+    private Network(double[] priors, double[][] there, double[] thereLeak, double[] missing, boolean[] bears) {
+        this.priors = priors;
+        this.there = there;
+        this.thereLeak = thereLeak;
+        this.missing = missing;
+        this.bears = bears;
     }
 
     /** The probability of what was seen together with what is held; chance not making absent signs is left out. */
@@ -104,41 +113,72 @@ final class Network {
 
     /** How likely each cause acts, by what was seen. */
     double[] shares() {
+        return shares(IntStream.range(0, priors.length).toArray());
+    }
+
+    /** How likely some causes act, in the order they are named. */
+    double[] shares(int[] causes) {
         double all = weight();
-        double[] shares = new double[priors.length];
-        for (int cause = 0; cause < priors.length; cause++) {
+        double[] shares = new double[causes.length];
+        for (int i = 0; i < causes.length; i++) {
             Held[] held = open();
-            held[cause] = Held.ACTING;
-            shares[cause] = weight(held) / all;
+            held[causes[i]] = Held.ACTING;
+            shares[i] = weight(held) / all;
         }
         return shares;
     }
 
+    /** This with one more sign that was looked for and is there. */
+    Network with(double[] asked, double leak) {
+        double[][] signs = Arrays.copyOf(there, there.length + 1);
+        signs[there.length] = asked;
+        double[] leaks = Arrays.copyOf(thereLeak, thereLeak.length + 1);
+        leaks[there.length] = leak;
+        boolean[] bearing = bears.clone();
+        for (int cause = 0; cause < asked.length; cause++) {
+            bearing[cause] |= asked[cause] > 0;
+        }
+        return new Network(priors, signs, leaks, missing, bearing);
+    }
+
+    /** This with one more sign that was looked for and is not there. */
+    Network without(double[] asked) {
+        double[] still = missing.clone();
+        for (int cause = 0; cause < asked.length; cause++) {
+            still[cause] *= 1 - asked[cause];
+        }
+        return new Network(priors, there, thereLeak, still, bears);
+    }
+
     /**
-     * What the answer to a question is expected to tell of the causes, in bits: their entropy now less its mean after
-     * the answer (Lindley 1956). Only causes that bear on the question matter for it.
+     * What the answer to a question is expected to tell of the causes that are of interest, in bits: their entropy now
+     * less its mean after the answer (Lindley 1956). Only those that bear on the question matter for it; the others
+     * that bear on it are summed over.
      *
      * @param asked how likely each cause makes the answer a yes
      * @param leak how likely chance does
+     * @param ofInterest which causes can be behind what is seen
      */
-    double informationBits(double[] asked, double leak) {
-        int[] bearing = java.util.stream.IntStream.range(0, priors.length)
-                .filter(cause -> asked[cause] > 0)
+    double informationBits(double[] asked, double leak, boolean[] ofInterest) {
+        int[] bearing = IntStream.range(0, priors.length)
+                .filter(cause -> asked[cause] > 0 && ofInterest[cause])
                 .toArray();
+        Network not = without(asked);
         double all = weight();
         double yes = 0;
         double after = 0;
         for (int state = 0; state < 1 << bearing.length; state++) {
             Held[] held = open();
-            double no = 1 - leak;
             for (int i = 0; i < bearing.length; i++) {
-                boolean acts = (state >> i & 1) == 1;
-                held[bearing[i]] = acts ? Held.ACTING : Held.ABSENT;
-                no *= acts ? 1 - asked[bearing[i]] : 1;
+                held[bearing[i]] = (state >> i & 1) == 1 ? Held.ACTING : Held.ABSENT;
             }
-            double share = weight(held) / all;
-            yes += share * (1 - no);
-            after += share * entropyBits(1 - no);
+            double weight = weight(held);
+            if (weight > 0) {
+                double no = (1 - leak) * not.weight(held) / weight;
+                double share = weight / all;
+                yes += share * (1 - no);
+                after += share * entropyBits(1 - no);
+            }
         }
         return Math.max(0, entropyBits(yes) - after);
     }

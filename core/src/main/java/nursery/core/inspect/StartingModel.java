@@ -168,6 +168,15 @@ public final class StartingModel {
                         .when(Fact.SOLVENT_OFF, -1, 0.5, 12, "the solvent had not flashed off")
                         .when(Fact.SOLVENT_OFF, 0.5, ALWAYS, -7, "nothing with solvent was left wet")
                         .helps(Remedy.THIN_COAT, Remedy.SCUFF_AND_COAT, Remedy.LEAVE_IT),
+                cause("paint-residue", "Paint loosened by distressing was left on it", 0.04)
+                        .shows("haze", 0.75)
+                        .shows("fish-eyes", 0.1)
+                        .shows("where-wiped", 0.8)
+                        .when(Fact.DISTRESSED, -1, 0.5, -30, "no paint was distressed below it")
+                        .when(Fact.DISTRESSED, 0.5, ALWAYS, 6, "paint below it was lifted with solvent")
+                        .when(Fact.RESIDUE_WIPED, -1, 0.5, 8, "what came loose was not wiped off with alcohol")
+                        .when(Fact.RESIDUE_WIPED, 0.5, ALWAYS, -8, "what came loose was wiped off with alcohol")
+                        .helps(Remedy.THIN_COAT, Remedy.LEAVE_IT),
                 cause("blush", "Amine blush: a cold and damp cure sweats it out", 0.06)
                         .shows("greasy", 0.9)
                         .shows("haze", 0.2)

@@ -317,6 +317,68 @@ class DiagnosisTest {
         assertThat(diagnosis.held()).isNotEmpty().allMatch(held -> held.share() > 0 && held.share() <= 1 + 1e-9);
     }
 
+    static Stream<Arguments> asked() {
+        return Arrays.stream(Blemish.values())
+                .flatMap(fault -> Stream.of(
+                        Arguments.of(fault, Zone.ALL, Facts.NONE),
+                        Arguments.of(fault, Zone.MIDDLE, facts(Fact.OF_CURED, 1.5, Fact.SLIDE, 0, Fact.INK, 0))));
+    }
+
+    /** 13 of 44 questions asked what moved no share on the page: they told of causes that cannot make what is seen. */
+    @ParameterizedTest
+    @MethodSource("asked")
+    void aQuestionCanChangeWhatIsShown(Blemish fault, Zone zone, Facts facts) {
+        List<Sighting> seen = List.of(new Sighting(fault, zone, Extent.SOME));
+        Diagnosis before = Diagnosis.of(MODEL, seen, Map.of(), facts);
+        before.ask().ifPresent(ask -> {
+            double moved = 0;
+            for (boolean answer : new boolean[] {true, false}) {
+                Map<String, Double> after =
+                        shares(Diagnosis.of(MODEL, seen, Map.of(ask.sign().key(), answer), facts));
+                for (Diagnosis.Held held : before.held()) {
+                    double then = after.getOrDefault(held.cause().key(), 0.0);
+                    moved = Math.max(moved, Math.abs(then - held.share()));
+                }
+            }
+            assertThat(moved).as(ask.sign().question()).isGreaterThan(0.02);
+        });
+    }
+
+    /** Fish-eyes were put down to "more film than the turner carries": the sag seen the day before is that. */
+    @Test
+    void whatIsSeenLastIsNotExplainedByWhatWasSeenBefore() {
+        Facts thick = facts(Fact.FILM_MM, 1.9, Fact.CARRIES_MM, 1.0);
+        Sighting sag = new Sighting(Blemish.SAG, Zone.MIDDLE, Extent.MUCH);
+        Sighting fishEyes = new Sighting(Blemish.FISH_EYES, Zone.MIDDLE, Extent.SOME);
+        Diagnosis diagnosis = Diagnosis.of(MODEL, new CupFaults.Look(List.of(fishEyes), List.of(sag)), Map.of(), thick);
+        assertThat(diagnosis.ofLast())
+                .isNotEmpty()
+                .allSatisfy(held -> assertThat(held.cause().shows()).containsKey("fish-eyes"));
+        assertThat(diagnosis.held().get(0)).isEqualTo(diagnosis.ofLast().get(0));
+        assertThat(diagnosis.ofBefore().get(0).cause().key()).isEqualTo("too-thick-for-the-turner");
+        assertThat(Diagnosis.of(MODEL, List.of(fishEyes, sag), Map.of(), thick).ofBefore())
+                .as("seen at one look they are one thing")
+                .isEmpty();
+    }
+
+    /** P36: dissolved paint that was not wiped off with alcohol clouds the coat. */
+    @Test
+    void hazeOverDistressedPaintIsWhatCameLoose() {
+        Sighting haze = new Sighting(Blemish.HAZE, Zone.MIDDLE, Extent.SOME);
+        Facts left = facts(Fact.DISTRESSED, 1, Fact.RESIDUE_WIPED, 0, Fact.HUMIDITY, 45, Fact.DEW_MARGIN_C, 10);
+        assertThat(Diagnosis.of(MODEL, List.of(haze), Map.of(), left)
+                        .held()
+                        .get(0)
+                        .cause()
+                        .key())
+                .isEqualTo("paint-residue");
+        Facts wiped = facts(Fact.DISTRESSED, 1, Fact.RESIDUE_WIPED, 1);
+        assertThat(shares(Diagnosis.of(MODEL, List.of(haze), Map.of(), wiped)).getOrDefault("paint-residue", 0.0))
+                .isLessThan(0.2);
+        assertThat(shares(Diagnosis.of(MODEL, List.of(haze), Map.of(), facts(Fact.DISTRESSED, 0))))
+                .doesNotContainKey("paint-residue");
+    }
+
     @Test
     void everyFaultHasACauseAndSomethingToDo() {
         for (Blemish fault : Blemish.values()) {

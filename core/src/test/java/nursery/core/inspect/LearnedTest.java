@@ -103,7 +103,7 @@ class LearnedTest {
                 cases.add(drawn(hidden, random));
             }
             Model learned = Learned.from(MODEL, cases);
-            for (int i = 0; i < 100; i++) {
+            for (int i = 0; i < 300; i++) {
                 Confirmed next = drawn(hidden, random);
                 tried++;
                 before += isRight(MODEL, next) ? 1 : 0;

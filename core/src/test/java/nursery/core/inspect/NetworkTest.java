@@ -110,6 +110,12 @@ class NetworkTest {
         }
     }
 
+    private static boolean[] all(int causes) {
+        boolean[] all = new boolean[causes];
+        java.util.Arrays.fill(all, true);
+        return all;
+    }
+
     private static double sum(double[] values) {
         return java.util.Arrays.stream(values).sum();
     }
@@ -142,6 +148,36 @@ class NetworkTest {
         }
     }
 
+    /** The entropy of the causes of interest that bear on the question now, less its mean; the others summed over. */
+    @Test
+    void whatAQuestionTellsOfSomeCausesLeavesTheOthersOut() {
+        Random random = new Random(1988);
+        for (int trial = 0; trial < 400; trial++) {
+            Drawn drawn = Drawn.by(random);
+            double leak = 0.01 + 0.3 * random.nextDouble();
+            boolean[] ofInterest = new boolean[drawn.priors().length];
+            int kept = 0;
+            for (int cause = 0; cause < ofInterest.length; cause++) {
+                ofInterest[cause] = random.nextBoolean();
+                kept |= ofInterest[cause] && drawn.asked()[cause] > 0 ? 1 << cause : 0;
+            }
+            double[] joint = drawn.joint();
+            double[] now = new double[joint.length];
+            double[] yes = new double[joint.length];
+            double[] no = new double[joint.length];
+            for (int state = 0; state < joint.length; state++) {
+                double there = 1 - (1 - leak) * Drawn.quiet(state, drawn.asked());
+                now[state & kept] += joint[state];
+                yes[state & kept] += joint[state] * there;
+                no[state & kept] += joint[state] * (1 - there);
+            }
+            double all = sum(joint);
+            double expected = bits(now) - sum(yes) / all * bits(yes) - sum(no) / all * bits(no);
+            assertThat(drawn.network().informationBits(drawn.asked(), leak, ofInterest))
+                    .isCloseTo(expected, within(1e-9));
+        }
+    }
+
     /** Lindley 1956: the entropy of all joint states now, less its mean after the answer. */
     @Test
     void whatAQuestionTellsIsTheEntropyItTakesAway() {
@@ -159,7 +195,8 @@ class NetworkTest {
             }
             double all = sum(joint);
             double expected = bits(joint) - sum(yes) / all * bits(yes) - sum(no) / all * bits(no);
-            assertThat(drawn.network().informationBits(drawn.asked(), leak)).isCloseTo(expected, within(1e-9));
+            assertThat(drawn.network().informationBits(drawn.asked(), leak, all(drawn.priors().length)))
+                    .isCloseTo(expected, within(1e-9));
         }
     }
 }
