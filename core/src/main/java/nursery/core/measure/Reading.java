@@ -14,7 +14,20 @@ public final class Reading {
 
     /** Everything up to the last digit, one-sign fraction or decimal mark; then the unit, which begins otherwise. */
     private static final Pattern NUMBER_THEN_UNIT =
-            Pattern.compile("([^\\p{L}\"″'’°]*(?:['’]\\d{3}[^\\p{L}\"″'’°]*)*)\\s*([\\p{L}\"″'’°].*)?", Pattern.DOTALL);
+            Pattern.compile("([^\\p{L}\"'°]*(?:'\\d{3}[^\\p{L}\"'°]*)*)\\s*([\\p{L}\"'°].*)?", Pattern.DOTALL);
+
+    /** What keyboards and phones make of the marks of foot and inch. */
+    private static final Pattern FOOT_MARKS = Pattern.compile("[\u2018\u2019\u201b\u2032\u2035\u00b4`]");
+
+    private static final Pattern INCH_MARKS = Pattern.compile("[\u201c\u201d\u201e\u201f\u2033\u2036]|''");
+
+    /** Such as 1' 2 3/8": not 1'000, which is a thousand. */
+    private static final Pattern FEET_AND_INCHES = Pattern.compile(
+            "([^\\p{L}\"'°]*\\d)\\s*(?:'|ft\\.?|foot|feet)(?!\\d{3}\\D*$)\\s*([^\\p{L}\"'°]*[\\d½-¾⅐-⅞])\\s*"
+                    + "(?:\"|in\\.?|inch|inches)?",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final int INCHES_IN_A_FOOT = 12;
 
     private static final Map<String, Spelled> LENGTHS = Map.ofEntries(
             Map.entry("mm", Spelled.of(LengthUnit.MM)),
@@ -27,9 +40,10 @@ public final class Reading {
             Map.entry("inch", Spelled.of(LengthUnit.IN)),
             Map.entry("inche", Spelled.of(LengthUnit.IN)),
             Map.entry("\"", Spelled.of(LengthUnit.IN)),
-            Map.entry("″", Spelled.of(LengthUnit.IN)),
-            Map.entry("”", Spelled.of(LengthUnit.IN)),
-            Map.entry("''", Spelled.of(LengthUnit.IN)));
+            Map.entry("'", new Spelled(LengthUnit.IN, INCHES_IN_A_FOOT)),
+            Map.entry("ft", new Spelled(LengthUnit.IN, INCHES_IN_A_FOOT)),
+            Map.entry("foot", new Spelled(LengthUnit.IN, INCHES_IN_A_FOOT)),
+            Map.entry("feet", new Spelled(LengthUnit.IN, INCHES_IN_A_FOOT)));
     private static final Map<String, Spelled> VOLUMES = Map.ofEntries(
             Map.entry("ml", Spelled.of(VolumeUnit.ML)),
             Map.entry("cc", Spelled.of(VolumeUnit.ML)),
@@ -79,7 +93,12 @@ public final class Reading {
      * @throws IllegalArgumentException with a sentence for the writer
      */
     public static double parse(String text, Unit expected) {
-        Matcher parts = NUMBER_THEN_UNIT.matcher(text.strip());
+        String marked = marked(text);
+        Matcher feet = FEET_AND_INCHES.matcher(marked);
+        if (expected instanceof LengthUnit && feet.matches()) {
+            return feetAndInches(text, Numbers.parse(feet.group(1)), Numbers.parse(feet.group(2)));
+        }
+        Matcher parts = NUMBER_THEN_UNIT.matcher(marked);
         if (!namesAUnit(parts)) {
             return expected.toBase(Numbers.parse(text));
         }
@@ -89,9 +108,27 @@ public final class Reading {
         return named.unit().toBase(Numbers.parse(parts.group(1)) * named.times());
     }
 
+    /** With one mark for a foot and one for an inch, however they are typed. */
+    private static String marked(String text) {
+        String feet = FOOT_MARKS.matcher(text.strip()).replaceAll("'");
+        return INCH_MARKS.matcher(feet).replaceAll("\"");
+    }
+
+    private static double feetAndInches(String text, double feet, double inches) {
+        if (!(inches >= 0 && inches < INCHES_IN_A_FOOT) || feet < 0 || feet != Math.rint(feet)) {
+            throw new IllegalArgumentException(
+                    "“%s”: whole feet, and behind them less than 12 inches.".formatted(shorten(text.strip())));
+        }
+        return LengthUnit.IN.toBase(feet * INCHES_IN_A_FOOT + inches);
+    }
+
     /** The unit of length that stands behind what was typed, if one does. */
     public static Optional<LengthUnit> lengthNamed(String text) {
-        Matcher parts = NUMBER_THEN_UNIT.matcher(text.strip());
+        String marked = marked(text);
+        if (FEET_AND_INCHES.matcher(marked).matches()) {
+            return Optional.of(LengthUnit.IN);
+        }
+        Matcher parts = NUMBER_THEN_UNIT.matcher(marked);
         return namesAUnit(parts)
                 ? spelled(parts.group(2), LengthUnit.MM).map(Spelled::unit).map(LengthUnit.class::cast)
                 : Optional.empty();

@@ -30,7 +30,7 @@ public record Where(Part part, double fromMm, double toMm) {
     private static final int MOST_DECIMALS = 4;
     private static final double ROUNDING_MM = 1e-6;
     private static final Pattern ENDS = Pattern.compile("\\s*(?:-|–|—|\\bto\\b)\\s*");
-    private static final String UNIT = "[\\p{L}\"″”']+\\s*$";
+    private static final String UNIT = "[\\p{L}\"″”“„'’‘′]+\\s*$";
 
     /** A part of a cup that has a name. */
     public enum Part implements Field.Choice {

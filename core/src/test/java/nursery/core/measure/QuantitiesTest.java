@@ -144,7 +144,7 @@ class QuantitiesTest {
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
-            value = {"8 in 3|in 3", "8 ft|8 ft", "in|in", "5'|5'", "mm 5|mm 5", "1,234 mm|1234"})
+            value = {"8 in 3|in 3", "8 yd|8 yd", "in|in", "5°|5°", "mm 5|mm 5", "1,234 mm|1234"})
     void whatCannotBeMeantSurelyIsRefused(String written, String named) {
         assertThatThrownBy(() -> Reading.parse(written, LengthUnit.MM))
                 .isInstanceOf(IllegalArgumentException.class)

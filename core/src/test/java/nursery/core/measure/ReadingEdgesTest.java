@@ -44,6 +44,52 @@ class ReadingEdgesTest {
         assertThat(Reading.lengthNamed("")).isEmpty();
     }
 
+    /** An inch is 25.4 mm, a foot twelve of them (NIST SP 811), whatever a keyboard makes of their marks. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '~',
+            value = {
+                "8.5\"|215.9",
+                "8.5″|215.9",
+                "8.5”|215.9",
+                "8.5“|215.9",
+                "8 1/2''|215.9",
+                "8½’’|215.9",
+                "8½′′|215.9",
+                "8,5 ″|215.9",
+                "3 3/8”|85.725",
+                "1'|304.8",
+                "1′|304.8",
+                "1’|304.8",
+                "1‘|304.8",
+                "1 ft|304.8",
+                "2 feet|609.6",
+                "1' 2\"|355.6",
+                "1′2″|355.6",
+                "1’ 2 3/8”|365.125",
+                "1 ft 2 in|355.6",
+                "1 foot 2|355.6",
+                "1' 2½″|368.3"
+            })
+    void everyMarkOfFootAndInchIsRead(String typed, double mm) {
+        for (LengthUnit form : LengthUnit.values()) {
+            assertThat(Reading.parse(typed, form)).as("%s in %s", typed, form).isCloseTo(mm, within(1e-9));
+        }
+        assertThat(Reading.lengthNamed(typed)).contains(LengthUnit.IN);
+    }
+
+    @Test
+    void aMarkBetweenThousandsIsNoFoot() {
+        assertThat(Reading.parse("1'000", LengthUnit.MM)).isEqualTo(1000);
+        assertThat(Reading.parse("1’000 mm", LengthUnit.IN)).isEqualTo(1000);
+        assertThat(Reading.parse("1'000\"", LengthUnit.MM)).isEqualTo(25_400);
+        assertThatThrownBy(() -> Reading.parse("1' 13\"", LengthUnit.MM)).hasMessageContaining("less than 12 inches");
+        assertThatThrownBy(() -> Reading.parse("1.5' 2\"", LengthUnit.MM)).hasMessageContaining("whole feet");
+        assertThatThrownBy(() -> Reading.parse("8\"", VolumeUnit.ML)).hasMessageContaining("not a measure");
+        assertThatThrownBy(() -> Reading.parse("8'", TemperatureUnit.C)).hasMessageContaining("not a measure");
+    }
+
     @Test
     void aLongSlipIsShortened() {
         String forty = "1 " + "x".repeat(38);

@@ -29,6 +29,8 @@ class WhereTest {
                 "15/16–2 3/8;IN;23.81;60.33",
                 "15/16 to 2 3/8 in;MM;23.81;60.33",
                 "1 in to 60 mm;MM;25.4;60",
+                "15/16 – 2 3/8”;MM;23.81;60.33",
+                "15/16″ – 2 3/8″;MM;23.81;60.33",
                 "12 mm – 60 mm;IN;12;60"
             })
     void aBandIsReadInWhicheverUnitAndOrder(String typed, LengthUnit unit, double fromMm, double toMm) {
