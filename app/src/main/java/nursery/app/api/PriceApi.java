@@ -45,6 +45,10 @@ class PriceApi {
         BigDecimal round = read("roundTo", request.roundTo(), faults).orElse(BigDecimal.ZERO);
         BigDecimal digits = read("digits", request.digits(), faults).orElse(BigDecimal.valueOf(2));
         faults.within("digits", "digits", digits.doubleValue(), 0, 4, "");
+        faults.require(
+                digits.stripTrailingZeros().scale() <= 0,
+                "digits",
+                "digits is a whole number: %s are not.".formatted(digits.toPlainString()));
         faults.throwIfAny();
         Asking.Asked asked = new Asking(margin, markup, fee, fixed, round, digits.intValue()).of(cost.orElseThrow());
         return new PriceAnswer(asked.target().toPlainString(), asked.price().toPlainString());

@@ -189,7 +189,9 @@ record WorkRequest(
         double one = fields.number(at, first);
         double other = fields.number(at, last);
         boolean isRead = !Double.isNaN(one) && !Double.isNaN(other);
-        return isRead
+        boolean isWhole = isRead && one == Math.rint(one) && other == Math.rint(other);
+        fields.faults().require(!isRead || isWhole, at, "A grit is a whole number.");
+        return isWhole
                         && fields.faults().within(at, "A grit", one, Grit.LOWEST, Grit.HIGHEST, "")
                         && fields.faults().within(at, "A grit", other, Grit.LOWEST, Grit.HIGHEST, "")
                 ? new Grit((int) Math.min(one, other), (int) Math.max(one, other))

@@ -1,9 +1,6 @@
 package nursery.app.wrap;
 
-import java.awt.geom.AffineTransform;
-import java.awt.geom.Arc2D;
 import java.awt.geom.Path2D;
-import org.apache.batik.ext.awt.geom.ExtendedGeneralPath;
 import org.apache.batik.parser.DefaultPathHandler;
 import org.apache.batik.parser.PathParser;
 
@@ -182,10 +179,7 @@ final class PathReading extends DefaultPathHandler {
             return;
         }
         if (x != toX || y != toY) {
-            Arc2D round = ExtendedGeneralPath.computeArc(x, y, rx, ry, turned, large, sweep, toX, toY);
-            AffineTransform turn =
-                    AffineTransform.getRotateInstance(Math.toRadians(turned), round.getCenterX(), round.getCenterY());
-            path.append(turn.createTransformedShape(round), true);
+            new EllipticalArc(x, y, rx, ry, turned, large, sweep, toX, toY).appendTo(path, toX, toY);
         }
         at(toX, toY, Before.OTHER);
     }
