@@ -104,6 +104,18 @@ class ApiTest {
         assertThat(mix.has("partAGrams")).isFalse();
     }
 
+    @Test
+    void aDiameterSentForACircumferenceIsDoubted() throws Exception {
+        String blank =
+                "{\"outline\":[{\"heightMm\":0,\"circumferenceMm\":%s},{\"heightMm\":95," + "\"circumferenceMm\":%s}]}";
+        assertThat(answer("/api/blank", blank.formatted("85", "85"))
+                        .get("doubt")
+                        .asString())
+                .contains("Is that the diameter? Around it is then 267 mm.");
+        assertThat(answer("/api/blank", blank.formatted("267", "267")).has("doubt"))
+                .isFalse();
+    }
+
     /**
      * By hand: radii 35.014 and 43.927 mm, s = √(160² + 8.913²) = 160.248 mm, side = (220 + 276)/2 · s, base = 220²/4π.
      */

@@ -425,6 +425,7 @@ class MaterialsTest {
         assertThat(price("{\"cost\":-1,\"marginPercent\":45}")).contains("\"cost\"");
         assertThat(price("{\"marginPercent\":45}")).contains("cost is missing");
         assertThat(price("{\"cost\":true}")).contains("cost must be a number");
+        assertThat(price("{\"cost\":\"11.40\",\"digits\":2.5}")).contains("digits is a whole number: 2.5 are not.");
     }
 
     private String price(String body) throws Exception {

@@ -44,18 +44,33 @@ class BlankApi {
                     @Nullable
                     JsonNode handleGapMm) {}
 
+    /** @param doubt what is hard to believe of the measures, such as a diameter sent for a circumference */
+    record BlankAnswer(double sideCm2, double baseCm2, double coatedCm2, double slantMm, @Nullable String doubt) {
+
+        static BlankAnswer of(Blank blank) {
+            CoatedArea area = blank.area();
+            return new BlankAnswer(
+                    area.sideCm2(),
+                    area.baseCm2(),
+                    area.coatedCm2(),
+                    area.slantMm(),
+                    blank.doubt().orElse(null));
+        }
+    }
+
     @PostMapping("/api/blank")
     @Operation(
             summary = "Measure a blank",
             description =
                     "A stack of frusta between the heights given, base to rim. sideCm2 is the whole side, baseCm2 "
                             + "the disc of the base whether coated or not, coatedCm2 what a coat covers, slantMm "
-                            + "the length of the side along the surface. Changes nothing.")
-    CoatedArea blank(@RequestBody BlankRequest request) {
+                            + "the length of the side along the surface. doubt is there where the measures are hard "
+                            + "to believe. Changes nothing.")
+    BlankAnswer blank(@RequestBody BlankRequest request) {
         JsonFields fields = new JsonFields();
         Optional<Blank> blank = blank(fields, "", request);
         fields.faults().throwIfAny();
-        return blank.orElseThrow().area();
+        return BlankAnswer.of(blank.orElseThrow());
     }
 
     /** A blank as it is sent, alone or as a part of something. */

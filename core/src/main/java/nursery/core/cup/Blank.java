@@ -40,6 +40,8 @@ public record Blank(
     private static final double HOLDS_MOST = 4;
     /** No cup is taller for its width; from memory. */
     private static final double SLENDEREST = 6;
+    /** No cup is narrower anywhere, not even one for a single sip; from memory. */
+    private static final double NARROWEST_MM = 40;
 
     public Blank {
         Faults faults = new Faults();
@@ -127,21 +129,27 @@ public record Blank(
      * holds many times that; a pencil. A diameter typed for the way around does both.
      */
     public Optional<String> doubt() {
-        double across = outline.rimCircumferenceMm() / Math.PI;
         double ml = outsideMl();
         double soldMl = nominalOz.isPresent() ? VolumeUnit.FL_OZ.toBase(nominalOz.getAsDouble()) : 0;
-        boolean tooSmall = soldMl > 0 ? ml < HOLDS_LEAST * soldMl : outline.heightMm() > SLENDEREST * across;
+        double aroundMm = outline.stations().stream()
+                .mapToDouble(Station::circumferenceMm)
+                .min()
+                .orElseThrow();
+        double across = aroundMm / Math.PI;
+        boolean tooSmall = soldMl > 0
+                ? ml < HOLDS_LEAST * soldMl
+                : outline.heightMm() > SLENDEREST * across || across < NARROWEST_MM;
         if (tooSmall) {
             boolean diameter = soldMl == 0 || ml * Math.PI * Math.PI >= HOLDS_LEAST * soldMl;
             return Optional.of(("%s mm around is only %s mm across, too little for this cup%s.%s Measure again, or say "
                             + "that it is so.")
                     .formatted(
-                            Numbers.show(outline.rimCircumferenceMm(), 0),
+                            Numbers.show(aroundMm, 0),
                             Numbers.show(across, 0),
                             soldMl > 0 ? " of " + Numbers.show(nominalOz.getAsDouble()) + " oz" : "",
                             diameter
                                     ? " Is that the diameter? Around it is then %s mm."
-                                            .formatted(Numbers.show(outline.rimCircumferenceMm() * Math.PI, 0))
+                                            .formatted(Numbers.show(aroundMm * Math.PI, 0))
                                     : ""));
         }
         return soldMl > 0 && ml > HOLDS_MOST * soldMl

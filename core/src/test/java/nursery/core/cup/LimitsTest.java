@@ -11,6 +11,8 @@ import java.util.stream.IntStream;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The ends of what a cup can be belong to it, and what lies beyond is told under its own field. */
 class LimitsTest {
@@ -118,5 +120,35 @@ class LimitsTest {
                         .through(List.of(new Station(0, 200), new Station(150, 260)))
                         .baseCircumferenceMm())
                 .isEqualTo(200);
+    }
+
+    /** Cups as they are sold, mm across and high (from memory): the tape laid across is caught without a size too. */
+    @ParameterizedTest
+    @CsvSource({
+        "66, 155",
+        "73, 205",
+        "85, 95",
+        "76, 110",
+        "90, 120",
+        "89, 180",
+        "100, 150",
+        "80, 90",
+        "60, 70",
+        "95, 230",
+        "72, 178",
+        "87, 140",
+        "50, 55",
+        "84, 100",
+        "120, 125"
+    })
+    void aDiameterTypedForTheWayAroundIsAskedAboutWithoutASize(double acrossMm, double tallMm) {
+        assertThat(new Blank(new Straight(tallMm, acrossMm), true, 0, 0, 0, OptionalDouble.empty()).doubt())
+                .hasValueSatisfying(doubt -> assertThat(doubt).contains("Is that the diameter?"));
+        assertThat(new Blank(new Straight(tallMm, Math.PI * acrossMm), true, 0, 0, 0, OptionalDouble.empty()).doubt())
+                .isEmpty();
+        assertThat(new Blank(new Tapered(tallMm, acrossMm, Math.PI * acrossMm), true, 0, 0, 0, OptionalDouble.empty())
+                        .doubt())
+                .as("at the foot alone")
+                .isPresent();
     }
 }
