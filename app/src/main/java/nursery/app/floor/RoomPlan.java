@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import nursery.app.platform.Published;
 import nursery.core.cure.Forecast;
+import nursery.core.measure.Clock;
 import nursery.core.measure.Reading;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.measure.TimeOfDay;
@@ -53,6 +56,10 @@ public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String
         };
     }
 
+    /** A time, which may be of a clock of twelve hours, and behind it a temperature. */
+    private static final Pattern SETTING =
+            Pattern.compile("(\\d{1,2}(?::\\d{2})?\\s*(?:[ap]\\.?\\s?m\\.?)?)\\s+(\\S.*)", Pattern.CASE_INSENSITIVE);
+
     /** @throws IllegalArgumentException with a sentence for the writer */
     public static List<Forecast.Heating.Setting> settings(String written, TemperatureUnit unit) {
         List<Forecast.Heating.Setting> settings = new ArrayList<>();
@@ -60,25 +67,27 @@ public record RoomPlan(String curePlace, Way way, OptionalDouble steadyC, String
                 .map(String::strip)
                 .filter(text -> !text.isEmpty())
                 .toList()) {
-            String[] words = part.split("\\s+", 2);
-            if (words.length != 2) {
+            Matcher words = SETTING.matcher(part);
+            if (!words.matches()) {
                 throw new IllegalArgumentException(
                         "“%s” is not a setting: write a time and a temperature in %s, such as 06:30 %s."
                                 .formatted(part, unit.symbol(), unit == TemperatureUnit.C ? "21" : "70"));
             }
-            settings.add(new Forecast.Heating.Setting(TimeOfDay.parse(words[0]), Reading.parseRoom(words[1], unit)));
+            settings.add(new Forecast.Heating.Setting(
+                    TimeOfDay.parse(words.group(1)), Reading.parseRoom(words.group(2), unit)));
         }
         return settings;
     }
 
     /** As it is kept: in °C, to the last digit that says anything. */
     public static String written(List<Forecast.Heating.Setting> settings) {
-        return written(settings, TemperatureUnit.C);
+        return written(settings, TemperatureUnit.C, Clock.H24);
     }
 
-    public static String written(List<Forecast.Heating.Setting> settings, TemperatureUnit unit) {
+    public static String written(List<Forecast.Heating.Setting> settings, TemperatureUnit unit, Clock clock) {
         return settings.stream()
-                .map(setting -> setting.from() + " " + unit.writeNumber(setting.temperatureC()))
+                .map(setting -> clock.show(setting.from()).replace('\u00a0', ' ') + " "
+                        + unit.writeNumber(setting.temperatureC()))
                 .collect(Collectors.joining(", "));
     }
 }

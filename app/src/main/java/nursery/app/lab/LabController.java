@@ -214,7 +214,7 @@ class LabController {
                                 course,
                                 Instant.EPOCH,
                                 hours(spanH)))
-                .map(coat -> new Played(mixed, cup, coat, charts(coat), data(coat)));
+                .map(coat -> new Played(mixed, cup, coat, charts(coat, floors.show()), data(coat, floors.show())));
     }
 
     /** A cup that is not as warm as the room, and a heat pass: each may be left out. */
@@ -242,7 +242,7 @@ class LabController {
         return Duration.ofMillis(Math.round(hours * 3_600_000));
     }
 
-    private static List<LineChart> charts(CoatSimulation coat) {
+    private static List<LineChart> charts(CoatSimulation coat, Show show) {
         double[] x = values(coat, sample -> sample.after().toSeconds() / 3600.0);
         double drawnMm = Math.max(CARRIES_WELL_MM, CARRIES_WELL_MM * coat.filmMm());
         return List.of(
@@ -274,14 +274,16 @@ class LabController {
                         "carries",
                         "hours after the pour",
                         x,
-                        "film, mm",
+                        "film, " + show.lengthUnit().filmSymbol(),
                         false,
                         List.of(
                                 new LineChart.Series("carried", "a", values(coat, sample -> sample.carriesMm().stream()
                                         .filter(mm -> mm <= drawnMm)
+                                        .map(show.lengthUnit()::filmNumber)
                                         .findFirst()
                                         .orElse(Double.NaN))),
-                                new LineChart.Series("your film", "b", values(coat, Sample::filmMm))),
+                                new LineChart.Series("your film", "b", values(coat, sample -> show.lengthUnit()
+                                        .filmNumber(sample.filmMm())))),
                         Optional.empty(),
                         Optional.empty()));
     }
@@ -291,8 +293,8 @@ class LabController {
     }
 
     /** What the script reads out at the chosen moment, one text a sample. */
-    private static String data(CoatSimulation coat) {
-        return coat.samples().stream().map(LabController::spoken).collect(Collectors.joining("|"));
+    private static String data(CoatSimulation coat, Show show) {
+        return coat.samples().stream().map(sample -> show.told(spoken(sample))).collect(Collectors.joining("|"));
     }
 
     private static String spoken(Sample sample) {

@@ -152,7 +152,7 @@ class MaterialController {
                     Optional<MaterialForm.LotTyped> lot =
                             typed.getOrDefault("amount", "").isBlank()
                                     ? Optional.empty()
-                                    : Optional.of(MaterialForm.lot(new FormReader(typed), today()));
+                                    : Optional.of(MaterialForm.lot(new FormReader(typed), today(), material.kind()));
                     long id = book.add(material);
                     book.isOf(id, blank(new FormReader(typed)));
                     lot.ifPresent(bought -> addLot(id, bought, request));
@@ -221,7 +221,7 @@ class MaterialController {
     ModelAndView lot(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            addLot(id, MaterialForm.lot(reader, today()), request);
+            addLot(id, MaterialForm.lot(reader, today(), stocked.material().kind()), request);
             return LIST + "/" + id + "#lots";
         });
     }
@@ -252,7 +252,8 @@ class MaterialController {
                             .mapToDouble(Lot::left)
                             .findFirst()
                             .orElse(0)));
-            double left = reader.number("left-" + lot, "What is left");
+            double left = MaterialForm.amount(
+                    reader, "left-" + lot, "What is left", stocked.material().kind());
             reader.faults().throwIfAny();
             book.look(id, lot, left, Maker.of(request).name());
             return LIST + "/" + id + "#lots";
@@ -264,8 +265,10 @@ class MaterialController {
     ModelAndView weighed(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            double before = reader.number("before", "Before");
-            double after = reader.number("after", "After");
+            double before = MaterialForm.amount(
+                    reader, "before", "Before", stocked.material().kind());
+            double after = MaterialForm.amount(
+                    reader, "after", "After", stocked.material().kind());
             double basis = reader.number("basis", "On how much");
             reader.faults().within("before", "Before", before, 0, 100_000, "");
             reader.faults().within("after", "After", after, 0, 100_000, "");
@@ -286,7 +289,8 @@ class MaterialController {
     ModelAndView jar(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            double fell = reader.number("fell", "What fell into the jar");
+            double fell = MaterialForm.amount(
+                    reader, "fell", "What fell into the jar", stocked.material().kind());
             Optional<Long> jar = reader.raw("jar").isEmpty() ? Optional.empty() : reader.id("jar", "The jar");
             reader.faults().throwIfAny();
             return LIST + "/"

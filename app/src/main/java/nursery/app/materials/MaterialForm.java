@@ -12,7 +12,9 @@ import java.util.OptionalInt;
 import nursery.app.platform.FormReader;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.LengthUnit;
+import nursery.core.measure.MassUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.VolumeUnit;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 
@@ -57,9 +59,18 @@ final class MaterialForm {
                 mix);
     }
 
+    /** An amount in what its kind is counted in, or in the unit behind it: a bottle of paint may say 4 fl oz. */
+    static double amount(FormReader reader, String field, String what, MaterialKind kind) {
+        return switch (kind.measure()) {
+            case GRAM -> reader.quantity(field, what, MassUnit.G);
+            case ML -> reader.quantity(field, what, VolumeUnit.ML);
+            case CM2, PIECE -> reader.number(field, what);
+        };
+    }
+
     /** @throws InvalidInput with everything that is wrong */
-    static LotTyped lot(FormReader reader, LocalDate today) {
-        double amount = reader.number("amount", "How much it is");
+    static LotTyped lot(FormReader reader, LocalDate today, MaterialKind kind) {
+        double amount = amount(reader, "amount", "How much it is", kind);
         Optional<BigDecimal> price = reader.money("price", "What was paid");
         LocalDate bought = reader.date("bought", "The day it was bought").orElse(today);
         Optional<LocalDate> opened = reader.date("opened", "The day it was opened");

@@ -147,7 +147,7 @@ class MixBook {
                 .findFirst()
                 .orElseThrow(Gone::new);
         Instant now = moments.now();
-        Mark mark = Mark.unnumbered(now, now, by, share.stirredIn());
+        Mark mark = Mark.unnumbered(now, now, by, floors.show().told(share.stirredIn()));
         log.add(
                 code,
                 new LogEntry.Poured(

@@ -216,7 +216,10 @@ class RoomController {
                 "way",
                 plan.way().name(),
                 "heating",
-                RoomPlan.written(RoomPlan.settings(plan.heating(), TemperatureUnit.C), unit),
+                RoomPlan.written(
+                        RoomPlan.settings(plan.heating(), TemperatureUnit.C),
+                        unit,
+                        floors.ways().clock()),
                 "place",
                 plan.curePlace(),
                 "fileZone",

@@ -102,8 +102,9 @@ class SettingsController {
                 reader.faults().attempt("quietUntil", () -> TimeOfDay.parse(reader.raw("quietUntil")));
         // The form names the unit it was filled in, which this very form may be changing.
         VolumeUnit filledIn = floors.ways().volumeUnit();
-        double lossFillMl = reader.quantity("lossFill", "What stays on a mixing cup", filledIn, 0, Losses.MOST_ML);
-        double lossCupMl = reader.quantity("lossCup", "What stays on the glove", filledIn, 0, Losses.MOST_ML);
+        Losses were = floors.ways().losses();
+        double lossFillMl = loss(reader, "lossFill", "What stays on a mixing cup", filledIn, were.perFillMl());
+        double lossCupMl = loss(reader, "lossCup", "What stays on the glove", filledIn, were.perCupMl());
         OptionalDouble minutes = reader.optionalNumber("minutesPerCup");
         minutes.ifPresent(
                 found -> reader.faults().attempt("minutesPerCup", () -> new Pace(Pace.USUAL_MIXING_MIN, found)));
@@ -117,6 +118,13 @@ class SettingsController {
                 minutes,
                 clock.orElseThrow(),
                 weekStarts.orElseThrow());
+    }
+
+    /** What was not touched stays what it is, to the last digit: it is shown rounded. */
+    private static double loss(FormReader reader, String field, String what, VolumeUnit filledIn, double wasMl) {
+        return reader.raw(field).equals(filledIn.showNumber(wasMl))
+                ? wasMl
+                : reader.quantity(field, what, filledIn, 0, Losses.MOST_ML);
     }
 
     private static Map<String, String> typedFrom(Ways ways, Maker maker) {

@@ -95,13 +95,13 @@ public final class StartingModel {
                         .shows("ripples", 0.3)
                         .shows("one-end", 0.95)
                         .shows("nail-marks", 0.4)
-                        .when(Fact.OF_CARRIED, 1, ALWAYS, 6, "{filmMm} mm where this turner carries {carriesMm}")
+                        .when(Fact.OF_CARRIED, 1, ALWAYS, 6, "{filmMm} mm where this turner carries {carriesMm} mm")
                         .when(
                                 Fact.OF_CARRIED,
                                 0,
                                 0.6,
                                 -5,
-                                "{filmMm} mm, well below the {carriesMm} this turner carries")
+                                "{filmMm} mm, well below the {carriesMm} mm this turner carries")
                         .helps(Remedy.WAIT_AND_WARM, Remedy.SAND_FLAT_AND_COAT));
     }
 
@@ -196,9 +196,14 @@ public final class StartingModel {
                         .shows("sag", 0.85)
                         .shows("ripples", 0.6)
                         .shows("run-down", 0.25)
-                        .when(Fact.OF_CARRIED, 1, ALWAYS, 14, "{filmMm} mm where this turner carries {carriesMm}")
-                        .when(Fact.OF_CARRIED, 0.8, 1, 5, "{filmMm} mm, close to the {carriesMm} this turner carries")
-                        .when(Fact.OF_CARRIED, 0, 0.8, -10, "{filmMm} mm where this turner carries {carriesMm}")
+                        .when(Fact.OF_CARRIED, 1, ALWAYS, 14, "{filmMm} mm where this turner carries {carriesMm} mm")
+                        .when(
+                                Fact.OF_CARRIED,
+                                0.8,
+                                1,
+                                5,
+                                "{filmMm} mm, close to the {carriesMm} mm this turner carries")
+                        .when(Fact.OF_CARRIED, 0, 0.8, -10, "{filmMm} mm where this turner carries {carriesMm} mm")
                         .helps(Remedy.SAND_FLAT_AND_COAT, Remedy.LEAVE_IT),
                 cause("out-of-level", "The turner or the cup was not level", 0.06)
                         .shows("sag", 0.6)

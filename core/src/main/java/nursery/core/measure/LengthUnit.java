@@ -32,6 +32,15 @@ public enum LengthUnit implements Unit {
                 : Numbers.show(fromBase(mm) * THOU_PER_IN, 0) + "\u00a0thou";
     }
 
+    /** A film as that is told. */
+    public double filmNumber(double mm) {
+        return this == MM ? mm : fromBase(mm) * THOU_PER_IN;
+    }
+
+    public String filmSymbol() {
+        return this == MM ? "mm" : "thou";
+    }
+
     @Override
     public Scale scale() {
         return scale;

@@ -1,0 +1,96 @@
+package nursery.app;
+
+import static nursery.app.Tablet.text;
+import static nursery.app.Tablet.typed;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import nursery.app.ShopUnderTest.Running;
+import nursery.app.floor.RoomPlan;
+import nursery.core.measure.Clock;
+import nursery.core.measure.TemperatureUnit;
+import nursery.core.resin.Losses;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A shop that measures in inches, fluid ounces and °F by a clock of twelve hours reads nothing else. */
+@ExtendWith(ShopUnderTest.class)
+class ImperialShopTest {
+
+    private static Running shop;
+    private static Tablet tablet;
+
+    @BeforeAll
+    static void open(Running running) {
+        shop = running;
+        tablet = new Tablet(running);
+    }
+
+    @BeforeEach
+    void imperial() {
+        shop.empty();
+        shop.settle("UTC");
+        Map<String, String> form = shopForm();
+        form.putAll(typed("lengthUnit", "IN", "volumeUnit", "FL_OZ", "temperatureUnit", "F", "clock", "H12"));
+        assertThat(tablet.send("/shop", form)).hasStatus(302);
+    }
+
+    /** The shop's form as it is shown. */
+    private static Map<String, String> shopForm() {
+        Map<String, String> form = new HashMap<>();
+        String page = tablet.page("/shop");
+        Matcher inputs = Pattern.compile(
+                        "<input (?!type=\"(?:radio|checkbox)\")[^>]*?name=\"([^\"]+)\"[^>]*?value=\"([^\"]*)\"")
+                .matcher(page);
+        while (inputs.find()) {
+            form.putIfAbsent(inputs.group(1), inputs.group(2));
+        }
+        Matcher chosen =
+                Pattern.compile("name=\"([^\"]+)\" value=\"([^\"]*)\" checked").matcher(page);
+        while (chosen.find()) {
+            form.put(chosen.group(1), chosen.group(2));
+        }
+        form.put("zone", "UTC");
+        return form;
+    }
+
+    /** 1.5 ml became 1.4787: 0.05 fl oz, read again. */
+    @Test
+    void theShopsFormSentAsItIsShownChangesNothing() {
+        Losses before = shop.floor().ways().losses();
+        assertThat(before).isEqualTo(Losses.USUAL);
+        assertThat(tablet.send("/shop", shopForm())).hasStatus(302);
+        assertThat(shop.floor().ways().losses()).isEqualTo(before);
+        Map<String, String> more = shopForm();
+        more.put("lossFill", "2 ml");
+        assertThat(tablet.send("/shop", more)).hasStatus(302);
+        assertThat(shop.floor().ways().losses()).isEqualTo(new Losses(2, before.perCupMl()));
+    }
+
+    @Test
+    void theHeatingIsReadByAClockOfTwelveHours() {
+        assertThat(tablet.page("/room"))
+                .contains("such as 6:30 am 70, 10 pm 61.")
+                .doesNotContain("22:00");
+        String kept = RoomPlan.written(RoomPlan.settings("6:30 am 70, 10 pm 61", TemperatureUnit.F));
+        assertThat(RoomPlan.written(RoomPlan.settings(kept, TemperatureUnit.C), TemperatureUnit.F, Clock.H12))
+                .isEqualTo("6:30 am 70, 10:00 pm 61");
+        assertThat(RoomPlan.written(RoomPlan.settings("06:30 21; 22 16.5", TemperatureUnit.C)))
+                .isEqualTo("06:30 21, 22:00 16.5");
+    }
+
+    /** 4 US fl oz are 118.294 ml (NIST SP 811). */
+    @Test
+    void aBottleOfPaintIsReadInItsOwnUnitAndToldInTheShops() {
+        Map<String, String> paint =
+                typed("name", "Tram green", "kind", "PAINT", "colour", "#2f6b46", "leadDays", "7", "amount", "4 fl oz");
+        String one = tablet.send("/shelf/materials/new", paint).getResponse().getRedirectedUrl();
+        assertThat(text(tablet.get(one))).contains("4 fl oz").doesNotContain("118.3 ml");
+        assertThat(text(tablet.get("/shelf/materials"))).contains("4 fl oz left");
+    }
+}
