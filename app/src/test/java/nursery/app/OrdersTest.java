@@ -12,6 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import nursery.app.shelf.ShelfBook;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Straight;
@@ -66,6 +68,26 @@ class OrdersTest extends PlannedShop {
         // Full cure alone takes three days.
         assertThat(asked(order("due", "2026-03-04"))).contains(">No<");
         assertThat(shop.floor().cups()).hasSize(2);
+    }
+
+    /** "No" alone helps nobody: how many by when, and each way out as one touch that asks again. */
+    @Test
+    void whatCannotBePromisedIsSaidByDayWithWaysOutOfIt() {
+        assertThat(tablet.page("/plan/order"))
+                .as("the resin most cups are made with")
+                .contains("value=\"%d\" selected".formatted(resin));
+        String page = asked(order("count", "8", "due", "2026-03-05"))
+                .replaceAll("<[^>]*>", "")
+                .replaceAll("\\s+", " ");
+        assertThat(page)
+                .contains("No")
+                .containsPattern("\\d of 8 by \\w+ \\d+ Mar, ")
+                .containsPattern("8 of 8 by ");
+        String html = asked(order("count", "8", "due", "2026-03-05"));
+        Matcher later = Pattern.compile("href=\"([^\"]*due=(2026-[0-9-]+)[^\"]*)\">Due on")
+                .matcher(html);
+        assertThat(later.find()).isTrue();
+        assertThat(tablet.page(later.group(1).replace("&amp;", "&"))).contains(">Yes<");
     }
 
     @Test

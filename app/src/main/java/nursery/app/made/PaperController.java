@@ -24,6 +24,8 @@ import nursery.app.platform.Pdf;
 import nursery.app.platform.Seen;
 import nursery.app.platform.Show;
 import nursery.core.floor.CupNow;
+import nursery.core.floor.Floor;
+import nursery.core.plan.PlannedStep;
 import nursery.core.technique.PlanStep;
 import nursery.core.worth.CupCost;
 import org.springframework.beans.factory.annotation.Value;
@@ -196,16 +198,38 @@ class PaperController {
                         floors.show()));
     }
 
+    /**
+     * A step on a job card.
+     *
+     * @param planned where the plan has it, with the window it has then; empty if it finds no place
+     */
+    record CardStep(PlanStep step, Optional<PlannedStep> planned, Optional<Double> ml) {}
+
+    private List<CardStep> cardSteps(CupNow cup) {
+        Floor floor = floors.now();
+        List<PlannedStep> planned = floors.standing(floor).plan().of(cup.code());
+        return cup.stepsAhead().stream()
+                .map(step -> {
+                    Optional<PlannedStep> at = planned.stream()
+                            .filter(one -> one.step().number() == step.number())
+                            .findFirst();
+                    Optional<Double> ml = step.role().map(role -> at.flatMap(
+                                    one -> one.amountMl().stream().boxed().findFirst())
+                            .orElseGet(() -> floor.share(cup, step).suggestedMl()));
+                    return new CardStep(step, at, ml);
+                })
+                .toList();
+    }
+
     @GetMapping("/paper/card.pdf")
     ResponseEntity<byte[]> jobCard(@RequestParam(defaultValue = "") String cup, HttpServletRequest request) {
         CupNow found = cups(List.of(cup)).get(0);
         Map<String, Object> model = new HashMap<>();
         model.put("paper", onPaper(found, request));
         model.put("cup", found.cup());
-        model.put("steps", found.state().gone().isPresent() ? List.of() : found.stepsAhead());
+        model.put("steps", found.state().gone().isPresent() ? List.of() : cardSteps(found));
         model.put("done", found.cup().happened().size());
         model.put("materials", materials.chosen(found.cup().id()));
-        model.put("now", found);
         model.put("show", floors.show());
         return pdf("card-" + found.code(), "made/card-print", model);
     }

@@ -5,6 +5,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.math.BigDecimal;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,8 +24,10 @@ import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
 import nursery.app.platform.Maker;
 import nursery.app.platform.Pdf;
+import nursery.app.platform.Show;
 import nursery.app.platform.Upload;
 import nursery.app.techniques.TechniqueBook;
+import nursery.core.floor.Floor;
 import nursery.core.plan.Order;
 import nursery.core.worth.CupCost;
 import org.springframework.http.HttpStatus;
@@ -74,11 +79,13 @@ class OrderController {
     @GetMapping("/plan/order")
     String order(@RequestParam Map<String, String> typed, Model model) {
         if (typed.isEmpty()) {
-            return page(model, Form.fresh(Map.of("count", "1", "matters", "1")));
+            return page(model, Form.fresh(Map.of("count", "1", "matters", "1", "resin", String.valueOf(usualResin()))));
         }
         FormReader reader = new FormReader(typed);
         forms.read(reader).ifPresent(order -> {
-            model.addAttribute("promise", orders.promise(order));
+            Orders.Promise promise = orders.promise(order);
+            model.addAttribute("promise", promise);
+            model.addAttribute("waysOut", waysOut(promise, typed));
             model.addAttribute("quote", quote(order));
             model.addAttribute("asIt", asked(typed));
         });
@@ -108,6 +115,54 @@ class OrderController {
                 each,
                 each.multiply(BigDecimal.valueOf(order.count())),
                 cost.unpriced().isEmpty());
+    }
+
+    /** What most of the cups on the floor are made with; of as many the one used last. */
+    private long usualResin() {
+        Floor floor = floors.now();
+        List<Long> used =
+                floor.cups().stream().map(cup -> cup.cup().resins().base().id()).toList();
+        return used.stream()
+                .max(Comparator.comparing((Long id) -> Collections.frequency(used, id))
+                        .thenComparing(used::lastIndexOf))
+                .orElseGet(() -> floor.shelf().resins().get(0).id());
+    }
+
+    /** The same question with one thing otherwise. */
+    record WayOut(String words, String address) {}
+
+    /** What to ask instead where the answer is no: fewer, a later day, a faster resin. */
+    private List<WayOut> waysOut(Orders.Promise promise, Map<String, String> typed) {
+        if (promise.inTime() && promise.nowLate().isEmpty()) {
+            return List.of();
+        }
+        Show show = floors.show();
+        List<WayOut> ways = new ArrayList<>();
+        int inTime = promise.inTimeCount();
+        if (inTime > 0 && inTime < promise.order().count()) {
+            ways.add(way("Promise %d of them".formatted(inTime), typed, "count", "" + inTime));
+        }
+        promise.byDay().stream()
+                .filter(one -> one.count() == promise.order().count())
+                .map(one -> one.day().plusDays(1))
+                .filter(day -> promise.order().due().filter(day::isAfter).isPresent())
+                .forEach(day -> ways.add(way("Due on %s".formatted(show.date(day)), typed, "due", "" + day)));
+        promise.readyLast()
+                .map(at -> at.atZone(show.zone()).toLocalDate().plusDays(1))
+                .filter(day -> !promise.nowLate().isEmpty())
+                .ifPresent(day ->
+                        ways.add(way("Behind all the rest, on %s".formatted(show.date(day)), typed, "due", "" + day)));
+        floors.shelf()
+                .fastest()
+                .filter(resin -> resin.id() != promise.order().resins().base().id())
+                .ifPresent(resin -> ways.add(way("In " + resin.name(), typed, "resin", "" + resin.id())));
+        return ways;
+    }
+
+    private static WayOut way(String words, Map<String, String> typed, String field, String value) {
+        Map<String, String> otherwise = new LinkedHashMap<>(typed);
+        otherwise.put(field, value);
+        return new WayOut(words, "/plan/order?" + asked(otherwise));
     }
 
     /** The same question, as an address has it. */

@@ -2,6 +2,7 @@ package nursery.app.plan;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -51,7 +52,36 @@ class Orders implements DisposableBean {
             Optional<Instant> readyLast,
             List<Cup> nowLate,
             int moved,
-            boolean inTime) {}
+            boolean inTime,
+            List<ByDay> byDay) {
+
+        /** How many are ready by the day they are due; all or none where no day is given. */
+        public int inTimeCount() {
+            return order.due()
+                    .map(day -> byDay.stream()
+                            .filter(one -> one.day().isBefore(day))
+                            .mapToInt(ByDay::count)
+                            .max()
+                            .orElse(0))
+                    .orElse(inTime ? order.count() : 0);
+        }
+    }
+
+    /** So many of an order's cups have reached full cure by the end of a day. */
+    record ByDay(int count, LocalDate day) {}
+
+    private List<ByDay> byDay(WeekPlan plan) {
+        List<LocalDate> days = plan.readyAt().entrySet().stream()
+                .filter(entry -> Order.isWanted(entry.getKey()))
+                .map(entry -> entry.getValue().atZone(floors.ways().zone()).toLocalDate())
+                .sorted()
+                .toList();
+        return days.stream()
+                .distinct()
+                .map(day -> new ByDay(
+                        (int) days.stream().filter(one -> !one.isAfter(day)).count(), day))
+                .toList();
+    }
 
     /** Plans the shop with the order in it, promised, and once more with it behind everything else. */
     Promise promise(Order order) {
@@ -74,7 +104,8 @@ class Orders implements DisposableBean {
                 ready(last, order.count()),
                 nowLate,
                 Changes.between(before, promised).moved().size(),
-                inTime);
+                inTime,
+                byDay(promised));
     }
 
     private WeekPlan planned(WeekPlan before, Order order) {

@@ -33,6 +33,13 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
             return !isLate(after) && isLate(before);
         }
 
+        public boolean isLaterStill() {
+            return isLate(after)
+                    && isLate(before)
+                    && before.isPresent()
+                    && after.filter(late -> late.compareTo(before.get()) <= 0).isEmpty();
+        }
+
         /** A cup without a place is late for ever. */
         private static boolean isLate(Optional<Duration> late) {
             return late.filter(Duration::isZero).isEmpty();
@@ -59,6 +66,11 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
 
     public boolean isNothing() {
         return moved.isEmpty() && cups.isEmpty();
+    }
+
+    /** Cups that were late and will be so by more, or find no place any more. */
+    public List<CupChange> laterStill() {
+        return cups.stream().filter(CupChange::isLaterStill).toList();
     }
 
     public List<CupChange> nowLate() {
