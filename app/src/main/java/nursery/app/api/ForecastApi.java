@@ -49,7 +49,8 @@ class ForecastApi {
     /** @param lowC together with highC the range that holds the truth four times in five */
     record PointAnswer(Instant at, double temperatureC, double lowC, double highC) {}
 
-    record ForecastAnswer(List<PointAnswer> points) {}
+    /** @param doubt what the ranges cannot hold, where the room is hardly known */
+    record ForecastAnswer(List<PointAnswer> points, @Nullable String doubt) {}
 
     private final Floors floors;
 
@@ -60,8 +61,11 @@ class ForecastApi {
     @PostMapping("/api/forecast")
     @Operation(
             summary = "A room ahead, as on its last days",
-            description = "The mean of the last days at the same time of day in the shop's zone, from what it is now; "
-                    + "the range comes from how far the same forecast missed before. Changes nothing.")
+            description =
+                    "The mean of the last days at the same time of day in the shop's zone, or of the last weeks at the "
+                            + "same time of week where weekends differ, with what it becomes colder or warmer by from "
+                            + "day to day, from what it is now; "
+                            + "the range comes from how far the same forecast missed before. Changes nothing.")
     ForecastAnswer forecast(@RequestBody ForecastRequest request) {
         JsonFields fields = new JsonFields();
         List<RoomReading> readings = ReadingRequest.all(fields, request.readings());
@@ -95,14 +99,18 @@ class ForecastApi {
         Forecast forecast = RoomPlan.STARTING.forecast();
         RoomCourse course = forecast.continuing(history, asOf, zone);
         Spread spread = forecast.spread(history, zone);
-        return new ForecastAnswer(wanted.stream()
+        List<PointAnswer> points = wanted.stream()
                 .map(at -> {
                     double celsius = course.temperatureCAt(at);
                     Duration lead = Duration.between(history.lastReadingAt(), at);
                     double off = at.isAfter(history.lastReadingAt()) ? spread.widthC(lead) : 0;
                     return new PointAnswer(at, celsius, celsius - off, celsius + off);
                 })
-                .toList());
+                .toList();
+        return new ForecastAnswer(
+                points,
+                Forecast.doubt(history.firstReadingAt(), history.lastReadingAt())
+                        .orElse(null));
     }
 
     private static List<Instant> moments(JsonFields fields, @Nullable List<@Nullable JsonNode> requested) {

@@ -248,6 +248,8 @@ class RoomController {
         model.addAttribute("silentSince", air.silentSince().orElse(null));
         model.addAttribute("tonightC", air.spreadC(floor.now(), floor.now().plus(TONIGHT)));
         model.addAttribute("weekC", air.spreadC(floor.now(), floor.now().plus(WEEK)));
+        model.addAttribute(
+                "doubt", plan.way() == RoomPlan.Way.LAST_DAYS ? air.doubt().orElse(null) : null);
         model.addAttribute("sensors", room.sensors());
         model.addAttribute("simulating", simulated.isOn());
         model.addAttribute("zones", zones());

@@ -2,13 +2,17 @@ package nursery.core.cure;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import nursery.core.measure.Faults;
@@ -46,6 +50,15 @@ public sealed interface Forecast {
     /** Whether the thermometer has been silent for so long that the room now is only assumed. */
     static boolean isSilent(RoomCourse history, Instant now) {
         return Duration.between(history.lastReadingAt(), now).compareTo(SILENT_AFTER) > 0;
+    }
+
+    /** What no range can hold where less than a week is known of a room, from its first reading to its last. */
+    static Optional<String> doubt(Instant first, Instant last) {
+        long days = Duration.between(first, last).toDays();
+        return days >= RoomDays.WEEK
+                ? Optional.empty()
+                : Optional.of("This room is known for %s only: a weekend or other weather may be further off."
+                        .formatted(days == 1 ? "a day" : days == 0 ? "hours" : days + " days"));
     }
 
     /** A temperature the maker sets, reached evenly within two hours. */
@@ -162,6 +175,9 @@ public sealed interface Forecast {
         public Spread spread(RoomCourse history, ZoneId zone) {
             Duration known = Duration.between(history.firstReadingAt(), history.lastReadingAt());
             Duration whole = Duration.ofDays(days);
+            if (RoomDays.of(history, history.lastReadingAt(), zone).isMoreThanADay()) {
+                whole = RoomDays.KNOWS_A_WEEK;
+            }
             Duration least = known.dividedBy(2).compareTo(whole) < 0 ? known.dividedBy(2) : whole;
             Instant from = history.firstReadingAt().plus(least);
             return Spread.of(
@@ -169,14 +185,18 @@ public sealed interface Forecast {
                     origin -> origin.isBefore(from) ? at -> OptionalDouble.empty() : foretold(history, origin, zone));
         }
 
-        /** The last days as they were known at a moment, by the time of day on the wall's clock. */
+        /**
+         * The last days as they were known at a moment, by the time of day on the wall's clock, or by the time of the
+         * week where weekdays differ; and whether they became colder or warmer day by day ({@link RoomDays}).
+         */
         private static final class Pattern {
 
             private final RoomCourse history;
             private final Instant now;
             private final ZoneId zone;
             private final int days;
-            private final Map<LocalTime, OptionalDouble> usual = new HashMap<>();
+            private final RoomDays known;
+            private final Map<Object, OptionalDouble> usual = new HashMap<>();
             private double lasts = Double.NaN;
 
             Pattern(RoomCourse history, Instant now, ZoneId zone, int days) {
@@ -184,23 +204,44 @@ public sealed interface Forecast {
                 this.now = now;
                 this.zone = zone;
                 this.days = days;
+                this.known = RoomDays.of(history, now, zone);
             }
 
-            /** The mean of the same time of day. */
-            OptionalDouble usualC(Instant at) {
-                return usual.computeIfAbsent(at.atZone(zone).toLocalTime(), time -> IntStream.rangeClosed(0, days)
-                        .mapToObj(back -> now.atZone(zone)
-                                .toLocalDate()
-                                .minusDays(back)
-                                .atTime(time)
+            /** The mean of the same time of day or week, as it would be now. */
+            private OptionalDouble usualNowC(Instant at) {
+                ZonedDateTime local = at.atZone(zone);
+                return known.hasWeek()
+                        ? usual.computeIfAbsent(
+                                List.of(local.getDayOfWeek(), local.toLocalTime()), key -> before(local, RoomDays.WEEK))
+                        : usual.computeIfAbsent(local.toLocalTime(), key -> before(local, 1));
+            }
+
+            private OptionalDouble before(ZonedDateTime time, int everyDays) {
+                LocalDate today = now.atZone(zone).toLocalDate();
+                long ahead = ChronoUnit.DAYS.between(today, time.toLocalDate());
+                LocalDate like = today.plusDays(Math.floorMod(ahead, (long) everyDays));
+                int back = everyDays == 1 ? days : RoomDays.WEEKS * everyDays;
+                return IntStream.rangeClosed(0, back / everyDays)
+                        .mapToObj(times -> like.minusDays((long) times * everyDays)
+                                .atTime(time.toLocalTime())
                                 .atZone(zone)
                                 .toInstant())
-                        .filter(past -> !past.isAfter(now)
-                                && past.isAfter(now.minus(Duration.ofDays(days)))
-                                && !past.isBefore(history.firstReadingAt())
-                                && !past.isAfter(history.lastReadingAt()))
-                        .mapToDouble(history::temperatureCAt)
-                        .average());
+                        .filter(past ->
+                                !past.isAfter(now) && past.isAfter(now.minus(Duration.ofDays(back))) && isRead(past))
+                        .mapToDouble(past -> history.temperatureCAt(past) + known.sinceC(past))
+                        .average();
+            }
+
+            private boolean isRead(Instant at) {
+                return !at.isBefore(history.firstReadingAt()) && !at.isAfter(history.lastReadingAt());
+            }
+
+            /** The usual at a moment, past or to come. */
+            OptionalDouble usualC(Instant at) {
+                OptionalDouble usualThen = usualNowC(at);
+                return usualThen.isPresent()
+                        ? OptionalDouble.of(usualThen.getAsDouble() - known.sinceC(at))
+                        : usualThen;
             }
 
             /** The usual, and what is left of the difference from it now. */
@@ -238,8 +279,7 @@ public sealed interface Forecast {
             }
 
             private double offC(Instant at) {
-                boolean read = !at.isBefore(history.firstReadingAt()) && !at.isAfter(history.lastReadingAt());
-                OptionalDouble usualThen = read ? usualC(at) : OptionalDouble.empty();
+                OptionalDouble usualThen = isRead(at) ? usualC(at) : OptionalDouble.empty();
                 return usualThen.isPresent() ? history.temperatureCAt(at) - usualThen.getAsDouble() : 0;
             }
         }

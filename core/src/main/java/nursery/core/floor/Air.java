@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import nursery.core.cure.CoatFitness;
+import nursery.core.cure.Forecast;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.Spread;
 
@@ -20,6 +21,11 @@ public record Air(RoomCourse course, Spread spread, Optional<Instant> lastReadAt
     /** The temperature at a moment, as the clock takes it. */
     public double temperatureC(Instant at) {
         return course.temperatureCAt(at);
+    }
+
+    /** What the range cannot hold, in words; empty where it is known well enough. */
+    public Optional<String> doubt() {
+        return lastReadAt.flatMap(last -> Forecast.doubt(course.firstReadingAt(), last));
     }
 
     /** How far the room may be off at a moment ahead, °C up or down: four times in five it is no further. */

@@ -229,7 +229,7 @@ class DiagnosisTest {
         assertThat(diagnosis.held().get(0).reasons())
                 .extracting(Diagnosis.Reason::words)
                 .first()
-                .isEqualTo("0.71 mm where this turner carries 0.55");
+                .isEqualTo("0.71 mm where this turner carries 0.55 mm");
         assertThat(diagnosis.tells()).isTrue();
         assertThat(of(Blemish.SOFT, Zone.ALL, facts(Fact.RATIO_ERROR, -0.08)).held())
                 .flatExtracting(Diagnosis.Held::reasons)

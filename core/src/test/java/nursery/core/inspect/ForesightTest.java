@@ -20,7 +20,7 @@ class ForesightTest {
         assertThat(first.fault()).isEqualTo(Blemish.SAG);
         double odds = 0.08 / 0.92 * Math.pow(10, 1.4);
         assertThat(first.chance()).isCloseTo(0.85 * odds / (1 + odds), within(1e-9));
-        assertThat(first.words()).isEqualTo("sag or bulge, about 6 in 10: 0.71 mm where this turner carries 0.55.");
+        assertThat(first.words()).isEqualTo("sag or bulge, about 6 in 10: 0.71 mm where this turner carries 0.55 mm.");
     }
 
     /** P28, P36: cold and damp. */
