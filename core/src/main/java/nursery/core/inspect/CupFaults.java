@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nursery.core.floor.CupNow;
 import nursery.core.log.Blemish;
@@ -55,8 +56,7 @@ public final class CupFaults {
     public record Look(List<Sighting> last, List<Sighting> before) {}
 
     public static Look look(CupNow now) {
-        Map<Blemish, Sighting> seen = new EnumMap<>(Blemish.class);
-        Map<Blemish, Instant> when = new EnumMap<>(Blemish.class);
+        Map<Blemish, Seen> seen = new EnumMap<>(Blemish.class);
         for (LogEntry entry : now.cup().happened()) {
             boolean since = now.state()
                     .newestCoat()
@@ -64,24 +64,23 @@ public final class CupFaults {
                             entry.mark().happenedAt().isBefore(coat.times().pouredAt()))
                     .isEmpty();
             if (since && entry instanceof FaultsSeen faults) {
-                faults.sightings().forEach(one -> {
-                    seen.put(one.fault(), one);
-                    when.put(one.fault(), entry.mark().happenedAt());
-                });
+                faults.sightings()
+                        .forEach(one ->
+                                seen.put(one.fault(), new Seen(one, entry.mark().happenedAt())));
             }
         }
-        Instant last = when.values().stream()
+        Instant last = seen.values().stream()
+                .map(Seen::at)
                 .max(Instant::compareTo)
                 .orElse(Instant.EPOCH)
                 .minus(ONE_LOOK);
-        return new Look(
-                seen.values().stream()
-                        .filter(one -> !when.get(one.fault()).isBefore(last))
-                        .toList(),
-                seen.values().stream()
-                        .filter(one -> when.get(one.fault()).isBefore(last))
-                        .toList());
+        Map<Boolean, List<Sighting>> isBefore = seen.values().stream()
+                .collect(Collectors.partitioningBy(
+                        one -> one.at().isBefore(last), Collectors.mapping(Seen::sighting, Collectors.toList())));
+        return new Look(isBefore.getOrDefault(false, List.of()), isBefore.getOrDefault(true, List.of()));
     }
+
+    private record Seen(Sighting sighting, Instant at) {}
 
     /** What was found to be behind it since, if that was said. */
     public static Optional<String> cause(CupNow now) {

@@ -47,6 +47,6 @@ public record Foresight(Blemish fault, double chance, Cause cause, String reason
     }
 
     public String words() {
-        return "%s, about %d in 10: %s.".formatted(fault.words(), Math.round(10 * chance), reason);
+        return "%s, about %s: %s.".formatted(fault.words(), Tenths.counted(chance), reason);
     }
 }

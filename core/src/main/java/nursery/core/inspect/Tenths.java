@@ -1,4 +1,4 @@
-package nursery.app.inspect;
+package nursery.core.inspect;
 
 /**
  * How likely something is, as it is said: so many times in ten. Causes act together, so their shares are no parts of a
@@ -11,11 +11,14 @@ public record Tenths(String words, long percent) {
     private static final double SURE = 0.95;
     private static final double SELDOM = 0.1;
 
+    static String counted(double share) {
+        return "%d in 10".formatted(Math.round(share * 10));
+    }
+
     public static Tenths of(double share) {
-        long tenths = Math.round(share * 10);
         String words = share >= SURE
                 ? "almost sure"
-                : share < SELDOM ? "1 in %d".formatted(Math.round(1 / share)) : "%d in 10".formatted(tenths);
+                : share < SELDOM ? "1 in %d".formatted(Math.round(1 / share)) : counted(share);
         return new Tenths(words, Math.round(share * 100));
     }
 }
