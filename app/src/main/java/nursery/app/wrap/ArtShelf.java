@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HexFormat;
 import java.util.Iterator;
@@ -132,11 +133,14 @@ class ArtShelf {
         try {
             return new Shelved(id, name, drawing.art(), 0, drawing.left());
         } catch (InvalidInput e) {
-            // What was left out is most likely why there is nothing.
-            List<Fault> faults = new java.util.ArrayList<>(e.faults().stream()
-                    .map(fault -> new Fault("file", fault.message()))
-                    .toList());
-            drawing.left().forEach(words -> faults.add(new Fault("file", words)));
+            // What was left out is why there is nothing: to say more would be a guess.
+            List<Fault> faults = new ArrayList<>();
+            if (drawing.left().isEmpty()) {
+                e.faults().forEach(fault -> faults.add(new Fault("file", fault.message())));
+            } else {
+                faults.add(new Fault("file", "Nothing in it can be cut as it is."));
+                drawing.left().forEach(words -> faults.add(new Fault("file", words)));
+            }
             throw new InvalidInput(faults);
         }
     }

@@ -23,6 +23,7 @@ import nursery.core.wrap.Art;
 import org.apache.batik.parser.AWTPolygonProducer;
 import org.apache.batik.parser.AWTTransformProducer;
 import org.apache.batik.parser.ParseException;
+import org.jspecify.annotations.Nullable;
 import org.locationtech.jts.geom.Coordinate;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -42,46 +43,67 @@ final class SvgReader {
     /** A curve is nowhere further from its corners than this part of the drawing. */
     private static final double FINENESS = 1 / 20_000.0;
 
+    private static final String TEXT = "Text is left out: turn it into outlines first.";
+    private static final List<String> PROPERTIES = List.of(
+            "fill",
+            "fill-rule",
+            "fill-opacity",
+            "display",
+            "visibility",
+            "opacity",
+            "stroke",
+            "color",
+            "clip-path",
+            "mask",
+            "transform");
+    /** How deep clones may lie in one another. */
+    private static final int MOST_CLONES = 12;
+
+    private final Document document;
+    private final SvgSheet sheet;
     private final List<SvgDrawing.Filled> found = new ArrayList<>();
     private final Set<String> left = new TreeSet<>();
     private int elements;
     private int points;
     private double flatness = 0.01;
 
-    private SvgReader() {}
+    private int clones;
+
+    private SvgReader(Document document) {
+        this.document = document;
+        this.sheet = new SvgSheet(document);
+    }
 
     /** @throws InvalidInput if it is no SVG that can be read, with what to do */
     static SvgDrawing read(byte[] file) {
         refuseIf(
                 file.length > SvgDrawing.LARGEST_BYTES,
                 "The file is larger than %d MB: simplify its paths.".formatted(SvgDrawing.LARGEST_BYTES >> 20));
-        return new SvgReader().read(SvgXml.parsed(file));
+        return new SvgReader(SvgXml.parsed(file)).read();
     }
 
-    private SvgDrawing read(Document document) {
+    private SvgDrawing read() {
         Element root = document.getDocumentElement();
         refuseIf(!"svg".equals(name(root)), "The file is not SVG: it begins with <%s>.".formatted(name(root)));
         double[] box = numbers(root.getAttribute("viewBox"));
-        boolean hasBox = box.length == 4 && box[2] > 0 && box[3] > 0;
+        boolean hasBox = SvgView.isBox(box);
         double widthMm = lengthMm(root.getAttribute("width"), hasBox ? box[2] * UNITS.getOrDefault("", 1.0) : 100);
         double heightMm = lengthMm(root.getAttribute("height"), hasBox ? box[3] * widthMm / box[2] : widthMm);
-        AffineTransform toMm = new AffineTransform();
-        if (hasBox) {
-            // preserveAspectRatio xMidYMid meet, what SVG does if nothing is said.
-            double scale = Math.min(widthMm / box[2], heightMm / box[3]);
-            toMm.translate((widthMm - box[2] * scale) / 2, (heightMm - box[3] * scale) / 2);
-            toMm.scale(scale, scale);
-            toMm.translate(-box[0], -box[1]);
-        } else {
-            toMm.scale(UNITS.getOrDefault("", 1.0), UNITS.getOrDefault("", 1.0));
-        }
+        double px = UNITS.getOrDefault("px", 1.0);
+        AffineTransform toMm = hasBox
+                ? new SvgView(widthMm, heightMm).fitting(box, root.getAttribute("preserveAspectRatio"))
+                : AffineTransform.getScaleInstance(px, px);
+        SvgView view = hasBox ? new SvgView(box[2], box[3]) : new SvgView(widthMm / px, heightMm / px);
         Faults faults = new Faults();
         faults.within("file", "The drawing's width", widthMm, 0.1, 10_000, "mm");
         faults.within("file", "The drawing's height", heightMm, 0.1, 10_000, "mm");
         faults.throwIfAny();
         flatness = Math.hypot(widthMm, heightMm) * FINENESS;
-        Style page = below(new Style("#000000", false, toMm, ""), own(root), root);
-        children(root, new Style(page.fill(), page.evenOdd(), page.at(), ""), 0);
+        Style page = below(new Style("#000000", "#000000", false, true, toMm, "", view), own(root), root);
+        children(root, page.in(""), 0);
+        if (sheet.isPassedOver()) {
+            left.add("Some rules of its style sheet are not read: look whether its colours are right.");
+        }
         return new SvgDrawing(List.copyOf(found), widthMm, heightMm, List.copyOf(left));
     }
 
@@ -100,23 +122,37 @@ final class SvgReader {
 
     private void element(Element element, Style above, int depth) {
         Map<String, String> own = own(element);
-        if ("none".equals(own.get("display")) || "hidden".equals(own.get("visibility"))) {
+        if ("none".equals(own.get("display")) || isNothing(own.get("opacity"))) {
             return;
         }
         Style style = below(above, own, element);
         switch (name(element)) {
-            case "g", "svg", "a", "switch" -> children(element, style, depth + 1);
-            case "path" -> draw(element, style, path(element.getAttribute("d")));
-            case "rect" -> draw(element, style, Optional.of(rectangle(element)));
-            case "circle" -> draw(element, style, Optional.of(round(element, n(element, "r"), n(element, "r"))));
-            case "ellipse" -> draw(element, style, Optional.of(round(element, n(element, "rx"), n(element, "ry"))));
-            case "polygon", "polyline" -> draw(element, style, polygon(element.getAttribute("points"), style));
-            case "line" -> left.add("Lines have no area: turn strokes into shapes first.");
-            case "text", "tspan", "textPath" ->
-                left.add("Text is left out: turn it into paths in the program it was drawn with.");
+            case "g", "a", "switch" -> children(element, style, depth + 1);
+            case "svg" -> children(element, inside(element, style, Optional.empty()), depth + 1);
+            case "use" -> clone(element, style, depth);
+            case "path" -> draw(element, own, style, path(element.getAttribute("d")));
+            case "rect" -> draw(element, own, style, Optional.of(rectangle(element, style.view())));
+            case "circle" -> {
+                double r = n(element, "r", style.view().diagonal());
+                draw(element, own, style, Optional.of(round(element, style.view(), r, r)));
+            }
+            case "ellipse" ->
+                draw(
+                        element,
+                        own,
+                        style,
+                        Optional.of(round(
+                                element,
+                                style.view(),
+                                n(element, "rx", style.view().width()),
+                                n(element, "ry", style.view().height()))));
+            case "polygon", "polyline" -> draw(element, own, style, polygon(element.getAttribute("points"), style));
+            case "line" -> left.add("Lines have no area: outline their strokes first.");
+            case "text", "tspan", "textPath" -> left.add(TEXT);
             case "image" -> left.add("Pictures are left out: trace them into shapes first.");
-            case "use", "symbol" -> left.add("Clones are left out: turn them into shapes of their own first.");
-            case "style" -> left.add("Its style sheet is not read: save it with the fills at each shape.");
+            case "symbol" -> {
+                // Drawn where it is used, and nowhere else.
+            }
             case "clipPath", "mask" -> left.add("Clips and masks are not read: cut the shapes by them first.");
             default -> {
                 // Titles, descriptions, gradients and what other programs keep for themselves draws nothing.
@@ -124,52 +160,124 @@ final class SvgReader {
         }
     }
 
+    private static boolean isNothing(@Nullable String opacity) {
+        return opacity != null && opacity.matches("[+-]?0*\\.?0*%?") && opacity.contains("0");
+    }
+
+    /** A view of its own inside another: a drawing in a drawing, or a symbol where it is used. */
+    private Style inside(Element element, Style style, Optional<Element> use) {
+        SvgView outer = style.view();
+        double width = size(element, use, "width", outer.width());
+        double height = size(element, use, "height", outer.height());
+        AffineTransform at = new AffineTransform(style.at());
+        if (name(element).equals("svg")) {
+            at.translate(n(element, "x", outer.width()), n(element, "y", outer.height()));
+        }
+        double[] box = numbers(element.getAttribute("viewBox"));
+        SvgView view = new SvgView(width, height);
+        if (SvgView.isBox(box) && width > 0 && height > 0) {
+            at.concatenate(view.fitting(box, element.getAttribute("preserveAspectRatio")));
+            view = new SvgView(box[2], box[3]);
+        }
+        return style.at(at, view);
+    }
+
+    /** What is said where it is used counts before what it says itself; else it is as large as what it lies in. */
+    private static double size(Element element, Optional<Element> use, String attribute, double whole) {
+        return use.filter(one -> one.hasAttribute(attribute))
+                .or(() -> Optional.of(element).filter(one -> one.hasAttribute(attribute)))
+                .map(one -> n(one, attribute, whole))
+                .orElse(whole);
+    }
+
+    /** Draws what is used where it is used (SVG 1.1, 5.6). */
+    private void clone(Element use, Style style, int depth) {
+        String link = use.getAttributeNS("http://www.w3.org/1999/xlink", "href");
+        String id = (use.hasAttribute("href") ? use.getAttribute("href") : link).strip();
+        Optional<Element> used =
+                id.startsWith("#") ? find(document.getDocumentElement(), id.substring(1)) : Optional.empty();
+        if (used.isEmpty()) {
+            left.add("A clone of something that is not in the file is left out.");
+            return;
+        }
+        refuseIf(clones >= MOST_CLONES, "A clone is made of itself: turn it into shapes of its own.");
+        clones++;
+        elements++;
+        refuseIf(
+                elements > MOST_ELEMENTS,
+                "It has more than %d elements: join or simplify them.".formatted(MOST_ELEMENTS));
+        AffineTransform at = new AffineTransform(style.at());
+        at.translate(n(use, "x", style.view().width()), n(use, "y", style.view().height()));
+        Style there = style.at(at, style.view());
+        Element target = used.get();
+        if (name(target).equals("symbol")) {
+            children(target, inside(target, below(there, own(target), target), Optional.of(use)), depth + 1);
+        } else {
+            element(target, there, depth + 1);
+        }
+        clones--;
+    }
+
+    private static Optional<Element> find(Element from, String id) {
+        if (id.equals(from.getAttribute("id"))) {
+            return Optional.of(from);
+        }
+        for (Node child = from.getFirstChild(); child != null; child = child.getNextSibling()) {
+            Optional<Element> inside = child instanceof Element element ? find(element, id) : Optional.empty();
+            if (inside.isPresent()) {
+                return inside;
+            }
+        }
+        return Optional.empty();
+    }
+
     private static String name(Element element) {
         return Optional.ofNullable(element.getLocalName()).orElse(element.getTagName());
     }
 
-    /** Its attributes, those of its style attribute winning. */
-    private static Map<String, String> own(Element element) {
+    /** Its attributes, what style sheets say of it before them, and its style attribute before that. */
+    private Map<String, String> own(Element element) {
         Map<String, String> own = new LinkedHashMap<>();
-        for (String name : List.of("fill", "fill-rule", "display", "visibility", "stroke", "clip-path")) {
+        for (String name : PROPERTIES) {
             if (element.hasAttribute(name)) {
                 own.put(name, element.getAttribute(name).strip());
             }
         }
-        for (String rule : element.getAttribute("style").split(";")) {
-            int colon = rule.indexOf(':');
-            if (colon > 0) {
-                own.put(
-                        rule.substring(0, colon).strip(),
-                        rule.substring(colon + 1).strip());
-            }
-        }
+        own.putAll(sheet.of(element, name(element)));
+        own.putAll(SvgSheet.declarations(element.getAttribute("style")));
         return own;
     }
 
     private Style below(Style above, Map<String, String> own, Element element) {
         AffineTransform at = new AffineTransform(above.at());
-        String transform = element.getAttribute("transform");
-        if (!transform.isBlank()) {
+        // In a style a length has its unit and an angle is told in degrees; both are what the attribute means.
+        String transform = own.getOrDefault("transform", "").replaceAll("(?<=[0-9.])(px|deg)", "");
+        if (!transform.isBlank() && !transform.equals("none")) {
             try {
                 at.concatenate(AWTTransformProducer.createAffineTransform(transform));
             } catch (ParseException e) {
                 throw refused("A transform cannot be read: “%s”.".formatted(shortened(transform)));
             }
         }
-        if ("inherit".equals(own.get("fill"))) {
-            own.remove("fill");
+        for (String name : List.of("fill", "stroke", "color", "visibility", "fill-rule", "fill-opacity")) {
+            own.remove(name, "inherit");
         }
-        if (own.containsKey("clip-path")) {
+        if (own.containsKey("clip-path") && !"none".equals(own.get("clip-path"))
+                || own.containsKey("mask") && !"none".equals(own.get("mask"))) {
             left.add("Clips and masks are not read: cut the shapes by them first.");
         }
+        String color = own.getOrDefault("color", above.color());
+        String fill = isNothing(own.get("fill-opacity")) ? "none" : own.getOrDefault("fill", above.fill());
         return new Style(
-                own.getOrDefault("fill", above.fill()),
+                "currentcolor".equalsIgnoreCase(fill) ? color : fill,
+                color,
                 own.containsKey("fill-rule") ? "evenodd".equals(own.get("fill-rule")) : above.evenOdd(),
+                own.containsKey("visibility") ? "visible".equals(own.get("visibility")) : above.visible(),
                 at,
                 element.getAttribute("id").isBlank()
                         ? above.group()
-                        : shortened(element.getAttribute("id").strip()));
+                        : shortened(element.getAttribute("id").strip()),
+                above.view());
     }
 
     private static Optional<Shape> path(String data) {
@@ -196,39 +304,51 @@ final class SvgReader {
         return text.length() > 60 ? text.substring(0, 60) + "…" : text;
     }
 
-    private Shape rectangle(Element element) {
-        double width = n(element, "width");
-        double height = n(element, "height");
-        double rx = element.hasAttribute("rx") ? n(element, "rx") : n(element, "ry");
-        double ry = element.hasAttribute("ry") ? n(element, "ry") : rx;
+    private Shape rectangle(Element element, SvgView view) {
+        double x = n(element, "x", view.width());
+        double y = n(element, "y", view.height());
+        double width = n(element, "width", view.width());
+        double height = n(element, "height", view.height());
+        double rx = element.hasAttribute("rx") ? n(element, "rx", view.width()) : n(element, "ry", view.height());
+        double ry = element.hasAttribute("ry") ? n(element, "ry", view.height()) : rx;
         return rx > 0 && ry > 0
                 ? new RoundRectangle2D.Double(
-                        n(element, "x"),
-                        n(element, "y"),
-                        width,
-                        height,
-                        2 * Math.min(rx, width / 2),
-                        2 * Math.min(ry, height / 2))
-                : new Rectangle2D.Double(n(element, "x"), n(element, "y"), width, height);
+                        x, y, width, height, 2 * Math.min(rx, width / 2), 2 * Math.min(ry, height / 2))
+                : new Rectangle2D.Double(x, y, width, height);
     }
 
-    private Shape round(Element element, double rx, double ry) {
-        return new Ellipse2D.Double(n(element, "cx") - rx, n(element, "cy") - ry, 2 * rx, 2 * ry);
+    private Shape round(Element element, SvgView view, double rx, double ry) {
+        return new Ellipse2D.Double(
+                n(element, "cx", view.width()) - rx, n(element, "cy", view.height()) - ry, 2 * rx, 2 * ry);
     }
 
-    /** A length in user units: what has a unit is as many px, of which a user unit is one (SVG 1.1, 7.10). */
-    private static double n(Element element, String attribute) {
+    /**
+     * A length in user units: what has a unit is as many px, of which a user unit is one, a percentage a part of what
+     * it is seen through (SVG 1.1, 7.10).
+     */
+    private static double n(Element element, String attribute, double whole) {
         String text = element.getAttribute(attribute).strip();
-        return text.isEmpty() ? 0 : lengthMm(text, 0) / UNITS.getOrDefault("px", 1.0);
+        if (text.endsWith("%")) {
+            double[] percent = numbers(text.substring(0, text.length() - 1));
+            return percent.length == 1 ? percent[0] / 100 * whole : 0;
+        }
+        return text.isEmpty() || text.equals("auto") ? 0 : lengthMm(text, 0) / UNITS.getOrDefault("px", 1.0);
     }
 
-    private void draw(Element element, Style style, Optional<Shape> shape) {
-        if (shape.isEmpty()) {
+    private void draw(Element element, Map<String, String> own, Style style, Optional<Shape> shape) {
+        if (shape.isEmpty() || !style.visible()) {
             return;
         }
+        boolean isStroked = !List.of("", "none", "transparent").contains(own.getOrDefault("stroke", ""));
         if ("none".equals(style.fill()) || "transparent".equals(style.fill())) {
-            left.add("Shapes without a fill are left out: what is to be cut must be filled.");
+            left.add(
+                    isStroked
+                            ? "Strokes without a fill are left out: outline them first."
+                            : "Shapes without a fill are left out: what is to be cut must be filled.");
             return;
+        }
+        if (isStroked) {
+            left.add("Of shapes with a stroke the fill alone is cut: outline the strokes, too, if they are meant.");
         }
         List<Coordinate[]> rings = rings(shape.get(), style.at());
         if (!rings.isEmpty()) {
@@ -316,7 +436,27 @@ final class SvgReader {
         }
     }
 
-    /** What is inherited on the way down. */
-    /** @param group the name of the group it lies in, empty in none */
-    private record Style(String fill, boolean evenOdd, AffineTransform at, String group) {}
+    /**
+     * What is inherited on the way down.
+     *
+     * @param group the name of the group it lies in, empty in none
+     * @param view what percentages are parts of
+     */
+    private record Style(
+            String fill,
+            String color,
+            boolean evenOdd,
+            boolean visible,
+            AffineTransform at,
+            String group,
+            SvgView view) {
+
+        Style in(String other) {
+            return new Style(fill, color, evenOdd, visible, at, other, view);
+        }
+
+        Style at(AffineTransform other, SvgView through) {
+            return new Style(fill, color, evenOdd, visible, other, group, through);
+        }
+    }
 }

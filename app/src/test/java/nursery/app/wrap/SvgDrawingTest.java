@@ -122,7 +122,7 @@ class SvgDrawingTest {
         assertThat(drawing.left())
                 .anyMatch(words -> words.startsWith("Text is left out"))
                 .anyMatch(words -> words.startsWith("Pictures are left out"))
-                .anyMatch(words -> words.startsWith("Clones are left out"))
+                .anyMatch(words -> words.startsWith("A clone of something that is not in the file"))
                 .anyMatch(words -> words.startsWith("Lines have no area"))
                 .anyMatch(words -> words.startsWith("Shapes without a fill"))
                 .anyMatch(words -> words.startsWith("Gradients"));

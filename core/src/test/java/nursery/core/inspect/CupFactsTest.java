@@ -35,6 +35,8 @@ import nursery.core.resin.MixRatio;
 import nursery.core.resin.Resin;
 import nursery.core.resin.StartingProfile;
 import nursery.core.surface.Judgement;
+import nursery.core.technique.Fields;
+import nursery.core.technique.Grit;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
 import nursery.core.technique.TechniqueStep;
@@ -130,6 +132,46 @@ class CupFactsTest {
                 mark(0, 6).happenedAt());
         double rate = Math.exp(-50_000 / 8.314462618 * (1 / 293.15 - 1 / (273.15 + LABEL.referenceC())));
         assertThat(fact(facts, Fact.OF_TURNING)).isCloseTo(0.5 * rate, within(0.005));
+    }
+
+    /** What the air did after the coat had gelled is none of its business: damp from the tenth hour on. */
+    @Test
+    void dampThatCameAfterItGelledIsNotCounted() {
+        log.add(pour(1, 1, 0, 24));
+        List<RoomReading> readings = new ArrayList<>();
+        for (int hour = -2; hour <= 40; hour++) {
+            readings.add(new RoomReading(mark(0, hour).happenedAt(), 22, OptionalDouble.of(hour < 10 ? 50 : 90)));
+        }
+        RoomCourse room = new RoomCourse(readings);
+        Cup logged = cup("A-01").withLog(log);
+        Instant later = mark(0, 30).happenedAt();
+        Facts facts =
+                CupFacts.of(new CupNow(logged, logged.at(room, later)), room, SHELF, CupFacts.Origin.UNKNOWN, later);
+        assertThat(fact(facts, Fact.HUMIDITY)).isCloseTo(50, within(1e-9));
+    }
+
+    /** What it was begun with goes through a coat: 60 of 60–220. */
+    @Test
+    void theCoarsestPaperCounts() {
+        PlanStep sanded = new PlanStep(2, StepKind.SAND, Wait.none(), "", Optional.empty())
+                .doneAs(Fields.usual(StepKind.SAND).with(new Grit(60, 220)));
+        Cup cup = Cup.started(
+                "A-01",
+                SLIM,
+                new Cup.Resins(resin(), resin()),
+                List.of(new PlanStep(1, StepKind.FLOOD_COAT, Wait.none(), "", Optional.of(CoatRole.FLOOD)), sanded),
+                START);
+        log.add(pour(1, 1, 0, 24));
+        log.add(new LogEntry.StepDone(mark(2, 20), 2));
+        assertThat(fact(
+                        CupFacts.of(
+                                now(cup, 21),
+                                ROOM,
+                                SHELF,
+                                CupFacts.Origin.UNKNOWN,
+                                mark(0, 21).happenedAt()),
+                        Fact.GRIT))
+                .isEqualTo(60);
     }
 
     private static Batch batch(Batch.Stirring stirring) {

@@ -140,6 +140,9 @@ class LearnedTest {
         assertThat(new Rate(0, 10).high()).isCloseTo(0.217, within(0.001));
         assertThat(new Rate(5, 10).low()).isCloseTo(0.224, within(0.001));
         assertThat(new Rate(5, 10).high()).isCloseTo(0.776, within(0.001));
+        // The mean of a Beta distribution, a/(a + b), with a half more on each side.
+        assertThat(new Rate(0, 10).mean()).isCloseTo(0.5 / 11, within(1e-12));
+        assertThat(new Rate(3, 4).mean()).isCloseTo(3.5 / 5, within(1e-12));
         assertThatThrownBy(() -> new Rate(4, 3)).isInstanceOf(IllegalArgumentException.class);
     }
 

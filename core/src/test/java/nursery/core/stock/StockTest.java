@@ -97,6 +97,13 @@ class StockTest {
         assertThatThrownBy(() -> lot(1, 1, "2026-10-05", "2026-10-01")).isInstanceOf(InvalidInput.class);
     }
 
+    /** Of two opened lots the one opened first goes first, whichever was bought first. */
+    @Test
+    void ofOpenedLotsTheOneOpenedFirstGoesFirst() {
+        List<Lot> lots = List.of(lot(1, 5, "2026-10-01", "2026-10-20"), lot(2, 5, "2026-10-05", "2026-10-06"));
+        assertThat(Lot.draw(lots, 6, DAY).draws()).containsExactly(new Lot.Draw(2, 5), new Lot.Draw(1, 1));
+    }
+
     /** A thousand shops: no draw takes a lot below nothing, and what is there is what was there less the draws. */
     @Test
     void whatIsThereIsTheSumOfItsMovements() {

@@ -47,6 +47,13 @@ class WorthTest {
         assertThat(asking.of(euro("10")).price()).isEqualByComparingTo(price);
     }
 
+    /** A price is rounded up, never to the nearest: 20.10 to halves is 20.50, and what is even stays. */
+    @ParameterizedTest
+    @CsvSource({"20.10, 0.50, 20.50", "20.00, 0.50, 20.00", "20.01, 5, 25.00", "20.60, 1, 21.00"})
+    void aPriceIsRoundedUp(String cost, String round, String price) {
+        assertThat(asking("0", "0", "0", round).of(euro(cost)).price()).isEqualByComparingTo(price);
+    }
+
     /** Rounding the target to cents before the fee would ask 1.12 here: (0.335… → 0.34 + 0.33)/0.6. */
     @Test
     void roundingComesLast() {

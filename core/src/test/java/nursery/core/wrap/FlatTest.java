@@ -52,6 +52,17 @@ class FlatTest {
     }
 
     /**
+     * By hand: radii 40 and 70 over a slant of 50 are 216 ° of a ring of 116.67; more than half a turn is as wide as
+     * the ring, and 116.67·(1 − cos 108°) = 152.72 high.
+     */
+    @Test
+    void aSheetForMoreThanHalfATurnReachesAcrossTheRing() {
+        SectorFlat flat = sector(new Tapered(40, 2 * Math.PI * 40, 2 * Math.PI * 70));
+        assertThat(flat.sheetWidthMm()).isCloseTo(2 * 116.667, within(0.01));
+        assertThat(flat.sheetHeightMm()).isCloseTo(152.72, within(0.01));
+    }
+
+    /**
      * By hand, from right triangles of whole numbers: radii 30 and 50 over a slant of 52 (20, 48, 52) give 78, 130 and
      * 360·20/52 °; radii 40 and 70 over 50 (30, 40, 50) give 66.67, 116.67 and 216 °.
      */
