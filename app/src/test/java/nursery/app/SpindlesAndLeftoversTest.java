@@ -105,10 +105,12 @@ class SpindlesAndLeftoversTest {
         assertThat(proposal.waiting()).hasSize(2).allMatch(one -> one.why() == Placing.Why.NO_SPINDLE);
         assertThat(tablet.page("/board"))
                 .contains("Mix for %d coats".formatted(spindles))
-                .contains(codes.get(spindles) + " waits: no spindle is free.");
+                .contains(codes.get(spindles) + ", " + codes.get(spindles + 1) + ": no spindle is left for it.");
         String bench = tablet.page("/mix");
         assertThat(found(bench, "name=\"pick-([A-Z0-9-]+)\" checked")).hasSize(spindles);
-        assertThat(bench).contains("no spindle is free").contains("One mix reaches all %d cups".formatted(spindles));
+        assertThat(bench)
+                .contains("no spindle is left for it")
+                .contains("One mix reaches all %d cups".formatted(spindles));
         Instant first = shop.plan().steps().get(0).begins();
         assertThat(shop.plan().steps().stream()
                         .filter(step ->
@@ -124,7 +126,7 @@ class SpindlesAndLeftoversTest {
                                         .toList())))
                 .as("picked all the same")
                 .contains("%d of %d cups have a place to turn".formatted(spindles, spindles + 2))
-                .contains("Leave it out: no spindle is free.");
+                .contains("Leave it out: no spindle is left for it.");
 
         String mix = mixed(picked(codes.stream().limit(spindles)), 30 * spindles / 2.0);
         String pouring = tablet.page(mix);
@@ -137,7 +139,7 @@ class SpindlesAndLeftoversTest {
                     .as("what is offered is not questioned")
                     .hasStatus(302);
         }
-        assertThat(tablet.page("/board")).doesNotContain("Mix for ").contains("waits: no spindle is free before ");
+        assertThat(tablet.page("/board")).doesNotContain("Mix for ").contains(": no spindle is left for it before ");
     }
 
     /** With every spindle taken "hung" was offered and then asked about. */

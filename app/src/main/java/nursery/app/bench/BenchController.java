@@ -3,6 +3,7 @@ package nursery.app.bench;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -113,7 +114,13 @@ class BenchController {
     /** What is due and not in that mix, and why. */
     private static List<String> waits(Placing proposal, Show show) {
         return proposal.waiting().stream()
-                .map(one -> "%s waits: %s.".formatted(one.cup().code(), one.words(show::at)))
+                .collect(Collectors.groupingBy(
+                        one -> one.words(show::at),
+                        LinkedHashMap::new,
+                        Collectors.mapping(one -> one.cup().code(), Collectors.joining(", "))))
+                .entrySet()
+                .stream()
+                .map(group -> "%s: %s.".formatted(group.getValue(), group.getKey()))
                 .toList();
     }
 

@@ -24,7 +24,7 @@ public record Placing(List<CupNow> cups, Map<String, Spindle> spindles, List<Wai
 
     /** Why a coat is not poured with the others. */
     public enum Why {
-        NO_SPINDLE("no spindle is free"),
+        NO_SPINDLE("no spindle is left for it"),
         MIX_OFF("the mix is off before its turn"),
         UNDER_WAY("somebody is mixing for it");
 
