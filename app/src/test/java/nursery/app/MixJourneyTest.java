@@ -37,7 +37,7 @@ class MixJourneyTest extends Journey {
         assertThat(page.locator(".shares .done")).containsText("32\u00a0ml");
         forward(1);
         assertThat(page.locator(".pot-word")).hasText("Stop");
-        page.getByLabel("4. Left in the pot").fill("1.5");
+        page.getByLabel("4. Thrown away").fill("1.5");
         send("Close this mix");
         assertThat(page.locator(".coming")).containsText("Second coat");
     }
