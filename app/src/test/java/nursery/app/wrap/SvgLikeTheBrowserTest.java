@@ -94,9 +94,10 @@ class SvgLikeTheBrowserTest {
                 // style sheets
                 plain("<style>.a{fill:#d33}.b{fill:#3a3}</style><rect class='a' width='50' height='50'/>"
                         + "<rect class='b' x='60' width='50' height='50'/>"),
-                plain(
-                        "<defs><style type='text/css'><![CDATA[ .cls-1{fill:#456;} .cls-2 , .cls-3 {fill:#c84} ]]></style>"
-                                + "</defs><circle class='cls-1' cx='30' cy='30' r='25'/><circle class='cls-3' cx='90' cy='90' r='25'/>"),
+                plain("<defs><style type='text/css'><![CDATA[ .cls-1{fill:#456;} "
+                        + ".cls-2 , .cls-3 {fill:#c84} ]]></style>"
+                        + "</defs><circle class='cls-1' cx='30' cy='30' r='25'/>"
+                        + "<circle class='cls-3' cx='90' cy='90' r='25'/>"),
                 plain("<style>rect{fill:teal} #one{fill:purple} rect.two{fill:orange}</style><rect id='one' width='30' "
                         + "height='30' class='two'/><rect class='two' x='40' width='30' height='30'/><rect x='80' "
                         + "width='30' height='30'/>"),
@@ -127,9 +128,10 @@ class SvgLikeTheBrowserTest {
                 plain("<defs>" + STAR + "</defs><use href='#star' fill='steelblue'/>"),
                 plain("<defs>" + STAR + "</defs><use xlink:href='#star' transform='scale(.5)'/><use href='#star' "
                         + "x='30' y='30' transform='scale(.5)' fill='tomato'/>"),
-                plain(
-                        "<symbol id='s' viewBox='0 0 10 10'><circle cx='5' cy='5' r='5'/></symbol><use href='#s' x='10' "
-                                + "y='10' width='40' height='40'/><use href='#s' x='60' y='60' width='50' height='30' fill='teal'/>"),
+                plain("<symbol id='s' viewBox='0 0 10 10'><circle cx='5' cy='5' r='5'/></symbol>"
+                        + "<use href='#s' x='10' "
+                        + "y='10' width='40' height='40'/>"
+                        + "<use href='#s' x='60' y='60' width='50' height='30' fill='teal'/>"),
                 plain("<symbol id='s'><rect width='20' height='20'/></symbol><use href='#s' x='50' y='50'/>"),
                 plain("<g id='leaf'><ellipse cx='30' cy='30' rx='20' ry='8'/></g><use href='#leaf' x='50' y='50'/>"),
                 plain("<defs><g id='a'><rect width='20' height='20'/></g><g id='b'><use href='#a'/><use href='#a' "
