@@ -8,10 +8,13 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Tapered;
+import nursery.core.film.Carrier;
 import nursery.core.film.CoatRole;
+import nursery.core.film.Onto;
 import nursery.core.film.Share;
 import nursery.core.film.Texture;
 import nursery.core.film.TurnerCheck;
+import nursery.core.film.Way;
 import nursery.core.resin.BatchSheet;
 import nursery.core.resin.Label;
 import nursery.core.resin.Losses;
@@ -54,7 +57,14 @@ public class MixingBenchmark {
     public BatchSheet sheetForFortyCups(Blackhole sink) {
         List<Portion> portions = IntStream.range(0, CUPS)
                 .mapToObj(i -> {
-                    double ml = Share.of(blanks.get(i), CoatRole.FLOOD, Texture.FINE, 0)
+                    double ml = Share.of(
+                                    blanks.get(i),
+                                    blanks.get(i),
+                                    CoatRole.FLOOD,
+                                    new Onto(Texture.FINE, 0, Onto.Below.THIN_FILM),
+                                    Way.THIN,
+                                    label,
+                                    Carrier.spindle(6, ROOM_C))
                             .suggestedMl();
                     sink.consume(TurnerCheck.of(blanks.get(i), label, ml, 6, ROOM_C));
                     return new Portion("A-" + i, ml, Optional.of(Instant.EPOCH.plusSeconds(i)));
