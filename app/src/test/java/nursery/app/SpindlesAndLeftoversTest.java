@@ -105,12 +105,10 @@ class SpindlesAndLeftoversTest {
         assertThat(proposal.waiting()).hasSize(2).allMatch(one -> one.why() == Placing.Why.NO_SPINDLE);
         assertThat(tablet.page("/board"))
                 .contains("Mix for %d coats".formatted(spindles))
-                .contains(codes.get(spindles) + ", " + codes.get(spindles + 1) + ": no spindle is left for it.");
+                .contains(codes.get(spindles) + ", " + codes.get(spindles + 1) + ": no spindle left.");
         String bench = tablet.page("/mix");
         assertThat(found(bench, "name=\"pick-([A-Z0-9-]+)\" checked")).hasSize(spindles);
-        assertThat(bench)
-                .contains("no spindle is left for it")
-                .contains("One mix reaches all %d cups".formatted(spindles));
+        assertThat(bench).contains("no spindle left").contains("One mix reaches all %d cups".formatted(spindles));
         Instant first = shop.plan().steps().get(0).begins();
         assertThat(shop.plan().steps().stream()
                         .filter(step ->
@@ -126,7 +124,7 @@ class SpindlesAndLeftoversTest {
                                         .toList())))
                 .as("picked all the same")
                 .contains("%d of %d cups have a place to turn".formatted(spindles, spindles + 2))
-                .contains("Leave it out: no spindle is left for it.");
+                .contains("Leave it out: no spindle left.");
 
         String mix = mixed(picked(codes.stream().limit(spindles)), 30 * spindles / 2.0);
         String pouring = tablet.page(mix);
@@ -139,7 +137,7 @@ class SpindlesAndLeftoversTest {
                     .as("what is offered is not questioned")
                     .hasStatus(302);
         }
-        assertThat(tablet.page("/board")).doesNotContain("Mix for ").contains(": no spindle is left for it before ");
+        assertThat(tablet.page("/board")).doesNotContain("Mix for ").contains(": no spindle left until ");
     }
 
     /** With every spindle taken "hung" was offered and then asked about. */
@@ -184,7 +182,7 @@ class SpindlesAndLeftoversTest {
         assertThat(tablet.send(mix + "/pour", typed("cup", codes.get(0), "amount", "23", "spindle", first), "Mira"))
                 .hasStatus(302);
         assertThat(text(tablet.send(mix + "/close", typed("leftover", ""), "Mira")))
-                .contains("57 ml of it are on no cup: where are they?")
+                .contains("57 ml of it did not go on a cup.")
                 .contains("It stayed on cups, sticks and gloves");
         String page = text(tablet.get(mix));
         assertThat(page).contains("It would do for:").contains(codes.get(1) + ", Flood coat, 22.5 ml");
@@ -222,10 +220,10 @@ class SpindlesAndLeftoversTest {
                 typed("what", "POURED", "step", "5", "when", "0", "amount", "140", "note", "", "spindle", spindle);
         assertThat(text(tablet.send("/cups/" + code + "/log", pour)))
                 .contains("takes about 22.5 ml on this cup")
-                .contains("is a zero too many?")
+                .contains("Is there a zero too many?")
                 .doesNotContain("because-WILL_NOT_STAY");
         pour.put("amount", "2.3");
-        assertThat(text(tablet.send("/cups/" + code + "/log", pour))).contains("is a zero too few?");
+        assertThat(text(tablet.send("/cups/" + code + "/log", pour))).contains("Is there a zero too few?");
         Map<String, String> row = typed(
                 "step-5",
                 "on",
@@ -237,11 +235,11 @@ class SpindlesAndLeftoversTest {
                 spindle,
                 "resin-5",
                 "" + regular);
-        assertThat(text(tablet.send("/cups/" + code + "/row", row))).contains("is a zero too few?");
+        assertThat(text(tablet.send("/cups/" + code + "/row", row))).contains("Is there a zero too few?");
         Map<String, String> mix = picked(Stream.of(code));
         mix.put("share-" + code, "140");
         assertThat(text(tablet.send("/mix", mix, "Mira")))
-                .contains("is a zero too many?")
+                .contains("Is there a zero too many?")
                 .contains("value=\"140\"");
         mix.put("meant-" + code, "on");
         assertThat(tablet.send("/mix", mix, "Mira")).hasStatus(302);

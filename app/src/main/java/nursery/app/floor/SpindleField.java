@@ -6,6 +6,7 @@ import nursery.app.platform.FormReader;
 import nursery.app.platform.Published;
 import nursery.core.floor.CupNow;
 import nursery.core.floor.Floor;
+import nursery.core.floor.Placing;
 import nursery.core.log.Spindle;
 
 /** Where a coat turns, as a form asks it: a spindle, or none if it hangs or is turned by hand. */
@@ -21,9 +22,10 @@ public final class SpindleField {
 
     /** What is offered for a cup's next coat: nothing where it ought to turn and no spindle is free. */
     public static String offered(CupNow cup, Floor floor) {
-        return floor.spindleFor(cup)
+        Placing placing = floor.placing(List.of(cup));
+        return placing.on(cup)
                 .map(spindle -> String.valueOf(spindle.id()))
-                .orElse(floor.placing(List.of(cup)).waiting().isEmpty() ? "" : NOT_CHOSEN);
+                .orElse(placing.waiting().isEmpty() ? "" : NOT_CHOSEN);
     }
 
     /** What was chosen; empty if it hangs or is turned by hand. */

@@ -320,10 +320,7 @@ class BatchController {
 
     private List<ShareLine> lines(Batch batch, Show show) {
         Floor floor = floors.now();
-        List<CupNow> toPour = batch.shares().stream()
-                .flatMap(share -> floor.find(share.code()).stream())
-                .toList();
-        Placing placing = floor.placing(toPour);
+        Placing placing = floor.placing(floor.stillToPour(batch));
         List<ShareLine> lines = new ArrayList<>();
         for (Batch.BatchShare share : batch.shares()) {
             CupNow cup =

@@ -177,7 +177,7 @@ class MixBook {
         if (!rest && remainder.isMissing(left.totalMl())) {
             throw new InvalidInput(List.of(new Fault(
                     "rest",
-                    "%s ml of it are on no cup: where are they? Say what you threw away or put aside."
+                    "%s ml of it did not go on a cup. Say how much you threw away or put aside."
                             .formatted(Numbers.show(hadMl - left.totalMl(), 1)))));
         }
         mapper.close(number, moments.now(), left.thrownMl(), left.asideMl());
@@ -188,8 +188,10 @@ class MixBook {
     Remainder remainder(Batch batch) {
         Floor floor = floors.now();
         double pouredMl = mapper.pouredMl(batch.number());
-        double toPourMl =
-                stillToPour(batch, floor).stream().mapToDouble(BatchShare::ml).sum();
+        double toPourMl = batch.shares().stream()
+                .filter(share -> floor.toPour(share).isPresent())
+                .mapToDouble(BatchShare::ml)
+                .sum();
         double cupMl = floor.shelf().measuringCups().stream()
                 .filter(found -> found.id() == batch.measuringCupId())
                 .mapToDouble(found -> found.cup().capacityMl())
@@ -198,19 +200,7 @@ class MixBook {
         double mixedMl = batch.actual().map(Mix::totalMl).orElse(0.0);
         Losses losses = floor.ways().losses();
         return new Remainder(
-                mixedMl,
-                pouredMl,
-                toPourMl,
-                losses.perCupMl() * batch.shares().size() + losses.perFillMl() * Math.ceil(mixedMl / cupMl));
-    }
-
-    private static List<BatchShare> stillToPour(Batch batch, Floor floor) {
-        return batch.shares().stream()
-                .filter(share -> floor.find(share.code())
-                        .flatMap(CupNow::nextCoat)
-                        .filter(step -> step.number() == share.step())
-                        .isPresent())
-                .toList();
+                mixedMl, pouredMl, toPourMl, losses.of(batch.shares().size(), (int) Math.ceil(mixedMl / cupMl)));
     }
 
     /**

@@ -6,8 +6,6 @@ import java.math.BigDecimal;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +25,6 @@ import nursery.app.platform.Pdf;
 import nursery.app.platform.Show;
 import nursery.app.platform.Upload;
 import nursery.app.techniques.TechniqueBook;
-import nursery.core.floor.Floor;
 import nursery.core.plan.Order;
 import nursery.core.worth.CupCost;
 import org.springframework.http.HttpStatus;
@@ -79,7 +76,15 @@ class OrderController {
     @GetMapping("/plan/order")
     String order(@RequestParam Map<String, String> typed, Model model) {
         if (typed.isEmpty()) {
-            return page(model, Form.fresh(Map.of("count", "1", "matters", "1", "resin", String.valueOf(usualResin()))));
+            return page(
+                    model,
+                    Form.fresh(Map.of(
+                            "count",
+                            "1",
+                            "matters",
+                            "1",
+                            "resin",
+                            String.valueOf(floors.now().usualResin().id()))));
         }
         FormReader reader = new FormReader(typed);
         forms.read(reader).ifPresent(order -> {
@@ -115,17 +120,6 @@ class OrderController {
                 each,
                 each.multiply(BigDecimal.valueOf(order.count())),
                 cost.unpriced().isEmpty());
-    }
-
-    /** What most of the cups on the floor are made with; of as many the one used last. */
-    private long usualResin() {
-        Floor floor = floors.now();
-        List<Long> used =
-                floor.cups().stream().map(cup -> cup.cup().resins().base().id()).toList();
-        return used.stream()
-                .max(Comparator.comparing((Long id) -> Collections.frequency(used, id))
-                        .thenComparing(used::lastIndexOf))
-                .orElseGet(() -> floor.shelf().resins().get(0).id());
     }
 
     /** The same question with one thing otherwise. */

@@ -112,11 +112,11 @@ class ArtShelf {
     private static Shelved alone(String name, byte[] file) {
         try {
             if (!ONE.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
-                throw SvgReader.refused("Other drawings are being read just now: send it again in a moment.");
+                throw SvgShapes.refused("Other drawings are being read just now: send it again in a moment.");
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw SvgReader.refused("It was not read: send it again.");
+            throw SvgShapes.refused("It was not read: send it again.");
         }
         try {
             return read(0, name, file);

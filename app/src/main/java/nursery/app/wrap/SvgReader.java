@@ -2,13 +2,8 @@ package nursery.app.wrap;
 
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
-import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.PathIterator;
-import java.awt.geom.Rectangle2D;
-import java.awt.geom.RoundRectangle2D;
-import java.io.IOException;
-import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,11 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import nursery.core.measure.Fault;
 import nursery.core.measure.Faults;
 import nursery.core.measure.InvalidInput;
 import nursery.core.wrap.Art;
-import org.apache.batik.parser.AWTPolygonProducer;
 import org.apache.batik.parser.AWTTransformProducer;
 import org.apache.batik.parser.ParseException;
 import org.jspecify.annotations.Nullable;
@@ -37,9 +30,6 @@ final class SvgReader {
 
     private static final int MOST_ELEMENTS = 20_000;
     private static final int DEEPEST = 60;
-    /** CSS 2.1: an inch is 96 px, 72 pt, 6 pc, 25.4 mm. */
-    private static final Map<String, Double> UNITS =
-            Map.of("", 25.4 / 96, "px", 25.4 / 96, "mm", 1.0, "cm", 10.0, "in", 25.4, "pt", 25.4 / 72, "pc", 25.4 / 6);
     /** A curve is nowhere further from its corners than this part of the drawing. */
     private static final double FINENESS = 1 / 20_000.0;
 
@@ -76,7 +66,7 @@ final class SvgReader {
 
     /** @throws InvalidInput if it is no SVG that can be read, with what to do */
     static SvgDrawing read(byte[] file) {
-        refuseIf(
+        SvgShapes.refuseIf(
                 file.length > SvgDrawing.LARGEST_BYTES,
                 "The file is larger than %d MB: simplify its paths.".formatted(SvgDrawing.LARGEST_BYTES >> 20));
         return new SvgReader(SvgXml.parsed(file)).read();
@@ -84,12 +74,14 @@ final class SvgReader {
 
     private SvgDrawing read() {
         Element root = document.getDocumentElement();
-        refuseIf(!"svg".equals(name(root)), "The file is not SVG: it begins with <%s>.".formatted(name(root)));
-        double[] box = numbers(root.getAttribute("viewBox"));
+        SvgShapes.refuseIf(
+                !"svg".equals(name(root)), "The file is not SVG: it begins with <%s>.".formatted(name(root)));
+        double[] box = SvgShapes.numbers(root.getAttribute("viewBox"));
         boolean hasBox = SvgView.isBox(box);
-        double widthMm = lengthMm(root.getAttribute("width"), hasBox ? box[2] * UNITS.getOrDefault("", 1.0) : 100);
-        double heightMm = lengthMm(root.getAttribute("height"), hasBox ? box[3] * widthMm / box[2] : widthMm);
-        double px = UNITS.getOrDefault("px", 1.0);
+        double widthMm = SvgShapes.lengthMm(
+                root.getAttribute("width"), hasBox ? box[2] * SvgShapes.UNITS.getOrDefault("", 1.0) : 100);
+        double heightMm = SvgShapes.lengthMm(root.getAttribute("height"), hasBox ? box[3] * widthMm / box[2] : widthMm);
+        double px = SvgShapes.UNITS.getOrDefault("px", 1.0);
         AffineTransform toMm = hasBox
                 ? new SvgView(widthMm, heightMm).fitting(box, root.getAttribute("preserveAspectRatio"))
                 : AffineTransform.getScaleInstance(px, px);
@@ -108,11 +100,11 @@ final class SvgReader {
     }
 
     private void children(Element parent, Style style, int depth) {
-        refuseIf(depth > DEEPEST, "Its groups lie more than %d deep: ungroup them.".formatted(DEEPEST));
+        SvgShapes.refuseIf(depth > DEEPEST, "Its groups lie more than %d deep: ungroup them.".formatted(DEEPEST));
         for (Node child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
             if (child instanceof Element element) {
                 elements++;
-                refuseIf(
+                SvgShapes.refuseIf(
                         elements > MOST_ELEMENTS,
                         "It has more than %d elements: join or simplify them.".formatted(MOST_ELEMENTS));
                 element(element, style, depth);
@@ -130,23 +122,24 @@ final class SvgReader {
             case "g", "a", "switch" -> children(element, style, depth + 1);
             case "svg" -> children(element, inside(element, style, Optional.empty()), depth + 1);
             case "use" -> clone(element, style, depth);
-            case "path" -> draw(element, own, style, path(element.getAttribute("d")));
-            case "rect" -> draw(element, own, style, Optional.of(rectangle(element, style.view())));
+            case "path" -> draw(element, own, style, SvgShapes.path(element.getAttribute("d")));
+            case "rect" -> draw(element, own, style, Optional.of(SvgShapes.rectangle(element, style.view())));
             case "circle" -> {
-                double r = n(element, "r", style.view().diagonal());
-                draw(element, own, style, Optional.of(round(element, style.view(), r, r)));
+                double r = SvgShapes.n(element, "r", style.view().diagonal());
+                draw(element, own, style, Optional.of(SvgShapes.round(element, style.view(), r, r)));
             }
             case "ellipse" ->
                 draw(
                         element,
                         own,
                         style,
-                        Optional.of(round(
+                        Optional.of(SvgShapes.round(
                                 element,
                                 style.view(),
-                                n(element, "rx", style.view().width()),
-                                n(element, "ry", style.view().height()))));
-            case "polygon", "polyline" -> draw(element, own, style, polygon(element.getAttribute("points"), style));
+                                SvgShapes.n(element, "rx", style.view().width()),
+                                SvgShapes.n(element, "ry", style.view().height()))));
+            case "polygon", "polyline" ->
+                draw(element, own, style, SvgShapes.polygon(element.getAttribute("points"), style.evenOdd()));
             case "line" -> left.add("Lines have no area: outline their strokes first.");
             case "text", "tspan", "textPath" -> left.add(TEXT);
             case "image" -> left.add("Pictures are left out: trace them into shapes first.");
@@ -171,9 +164,9 @@ final class SvgReader {
         double height = size(element, use, "height", outer.height());
         AffineTransform at = new AffineTransform(style.at());
         if (name(element).equals("svg")) {
-            at.translate(n(element, "x", outer.width()), n(element, "y", outer.height()));
+            at.translate(SvgShapes.n(element, "x", outer.width()), SvgShapes.n(element, "y", outer.height()));
         }
-        double[] box = numbers(element.getAttribute("viewBox"));
+        double[] box = SvgShapes.numbers(element.getAttribute("viewBox"));
         SvgView view = new SvgView(width, height);
         if (SvgView.isBox(box) && width > 0 && height > 0) {
             at.concatenate(view.fitting(box, element.getAttribute("preserveAspectRatio")));
@@ -186,7 +179,7 @@ final class SvgReader {
     private static double size(Element element, Optional<Element> use, String attribute, double whole) {
         return use.filter(one -> one.hasAttribute(attribute))
                 .or(() -> Optional.of(element).filter(one -> one.hasAttribute(attribute)))
-                .map(one -> n(one, attribute, whole))
+                .map(one -> SvgShapes.n(one, attribute, whole))
                 .orElse(whole);
     }
 
@@ -200,14 +193,16 @@ final class SvgReader {
             left.add("A clone of something that is not in the file is left out.");
             return;
         }
-        refuseIf(clones >= MOST_CLONES, "A clone is made of itself: turn it into shapes of its own.");
+        SvgShapes.refuseIf(clones >= MOST_CLONES, "A clone is made of itself: turn it into shapes of its own.");
         clones++;
         elements++;
-        refuseIf(
+        SvgShapes.refuseIf(
                 elements > MOST_ELEMENTS,
                 "It has more than %d elements: join or simplify them.".formatted(MOST_ELEMENTS));
         AffineTransform at = new AffineTransform(style.at());
-        at.translate(n(use, "x", style.view().width()), n(use, "y", style.view().height()));
+        at.translate(
+                SvgShapes.n(use, "x", style.view().width()),
+                SvgShapes.n(use, "y", style.view().height()));
         Style there = style.at(at, style.view());
         Element target = used.get();
         if (name(target).equals("symbol")) {
@@ -256,7 +251,7 @@ final class SvgReader {
             try {
                 at.concatenate(AWTTransformProducer.createAffineTransform(transform));
             } catch (ParseException e) {
-                throw refused("A transform cannot be read: “%s”.".formatted(shortened(transform)));
+                throw SvgShapes.refused("A transform cannot be read: “%s”.".formatted(SvgShapes.shortened(transform)));
             }
         }
         for (String name : List.of("fill", "stroke", "color", "visibility", "fill-rule", "fill-opacity")) {
@@ -276,63 +271,8 @@ final class SvgReader {
                 at,
                 element.getAttribute("id").isBlank()
                         ? above.group()
-                        : shortened(element.getAttribute("id").strip()),
+                        : SvgShapes.shortened(element.getAttribute("id").strip()),
                 above.view());
-    }
-
-    private static Optional<Shape> path(String data) {
-        try {
-            return data.isBlank() ? Optional.empty() : Optional.of(PathReading.of(data));
-        } catch (ParseException e) {
-            throw refused("A path cannot be read: “%s”.".formatted(shortened(data)));
-        }
-    }
-
-    private Optional<Shape> polygon(String data, Style style) {
-        try {
-            return data.isBlank()
-                    ? Optional.empty()
-                    : Optional.of(AWTPolygonProducer.createShape(
-                            new StringReader(data),
-                            style.evenOdd() ? PathIterator.WIND_EVEN_ODD : PathIterator.WIND_NON_ZERO));
-        } catch (ParseException | IOException e) {
-            throw refused("A polygon cannot be read: “%s”.".formatted(shortened(data)));
-        }
-    }
-
-    private static String shortened(String text) {
-        return text.length() > 60 ? text.substring(0, 60) + "…" : text;
-    }
-
-    private Shape rectangle(Element element, SvgView view) {
-        double x = n(element, "x", view.width());
-        double y = n(element, "y", view.height());
-        double width = n(element, "width", view.width());
-        double height = n(element, "height", view.height());
-        double rx = element.hasAttribute("rx") ? n(element, "rx", view.width()) : n(element, "ry", view.height());
-        double ry = element.hasAttribute("ry") ? n(element, "ry", view.height()) : rx;
-        return rx > 0 && ry > 0
-                ? new RoundRectangle2D.Double(
-                        x, y, width, height, 2 * Math.min(rx, width / 2), 2 * Math.min(ry, height / 2))
-                : new Rectangle2D.Double(x, y, width, height);
-    }
-
-    private Shape round(Element element, SvgView view, double rx, double ry) {
-        return new Ellipse2D.Double(
-                n(element, "cx", view.width()) - rx, n(element, "cy", view.height()) - ry, 2 * rx, 2 * ry);
-    }
-
-    /**
-     * A length in user units: what has a unit is as many px, of which a user unit is one, a percentage a part of what
-     * it is seen through (SVG 1.1, 7.10).
-     */
-    private static double n(Element element, String attribute, double whole) {
-        String text = element.getAttribute(attribute).strip();
-        if (text.endsWith("%")) {
-            double[] percent = numbers(text.substring(0, text.length() - 1));
-            return percent.length == 1 ? percent[0] / 100 * whole : 0;
-        }
-        return text.isEmpty() || text.equals("auto") ? 0 : lengthMm(text, 0) / UNITS.getOrDefault("px", 1.0);
     }
 
     private void draw(Element element, Map<String, String> own, Style style, Optional<Shape> shape) {
@@ -377,11 +317,11 @@ final class SvgReader {
                 ring = new ArrayList<>();
             }
             if (kind != PathIterator.SEG_CLOSE) {
-                refuseIf(
+                SvgShapes.refuseIf(
                         !Double.isFinite(xy[0]) || !Double.isFinite(xy[1]) || Math.hypot(xy[0], xy[1]) > 1e7,
                         "It has a point that lies nowhere near: %s, %s.".formatted(xy[0], xy[1]));
                 points++;
-                refuseIf(
+                SvgShapes.refuseIf(
                         points > Art.MOST_POINTS,
                         "It has more than %d points: simplify its paths.".formatted(Art.MOST_POINTS));
                 ring.add(new Coordinate(xy[0], xy[1]));
@@ -397,42 +337,6 @@ final class SvgReader {
                 ring.add(ring.get(0).copy());
             }
             rings.add(ring.toArray(new Coordinate[0]));
-        }
-    }
-
-    static double[] numbers(String text) {
-        try {
-            return text.isBlank()
-                    ? new double[0]
-                    : java.util.Arrays.stream(text.strip().split("[\\s,]+"))
-                            .mapToDouble(Double::parseDouble)
-                            .toArray();
-        } catch (NumberFormatException e) {
-            return new double[0];
-        }
-    }
-
-    private static double lengthMm(String text, double otherwise) {
-        String plain = text.strip();
-        if (plain.isEmpty() || plain.endsWith("%")) {
-            return otherwise;
-        }
-        String unit = plain.replaceAll("^[-+0-9.eE]*?(?=[a-z]*$)", "");
-        try {
-            double value = Double.parseDouble(plain.substring(0, plain.length() - unit.length()));
-            return value * Optional.ofNullable(UNITS.get(unit)).orElse(Double.NaN);
-        } catch (NumberFormatException e) {
-            throw refused("A length cannot be read: “%s”.".formatted(shortened(plain)));
-        }
-    }
-
-    static InvalidInput refused(String message) {
-        return new InvalidInput(List.of(new Fault("file", message)));
-    }
-
-    private static void refuseIf(boolean wrong, String message) {
-        if (wrong) {
-            throw refused(message);
         }
     }
 

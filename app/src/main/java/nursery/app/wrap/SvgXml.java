@@ -33,13 +33,13 @@ final class SvgXml {
             builder.setEntityResolver((name, system) -> new org.xml.sax.InputSource(new StringReader("")));
             return builder.parse(new ByteArrayInputStream(withoutPlainDoctype(file)));
         } catch (SAXParseException e) {
-            throw SvgReader.refused(
+            throw SvgShapes.refused(
                     String.valueOf(e.getMessage()).contains("DOCTYPE")
                             ? "The file declares entities, which no drawing needs: save it as plain SVG."
                             : "The file is not SVG: line %d, column %d: %s"
                                     .formatted(e.getLineNumber(), e.getColumnNumber(), e.getMessage()));
         } catch (SAXException | IOException e) {
-            throw SvgReader.refused("The file is not SVG: " + e.getMessage());
+            throw SvgShapes.refused("The file is not SVG: " + e.getMessage());
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException(e);
         }

@@ -96,7 +96,7 @@ public record Share(
         if (!isMuch && ml > Math.min(suggestedMl, byAreaMl) / SLIP) {
             return Optional.empty();
         }
-        return Optional.of("%s ml for a %s that takes about %s ml on this cup: is a zero too %s?"
+        return Optional.of("%s ml? A %s takes about %s ml on this cup. Is there a zero too %s?"
                 .formatted(Numbers.show(ml, 1), role.word(), Numbers.show(suggestedMl, 1), isMuch ? "many" : "few"));
     }
 

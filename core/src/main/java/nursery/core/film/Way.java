@@ -1,7 +1,5 @@
 package nursery.core.film;
 
-import java.util.Locale;
-
 /** Few generous coats, or more thin ones (P8). */
 public enum Way {
     THIN,
@@ -13,9 +11,5 @@ public enum Way {
 
     Way other() {
         return this == THIN ? GENEROUS : THIN;
-    }
-
-    public String word() {
-        return name().toLowerCase(Locale.ROOT);
     }
 }

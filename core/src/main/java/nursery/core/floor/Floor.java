@@ -2,6 +2,7 @@ package nursery.core.floor;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -138,8 +139,9 @@ public record Floor(
                         .isPresent();
     }
 
+    /** Whether what it needs next is a coat that turns, scuffed first or not. */
     private static boolean turnsNext(CupNow cup) {
-        return cup.nextCoat().filter(cup.cup()::turns).isPresent();
+        return cup.state().next().filter(next -> cup.cup().turns(next.step())).isPresent();
     }
 
     /** Where a cup's next coat turns: where it turns already, else on a spindle that is free and meant for no other. */
@@ -152,7 +154,7 @@ public record Floor(
      * is, else on the first spindle that is free; who finds none waits.
      */
     public Placing placing(List<CupNow> wanted) {
-        List<CupNow> order = Stream.concat(stillToPour().stream(), wanted.stream())
+        List<CupNow> order = Stream.concat(open.stream().flatMap(batch -> stillToPour(batch).stream()), wanted.stream())
                 .distinct()
                 .toList();
         Map<String, Spindle> on = new HashMap<>();
@@ -189,16 +191,17 @@ public record Floor(
                 .min(Comparator.naturalOrder());
     }
 
-    /** Cups that a mix under way is still to be poured on. */
-    private List<CupNow> stillToPour() {
-        return open.stream()
-                .flatMap(batch -> batch.shares().stream())
-                .flatMap(share -> find(share.code())
-                        .filter(cup -> cup.nextCoat()
-                                .filter(step -> step.number() == share.step())
-                                .isPresent())
-                        .stream())
-                .toList();
+    /** The cups that a mix is still to be poured on. */
+    public List<CupNow> stillToPour(Batch batch) {
+        return batch.shares().stream().flatMap(share -> toPour(share).stream()).toList();
+    }
+
+    /** The cup of a coat in a mix, if that coat is what it needs next. */
+    public Optional<CupNow> toPour(Batch.BatchShare share) {
+        return find(share.code()).filter(cup -> cup.state()
+                .next()
+                .filter(next -> next.step().number() == share.step())
+                .isPresent());
     }
 
     /** What a coat needs on a cup as it is, on the spindle it turns on, else on the slowest there is. */
@@ -217,6 +220,15 @@ public record Floor(
         return cup.state().carrier(cup.cup(), coat, shelf.spindles(), air.temperatureC(at));
     }
 
+    /** What most of the cups on the floor are made with; of as many the one used last. */
+    public Resin usualResin() {
+        List<Resin> used = cups.stream().map(cup -> cup.cup().resins().base()).toList();
+        return used.stream()
+                .max(Comparator.comparing((Resin resin) -> Collections.frequency(used, resin))
+                        .thenComparing(used::lastIndexOf))
+                .orElseGet(() -> shelf.resins().get(0));
+    }
+
     /** Whether somebody is mixing for a cup's next step already. */
     public boolean isUnderWay(CupNow cup) {
         return batchFor(cup).isPresent();
@@ -225,12 +237,8 @@ public record Floor(
     /** The mix under way for a cup's next step. */
     public Optional<Batch> batchFor(CupNow cup) {
         return open.stream()
-                .filter(batch -> batch.shares().stream()
-                        .anyMatch(share -> share.code().equals(cup.code())
-                                && cup.state()
-                                        .next()
-                                        .filter(next -> next.step().number() == share.step())
-                                        .isPresent()))
+                .filter(batch ->
+                        stillToPour(batch).stream().anyMatch(one -> one.code().equals(cup.code())))
                 .findFirst();
     }
 
@@ -343,8 +351,7 @@ public record Floor(
         return sheetIfAny(cup, resin, shareMl)
                 .map(BatchSheet::mix)
                 .orElseGet(() -> Mix.exactly(
-                        resin.label().ratio(),
-                        shareMl + ways.losses().perFillMl() + ways.losses().perCupMl()));
+                        resin.label().ratio(), shareMl + ways.losses().of(1, 1)));
     }
 
     /** The same for a mix of the plan. */

@@ -24,7 +24,7 @@ public record Placing(List<CupNow> cups, Map<String, Spindle> spindles, List<Wai
 
     /** Why a coat is not poured with the others. */
     public enum Why {
-        NO_SPINDLE("no spindle is left for it"),
+        NO_SPINDLE("no spindle left"),
         MIX_OFF("the mix is off before its turn"),
         UNDER_WAY("somebody is mixing for it");
 
@@ -44,7 +44,7 @@ public record Placing(List<CupNow> cups, Map<String, Spindle> spindles, List<Wai
 
         /** @param shown how a moment is written */
         public String words(Function<Instant, String> shown) {
-            return why.words() + until.map(at -> " before " + shown.apply(at)).orElse("");
+            return why.words() + until.map(at -> " until " + shown.apply(at)).orElse("");
         }
     }
 

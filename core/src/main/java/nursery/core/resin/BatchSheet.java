@@ -52,21 +52,20 @@ public record BatchSheet(
             Label label, List<Portion> portions, Losses losses, MeasuringCup cup, Pace pace, double roomC) {
         check(portions);
         double sharesMl = portions.stream().mapToDouble(Portion::ml).sum();
-        double gloveMl = losses.perCupMl() * portions.size();
         int expectedFills = 1;
         MixRatio measured;
         Mix mix;
         List<Mix> fills;
         // Another fill costs another cup's loss, which may need another mark: settles after a turn or two.
         do {
-            double lossesMl = gloveMl + losses.perFillMl() * expectedFills;
+            double lossesMl = losses.of(portions.size(), expectedFills);
             double wantedMl = Math.max(SMALLEST_ML, sharesMl + lossesMl);
             measured = Fills.measured(label, cup, wantedMl).orElseThrow(() -> Fills.tooCoarse(label.ratio(), cup));
             mix = Mix.onMarks(measured, wantedMl, cup.markMl());
             fills = Fills.of(mix, cup);
         } while (fills.size() > expectedFills++);
         double potMinutes = PotLife.minutes(label, mix.totalMl(), roomC);
-        double lossesMl = gloveMl + losses.perFillMl() * fills.size();
+        double lossesMl = losses.of(portions.size(), fills.size());
         return new BatchSheet(
                 label, measured, turns(portions, pace, potMinutes), sharesMl, lossesMl, mix, fills, potMinutes);
     }

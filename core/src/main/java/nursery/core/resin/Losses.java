@@ -15,6 +15,11 @@ public record Losses(double perFillMl, double perCupMl) {
 
     public static final Losses USUAL = new Losses(1.5, 0.3);
 
+    /** What so many coats out of so many fillings leave behind, ml. */
+    public double of(int cups, int fills) {
+        return perCupMl * cups + perFillMl * fills;
+    }
+
     public Losses {
         Faults faults = new Faults();
         faults.within("lossFill", "The loss on a mixing cup", perFillMl, 0, MOST_ML, "ml");
