@@ -94,7 +94,10 @@ class OrdersTest extends PlannedShop {
     void anOrderIsTakenWithThePlanThatHasIt() {
         String change = location(tablet.send("/plan/order", order("due", "2026-04-10", "matters", "3")));
 
-        assertThat(tablet.page(change)).contains("With 3 new cups");
+        assertThat(tablet.page(change))
+                .contains("With 3 new cups")
+                .contains("<b>0 → 0</b>")
+                .contains("cups late");
         assertThat(shop.floor().cups()).hasSize(2);
         tablet.send(change + "/keep", typed());
         assertThat(shop.departures()).isEmpty();

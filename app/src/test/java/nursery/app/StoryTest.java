@@ -367,7 +367,9 @@ class StoryTest {
     void aJobCardTellsTheStepsAheadAndThePickingListWhatIsFinished() throws Exception {
         assertThat(text(pdf(shop, "/paper/card.pdf?cup=" + code)))
                 .contains(code)
-                .contains(shop.cup(code).stepsAhead().get(0).title());
+                .contains(shop.cup(code).stepsAhead().get(0).title())
+                .as("when each step opens, by the plan")
+                .contains("opens ");
         assertThat(text(pdf(shop, "/paper/picking.pdf"))).contains("No cup is finished");
     }
 }
