@@ -350,7 +350,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
             }
         }
 
-        /** What an instance of the application is told of the database. */
+        /** What an instance of the application is told of the database, and of where its pictures lie. */
         public Map<String, Object> environment() {
             try (Stream<String> lines = Files.lines(folder.resolve("database.env"))) {
                 return lines.map(line -> line.split("=", 2))
@@ -359,7 +359,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                                 parts -> (Object) parts[1].replace("'", ""),
                                 (a, b) -> a,
                                 () -> new HashMap<>(Map.of(
-                                        "nursery.files.folder",
+                                        "NURSERY_FILES_FOLDER",
                                         folder.resolve("files").toString()))));
             } catch (IOException e) {
                 throw new IllegalStateException(e);
