@@ -39,10 +39,10 @@ class DesignFilesTest extends BegunDesign {
         double wide = plate.rings().get(0)[0].distance(plate.rings().get(0)[1]);
         double tall = plate.rings().get(0)[1].distance(plate.rings().get(0)[2]);
         assertThat(wide * tall).isCloseTo(800, within(0.1));
-        assertThat(svg).contains("id=\"registration\"");
+        assertThat(svg).as("one colour has nothing to be laid on").doesNotContain("mark");
         assertThat(tablet.page(design() + "/cut?roll=300mm"))
-                .contains("8 cm² of pieces")
-                .contains("28 mm of the roll")
+                .contains("8 cm² of it becomes pieces, 40 % is waste")
+                .contains("48 mm × 28 mm of the roll")
                 .contains("The blade goes 0.");
         assertThat(tablet.page(design() + "/cut?roll=30mm")).contains("is wider than the roll");
         assertThat(tablet.page(design() + "/cut?roll=-4&mirror=on")).contains("value=\"305\"");

@@ -72,7 +72,15 @@ class WrapJourneyTest extends Journey {
         link("Cut it").click();
         noWiderThanTheScreen();
         assertThat(page.locator("main")).containsText("of the roll");
-        assertThat(link("The cut file")).hasAttribute("href", java.util.regex.Pattern.compile(".*cut\\.svg.*"));
+        assertThat(page.locator("main")).containsText("2 colours, a roll each");
+        assertThat(page.locator(".on-roll")).hasCount(2);
+        page.getByLabel("Mirrored").check();
+        button("Set it out").click();
+        for (Locator file :
+                page.locator(".on-roll a, a:text-is('All of them in one file')").all()) {
+            assertThat(page.request().get(shop.address() + file.getAttribute("href")))
+                    .isOK();
+        }
     }
 
     private void turnedByItsSlider() {

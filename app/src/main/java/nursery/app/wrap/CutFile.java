@@ -5,61 +5,103 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Optional;
+import nursery.core.wrap.Cuts;
 import nursery.core.wrap.Fitting;
 import nursery.core.wrap.Item;
-import nursery.core.wrap.Laid;
 import nursery.core.wrap.Nest;
 import nursery.core.wrap.Shapes;
 import nursery.core.wrap.Sheet;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.util.AffineTransformation;
+import org.springframework.web.util.HtmlUtils;
 
 /**
- * What is cut from one material: pieces in true size, set out on a roll, as SVG in true millimetres. Each colour is a
- * group of its own, registration marks another.
+ * What is cut from one material: pieces in true size, set out on rolls, as SVG in true millimetres. Each colour is a
+ * roll, and a file, of its own; in the file of all of them their rolls lie one below the other, a group each.
  */
 final class CutFile {
 
     static final double GAP_MM = 4;
-    private static final double MARK_MM = 5;
+    /** A file of nothing has no size. */
+    private static final double LEAST_MM = 10;
 
-    /**
-     * What is cut from one colour and carried over by one film: its pieces keep their places to each other.
-     *
-     * @param item whose it is
-     * @param pieces of how many
-     * @param shape on the flat, y upwards
-     */
-    record Part(Item item, String name, String colour, int pieces, Geometry shape) {
+    /** One colour's parts as they lie on its roll. */
+    record Roll(Sheet sheet, String colour, List<Cuts.Part> parts, Nest nest) {
+
+        static Roll of(Sheet sheet, String colour, List<Cuts.Part> parts, double rollMm) {
+            List<Nest.Box> boxes = parts.stream()
+                    .map(part -> new Nest.Box(part.box().getWidth(), part.box().getHeight(), part.areaMm2()))
+                    .toList();
+            return new Roll(sheet, colour, parts, Nest.of(boxes, rollMm, GAP_MM));
+        }
+
         public double areaCm2() {
-            return shape.getArea() / 100;
+            return parts.stream().mapToDouble(Cuts.Part::areaMm2).sum() / 100;
         }
 
-        public double widthMm() {
-            return shape.getEnvelopeInternal().getWidth();
+        /** Whether it is of one colour: a film with several printed on it, or shown through it, is not. */
+        public boolean isOneColour() {
+            return !sheet.isOneFilm();
         }
 
-        public double heightMm() {
-            return shape.getEnvelopeInternal().getHeight();
+        public List<String> tooWide() {
+            return nest.tooWide().stream().map(i -> parts.get(i).name()).toList();
+        }
+
+        public boolean isMarked() {
+            return parts.stream().anyMatch(part -> !part.marks().isEmpty());
+        }
+
+        /** As its colour is written in names of files and groups. */
+        public String name() {
+            return "%s-%s".formatted(sheet.written(), colour.substring(1));
+        }
+
+        private double heightMm() {
+            return Math.max(nest.lengthMm(), LEAST_MM);
+        }
+
+        /** @param mirrored for what is laid with its cut side down */
+        String svg(boolean mirrored) {
+            return head(nest.widthMm(), heightMm()) + group(mirrored, 0) + "</svg>\n";
+        }
+
+        private String group(boolean mirrored, double downMm) {
+            StringBuilder group = new StringBuilder("  <g id=\"%s\" fill=\"%s\">\n".formatted(name(), colour));
+            for (Nest.Place place : nest.places()) {
+                Cuts.Part part = parts.get(place.index());
+                Envelope box = part.box();
+                AffineTransformation set = AffineTransformation.translationInstance(
+                        place.xMm() - box.getMinX(), -place.yMm() - downMm - box.getMaxY());
+                if (mirrored) {
+                    set.scale(-1, 1).translate(nest.acrossMm(), 0);
+                }
+                Geometry pieces =
+                        Shapes.FACTORY.createMultiPolygon(part.pieces().toArray(new Polygon[0]));
+                path(group, "piece", part.name(), set.transform(pieces));
+                part.marks().forEach(mark -> path(group, "mark", "to lay it by", set.transform(mark)));
+            }
+            return group.append("  </g>\n").toString();
+        }
+
+        private static void path(StringBuilder group, String kind, String title, Geometry shape) {
+            group.append("    <path class=\"%s\" fill-rule=\"evenodd\" d=\"".formatted(kind))
+                    .append(SvgPath.exact(shape))
+                    .append("\"><title>")
+                    .append(HtmlUtils.htmlEscape(title, "UTF-8"))
+                    .append("</title></path>\n");
         }
     }
 
     private final Sheet sheet;
-    private final List<Part> parts;
-    private final Nest nest;
+    private final List<Roll> rolls;
 
-    private CutFile(Sheet sheet, List<Part> parts, double rollMm) {
+    private CutFile(Sheet sheet, List<Roll> rolls) {
         this.sheet = sheet;
-        this.parts = parts;
-        this.nest = Nest.of(
-                parts.stream()
-                        .map(part -> new Nest.Box(
-                                part.widthMm(), part.heightMm(), part.shape().getArea()))
-                        .toList(),
-                rollMm,
-                GAP_MM);
+        this.rolls = rolls;
     }
 
     static List<Sheet> sheetsOf(Fitting fitting) {
@@ -67,78 +109,46 @@ final class CutFile {
     }
 
     static CutFile of(Fitting fitting, Sheet sheet, double rollMm) {
-        List<Part> parts = new ArrayList<>();
-        for (int i = 0; i < fitting.laid().size(); i++) {
-            Item item = fitting.design().items().get(i);
-            if (item.sheet() != sheet) {
-                continue;
-            }
-            int count = fitting.laid().get(i).size();
-            for (int motif = 0; motif < count; motif++) {
-                Laid laid = fitting.laid().get(i).get(motif);
-                Map<String, List<Geometry>> byColour = new LinkedHashMap<>();
-                laid.cut().forEach(piece -> byColour.computeIfAbsent(piece.colour(), colour -> new ArrayList<>())
-                        .addAll(Shapes.polygons(piece.shape())));
-                for (Map.Entry<String, List<Geometry>> one : byColour.entrySet()) {
-                    parts.add(new Part(
-                            item,
-                            item.name() + (count > 1 ? " " + (motif + 1) : ""),
-                            one.getKey(),
-                            one.getValue().size(),
-                            Shapes.FACTORY.buildGeometry(one.getValue())));
-                }
-            }
-        }
-        return new CutFile(sheet, parts, rollMm);
+        Map<String, List<Cuts.Part>> byColour = new LinkedHashMap<>();
+        Cuts.parts(fitting).stream()
+                .filter(part -> part.item().sheet() == sheet)
+                .forEach(part -> byColour.computeIfAbsent(part.colour(), fresh -> new ArrayList<>())
+                        .add(part));
+        return new CutFile(
+                sheet,
+                byColour.entrySet().stream()
+                        .map(one -> Roll.of(sheet, one.getKey(), one.getValue(), rollMm))
+                        .toList());
     }
 
     public Sheet sheet() {
         return sheet;
     }
 
-    public List<Part> parts() {
-        return parts;
+    /** In the order in which they are laid, the lowest first. */
+    public List<Roll> rolls() {
+        return rolls;
     }
 
-    public Nest nest() {
-        return nest;
+    public Optional<Roll> roll(String colour) {
+        return rolls.stream().filter(roll -> roll.colour().equals(colour)).findFirst();
     }
 
-    public List<String> tooWide() {
-        return nest.tooWide().stream().map(i -> parts.get(i).name()).toList();
+    public boolean isMarked() {
+        return rolls.stream().anyMatch(Roll::isMarked);
     }
 
-    public double areaCm2() {
-        return parts.stream().mapToDouble(Part::areaCm2).sum();
-    }
-
-    /** @param mirrored for what is laid with its cut side down */
+    /** All of its rolls, one below the other. */
     String svg(boolean mirrored) {
-        double width = nest.widthMm();
-        double height = Math.max(nest.lengthMm(), 2 * MARK_MM + 2);
-        TreeMap<String, StringBuilder> layers = new TreeMap<>();
-        for (Nest.Place place : nest.places()) {
-            Part part = parts.get(place.index());
-            Envelope box = part.shape().getEnvelopeInternal();
-            Geometry set = AffineTransformation.translationInstance(
-                            place.xMm() - box.getMinX(), -place.yMm() - box.getMaxY())
-                    .transform(part.shape());
-            if (mirrored) {
-                set = AffineTransformation.scaleInstance(-1, 1)
-                        .translate(width, 0)
-                        .transform(set);
-            }
-            layers.computeIfAbsent(part.colour(), colour -> new StringBuilder())
-                    .append("    <path id=\"piece-%d\" fill-rule=\"evenodd\" d=\"".formatted(place.index() + 1))
-                    .append(SvgPath.exact(set))
-                    .append("\"><title>")
-                    .append(org.springframework.web.util.HtmlUtils.htmlEscape(part.name(), "UTF-8"))
-                    .append("</title></path>\n");
+        StringBuilder groups = new StringBuilder();
+        double width = LEAST_MM;
+        double height = 0;
+        for (Roll roll : rolls) {
+            groups.append(roll.group(mirrored, height));
+            height += roll.heightMm();
+            width = roll.nest().widthMm();
         }
-        StringBuilder svg = new StringBuilder(head(width, height));
-        layers.forEach((colour, paths) -> svg.append("  <g id=\"%s-%s\" fill=\"%s\">\n%s  </g>\n"
-                .formatted(sheet.written(), colour.substring(1), colour, paths)));
-        return svg.append(marks(width, height)).append("</svg>\n").toString();
+        return head(width, Math.max(height, LEAST_MM)) + groups + "</svg>\n";
     }
 
     static String head(double widthMm, double heightMm) {
@@ -148,30 +158,5 @@ final class CutFile {
                         + "width=\"%1$.3fmm\" height=\"%2$.3fmm\" viewBox=\"0 0 %1$.3f %2$.3f\">\n",
                 widthMm,
                 heightMm);
-    }
-
-    /** Corners by which layers of several files are laid over one another. */
-    private static String marks(double width, double height) {
-        String corner = "M%1$.3f %2$.3fh%3$.3fv0.4h%4$.3fv%5$.3fh%6$.3fz";
-        StringBuilder marks = new StringBuilder("  <g id=\"registration\" fill=\"#000000\">\n");
-        for (int across : new int[] {1, -1}) {
-            for (int down : new int[] {1, -1}) {
-                double x = across > 0 ? 0 : width;
-                double y = down > 0 ? 0 : height;
-                marks.append("    <path d=\"")
-                        .append(String.format(
-                                Locale.ROOT,
-                                corner.replace("v0.4", "v%7$.3f"),
-                                x,
-                                y,
-                                across * MARK_MM,
-                                -across * (MARK_MM - 0.4),
-                                down * (MARK_MM - 0.4),
-                                -across * 0.4,
-                                down * 0.4))
-                        .append("\"/>\n");
-            }
-        }
-        return marks.append("  </g>\n").toString();
     }
 }

@@ -54,8 +54,18 @@ class DesignFiles {
     /** A design as kept, on the blank that is asked for. */
     record Ready(long id, Sketch sketch, ShelfBlank blank, Fitting fitting) {}
 
-    /** One material with what cutting it takes. */
-    record Material(CutFile file, SimulatedCutter cutter, String drawing) {}
+    /** One material with what cutting each of its rolls takes. */
+    record Material(CutFile file, List<OnRoll> rolls) {}
+
+    /** A roll with the blade's way on it. */
+    record OnRoll(CutFile.Roll roll, SimulatedCutter cutter, String drawing) {
+        static OnRoll of(CutFile.Roll roll, boolean mirrored) {
+            SimulatedCutter cutter = SimulatedCutter.cut(roll.svg(mirrored));
+            // The piece that is cut off; what is left of the width beside it is of no interest.
+            return new OnRoll(
+                    roll, cutter, "0 0 %.1f %.1f".formatted(Math.max(roll.nest().acrossMm(), 1), cutter.heightMm()));
+        }
+    }
 
     /** Another size it could go on. */
     record Size(ShelfBlank blank, List<Concern> concerns) {}
@@ -89,9 +99,9 @@ class DesignFiles {
         List<Material> materials = new ArrayList<>();
         for (Sheet sheet : CutFile.sheetsOf(ready.fitting())) {
             CutFile file = CutFile.of(ready.fitting(), sheet, rollMm);
-            String svg = file.svg(mirrored);
-            SimulatedCutter cutter = SimulatedCutter.cut(svg);
-            materials.add(new Material(file, cutter, "0 0 %.1f %.1f".formatted(cutter.widthMm(), cutter.heightMm())));
+            materials.add(new Material(
+                    file,
+                    file.rolls().stream().map(roll -> OnRoll.of(roll, mirrored)).toList()));
         }
         List<Size> sizes = floors.shelf().blanks().stream()
                 .filter(blank -> blank.id() != ready.blank().id())
@@ -118,6 +128,7 @@ class DesignFiles {
                 .formatted(ready.blank().id(), Numbers.show(rollMm, 1), mirrored ? "&mirror=on" : "");
     }
 
+    /** What is cut from a material; of one of its colours, if one is named. */
     @GetMapping(value = "/designs/{id}/cut.svg", produces = SVG)
     ResponseEntity<String> cutFile(@PathVariable long id, @RequestParam Map<String, String> typed) {
         Ready ready = ready(id, typed);
@@ -125,8 +136,16 @@ class DesignFiles {
                 .filter(found -> CutFile.sheetsOf(ready.fitting()).contains(found))
                 .orElseThrow(() ->
                         new ResponseStatusException(HttpStatus.NOT_FOUND, "Nothing of this design is cut from that."));
-        String svg = CutFile.of(ready.fitting(), sheet, rollMm(typed)).svg(typed.containsKey("mirror"));
-        return file(svg, name(ready) + " " + sheet.written() + ".svg");
+        CutFile all = CutFile.of(ready.fitting(), sheet, rollMm(typed));
+        boolean mirrored = typed.containsKey("mirror");
+        String colour = typed.getOrDefault("colour", "");
+        if (colour.isEmpty()) {
+            return file(all.svg(mirrored), "%s %s.svg".formatted(name(ready), sheet.written()));
+        }
+        CutFile.Roll roll = all.roll(colour)
+                .orElseThrow(() -> new ResponseStatusException(
+                        HttpStatus.NOT_FOUND, "Nothing of this design is cut from that colour."));
+        return file(roll.svg(mirrored), "%s %s.svg".formatted(name(ready), roll.name()));
     }
 
     /** The whole flat with its pieces where they lie, a layer each. */

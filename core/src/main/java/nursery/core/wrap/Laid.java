@@ -68,9 +68,7 @@ public final class Laid {
     private static UnaryOperator<Coordinate> asItIs(Flat flat, Lay lay) {
         double widest = flat.side().widestRadiusMm();
         OnFlat middle = flat.at(new OnCup(lay.angle(), lay.upMm()));
-        OnFlat above = flat.at(new OnCup(lay.angle(), lay.upMm() + 1));
-        double lean = Math.atan2(above.xMm() - middle.xMm(), above.yMm() - middle.yMm());
-        double turn = Math.toRadians(lay.tiltDeg()) - lean;
+        double turn = Math.toRadians(lay.tiltDeg()) - lean(flat, lay);
         double cos = Math.cos(turn);
         double sin = Math.sin(turn);
         return at -> {
@@ -78,6 +76,18 @@ public final class Laid {
                     new OnFlat(middle.xMm() + at.x * cos - at.y * sin, middle.yMm() + at.x * sin + at.y * cos));
             return new Coordinate(on.angle() * widest, on.upMm());
         };
+    }
+
+    /** How far what points up the side leans to the right on the flat, radians. */
+    private static double lean(Flat flat, Lay lay) {
+        OnFlat middle = flat.at(new OnCup(lay.angle(), lay.upMm()));
+        OnFlat above = flat.at(new OnCup(lay.angle(), lay.upMm() + 1));
+        return Math.atan2(above.xMm() - middle.xMm(), above.yMm() - middle.yMm());
+    }
+
+    /** How far it leans to the right on its flat: turned back by it, it stands upright. Strips are upright. */
+    double lean() {
+        return flat instanceof SectorFlat ? lean(flat, lay) : 0;
     }
 
     /** Without the pieces that lie across a line up the side. */

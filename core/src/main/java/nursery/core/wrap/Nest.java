@@ -11,12 +11,14 @@ import nursery.core.measure.Faults;
  * no better than it says: what lies between the boxes is waste.
  *
  * @param widthMm of the roll
- * @param lengthMm what is used of it
+ * @param acrossMm what is used of that: the rest beside it is still a strip to cut from
+ * @param lengthMm what is used of its length
  * @param places where each piece's box begins, in the order they were given
  * @param tooWide which of them do not fit across
  * @param usedMm2 what the pieces themselves cover
  */
-public record Nest(double widthMm, double lengthMm, List<Place> places, List<Integer> tooWide, double usedMm2) {
+public record Nest(
+        double widthMm, double acrossMm, double lengthMm, List<Place> places, List<Integer> tooWide, double usedMm2) {
 
     /** @param index of the piece */
     public record Place(int index, double xMm, double yMm) {}
@@ -35,6 +37,7 @@ public record Nest(double widthMm, double lengthMm, List<Place> places, List<Int
         double row = 0;
         double y = gapMm;
         double used = 0;
+        double across = 0;
         List<Integer> tallestFirst = IntStream.range(0, boxes.size())
                 .boxed()
                 .sorted(Comparator.comparing((Integer i) -> -boxes.get(i).heightMm()))
@@ -53,14 +56,15 @@ public record Nest(double widthMm, double lengthMm, List<Place> places, List<Int
             places.add(new Place(i, x, y));
             used += box.areaMm2();
             x += box.widthMm() + gapMm;
+            across = Math.max(across, x);
             row = Math.max(row, box.heightMm());
         }
         places.sort(Comparator.comparing(Place::index));
-        return new Nest(widthMm, places.isEmpty() ? 0 : y + row + gapMm, places, tooWide, used);
+        return new Nest(widthMm, across, places.isEmpty() ? 0 : y + row + gapMm, places, tooWide, used);
     }
 
-    /** What is cut off and thrown away, as a share of what is used of the roll. */
+    /** What is thrown away of the piece that is cut off, as a share of it. */
     public double waste() {
-        return lengthMm == 0 ? 0 : 1 - usedMm2 / (widthMm * lengthMm);
+        return lengthMm == 0 ? 0 : 1 - usedMm2 / (acrossMm * lengthMm);
     }
 }

@@ -45,6 +45,11 @@ public enum Sheet {
         return this == STENCIL;
     }
 
+    /** Whether all of a motif is one film, whatever colours show through it or are printed on it. */
+    public boolean isOneFilm() {
+        return this == STENCIL || this == WATER_SLIDE;
+    }
+
     /** Whether two of it, or it over another, buckle where they overlap with no coat between (P63). */
     public boolean buckles() {
         return this == VINYL || this == METALLIC_VINYL || this == WATER_SLIDE;

@@ -213,7 +213,10 @@ class ShapesTest {
         assertThat(nest.places())
                 .containsExactly(new Nest.Place(0, 2, 44), new Nest.Place(1, 2, 2), new Nest.Place(2, 64, 2));
         assertThat(nest.lengthMm()).isEqualTo(66);
-        assertThat(nest.waste()).isCloseTo(1 - 3700 / 6600.0, within(1e-12));
+        assertThat(nest.acrossMm()).as("2 + 60 + 2 + 30 + 2").isEqualTo(96);
+        assertThat(nest.waste())
+                .as("what is left of the roll's width is none")
+                .isCloseTo(1 - 3700 / (96 * 66.0), within(1e-12));
         assertThat(Nest.of(List.of(), 100, 2).waste()).isZero();
         assertThatThrownBy(() -> Nest.of(List.of(), -1, 2)).isInstanceOf(InvalidInput.class);
     }
