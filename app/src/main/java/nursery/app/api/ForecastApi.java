@@ -49,8 +49,11 @@ class ForecastApi {
     /** @param lowC together with highC the range that holds the truth four times in five */
     record PointAnswer(Instant at, double temperatureC, double lowC, double highC) {}
 
-    /** @param doubt what the ranges cannot hold, where the room is hardly known */
-    record ForecastAnswer(List<PointAnswer> points, @Nullable String doubt) {}
+    /**
+     * @param coldestC the coldest the ranges go by: a first colder night is further off
+     * @param doubt what the ranges cannot hold, where the room is hardly known
+     */
+    record ForecastAnswer(List<PointAnswer> points, double coldestC, @Nullable String doubt) {}
 
     private final Floors floors;
 
@@ -62,10 +65,10 @@ class ForecastApi {
     @Operation(
             summary = "A room ahead, as on its last days",
             description =
-                    "The mean of the last days at the same time of day in the shop's zone, or of the last weeks at the "
-                            + "same time of week where weekends differ, with what it becomes colder or warmer by from "
-                            + "day to day, from what it is now; "
-                            + "the range comes from how far the same forecast missed before. Changes nothing.")
+                    "The mean of the last days at the same time of day in the shop's zone, with what weekends differ "
+                            + "by and what it becomes colder or warmer by from day to day, from what it is now; "
+                            + "the range comes from how far the same forecast missed before; a first night colder than "
+                            + "coldestC is further off. Changes nothing.")
     ForecastAnswer forecast(@RequestBody ForecastRequest request) {
         JsonFields fields = new JsonFields();
         List<RoomReading> readings = ReadingRequest.all(fields, request.readings());
@@ -109,6 +112,7 @@ class ForecastApi {
                 .toList();
         return new ForecastAnswer(
                 points,
+                known.stream().mapToDouble(RoomReading::temperatureC).min().orElse(Double.NaN),
                 Forecast.doubt(history.firstReadingAt(), history.lastReadingAt())
                         .orElse(null));
     }

@@ -250,6 +250,11 @@ class RoomController {
         model.addAttribute("weekC", air.spreadC(floor.now(), floor.now().plus(WEEK)));
         model.addAttribute(
                 "doubt", plan.way() == RoomPlan.Way.LAST_DAYS ? air.doubt().orElse(null) : null);
+        model.addAttribute(
+                "coldestC",
+                plan.way() == RoomPlan.Way.LAST_DAYS && air.coldestC().isPresent()
+                        ? air.coldestC().getAsDouble()
+                        : null);
         model.addAttribute("sensors", room.sensors());
         model.addAttribute("simulating", simulated.isOn());
         model.addAttribute("zones", zones());

@@ -5,8 +5,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -52,10 +50,13 @@ public sealed interface Forecast {
         return Duration.between(history.lastReadingAt(), now).compareTo(SILENT_AFTER) > 0;
     }
 
-    /** What no range can hold where less than a week is known of a room, from its first reading to its last. */
+    /** Until then no weekend has come again. */
+    Duration KNOWS_WEEKENDS = Duration.ofDays(11);
+
+    /** What no range can hold where hardly a week is known of a room, from its first reading to its last. */
     static Optional<String> doubt(Instant first, Instant last) {
         long days = Duration.between(first, last).toDays();
-        return days >= RoomDays.WEEK
+        return days >= KNOWS_WEEKENDS.toDays()
                 ? Optional.empty()
                 : Optional.of("This room is known for %s only: a weekend or other weather may be further off."
                         .formatted(days == 1 ? "a day" : days == 0 ? "hours" : days + " days"));
@@ -156,7 +157,7 @@ public sealed interface Forecast {
         public List<RoomReading> ahead(RoomCourse history, Instant now, ZoneId zone) {
             Pattern pattern = new Pattern(history, now, zone, days);
             double nowC = history.temperatureCAt(now);
-            if (pattern.usualC(now).isEmpty()) {
+            if (!pattern.isKnown()) {
                 return List.of(new RoomReading(now.plus(HORIZON), nowC));
             }
             return steps(now).stream()
@@ -170,19 +171,25 @@ public sealed interface Forecast {
             return new Pattern(history, origin, zone, days)::expectedC;
         }
 
-        /** Judged by moments that knew about as many days as now: one that knew fewer foretold worse. */
+        /**
+         * Judged by moments that knew about as many days as now: one that knew fewer foretold worse. What is known of
+         * its weekends by now is taken from all of them, or the weeks before it was known would speak against it.
+         */
         @Override
         public Spread spread(RoomCourse history, ZoneId zone) {
-            Duration known = Duration.between(history.firstReadingAt(), history.lastReadingAt());
-            Duration whole = Duration.ofDays(days);
-            if (RoomDays.of(history, history.lastReadingAt(), zone).isMoreThanADay()) {
-                whole = RoomDays.KNOWS_A_WEEK;
-            }
-            Duration least = known.dividedBy(2).compareTo(whole) < 0 ? known.dividedBy(2) : whole;
-            Instant from = history.firstReadingAt().plus(least);
+            Instant last = history.lastReadingAt();
+            RoomDays known = RoomDays.of(history, last, zone);
+            RoomWeek week = RoomWeek.of(history, last, known, zone);
+            RoomCourse judged = week.without(history);
+            Duration half = Duration.between(history.firstReadingAt(), last).dividedBy(2);
+            Duration whole = known.hasTrend() ? RoomDays.KNOWS_A_TREND : Duration.ofDays(days);
+            Instant from = history.firstReadingAt().plus(half.compareTo(whole) < 0 ? half : whole);
             return Spread.of(
-                    history,
-                    origin -> origin.isBefore(from) ? at -> OptionalDouble.empty() : foretold(history, origin, zone));
+                            judged,
+                            origin -> origin.isBefore(from)
+                                    ? at -> OptionalDouble.empty()
+                                    : foretold(judged, origin, zone))
+                    .wider(week.widening());
         }
 
         /**
@@ -196,63 +203,61 @@ public sealed interface Forecast {
             private final ZoneId zone;
             private final int days;
             private final RoomDays known;
-            private final Map<Object, OptionalDouble> usual = new HashMap<>();
+            private final RoomWeek week;
+            private final Map<LocalTime, OptionalDouble> usual = new HashMap<>();
             private double lasts = Double.NaN;
 
-            Pattern(RoomCourse history, Instant now, ZoneId zone, int days) {
-                this.history = history;
+            Pattern(RoomCourse room, Instant now, ZoneId zone, int days) {
                 this.now = now;
                 this.zone = zone;
                 this.days = days;
-                this.known = RoomDays.of(history, now, zone);
+                this.known = RoomDays.of(room, now, zone);
+                this.week = RoomWeek.of(room, now, known, zone);
+                this.history = week.without(room);
             }
 
-            /** The mean of the same time of day or week, as it would be now. */
-            private OptionalDouble usualNowC(Instant at) {
-                ZonedDateTime local = at.atZone(zone);
-                return known.hasWeek()
-                        ? usual.computeIfAbsent(
-                                List.of(local.getDayOfWeek(), local.toLocalTime()), key -> before(local, RoomDays.WEEK))
-                        : usual.computeIfAbsent(local.toLocalTime(), key -> before(local, 1));
-            }
-
-            private OptionalDouble before(ZonedDateTime time, int everyDays) {
-                LocalDate today = now.atZone(zone).toLocalDate();
-                long ahead = ChronoUnit.DAYS.between(today, time.toLocalDate());
-                LocalDate like = today.plusDays(Math.floorMod(ahead, (long) everyDays));
-                int back = everyDays == 1 ? days : RoomDays.WEEKS * everyDays;
-                return IntStream.rangeClosed(0, back / everyDays)
-                        .mapToObj(times -> like.minusDays((long) times * everyDays)
-                                .atTime(time.toLocalTime())
-                                .atZone(zone)
-                                .toInstant())
-                        .filter(past ->
-                                !past.isAfter(now) && past.isAfter(now.minus(Duration.ofDays(back))) && isRead(past))
-                        .mapToDouble(past -> history.temperatureCAt(past) + known.sinceC(past))
-                        .average();
+            /** The mean of the last days at a time of day, as if they had been weekdays, and as it would be now. */
+            private OptionalDouble weekdayNowC(LocalTime time) {
+                return usual.computeIfAbsent(time, key -> {
+                    LocalDate today = now.atZone(zone).toLocalDate();
+                    return IntStream.rangeClosed(0, days)
+                            .mapToObj(ago -> today.minusDays(ago)
+                                    .atTime(time)
+                                    .atZone(zone)
+                                    .toInstant())
+                            .filter(past -> !past.isAfter(now)
+                                    && past.isAfter(now.minus(Duration.ofDays(days)))
+                                    && isRead(past))
+                            .mapToDouble(past -> history.temperatureCAt(past) + known.sinceC(past))
+                            .average();
+                });
             }
 
             private boolean isRead(Instant at) {
                 return !at.isBefore(history.firstReadingAt()) && !at.isAfter(history.lastReadingAt());
             }
 
-            /** The usual at a moment, past or to come. */
-            OptionalDouble usualC(Instant at) {
-                OptionalDouble usualThen = usualNowC(at);
+            /** What is usual at a moment, past or to come, but for the weekends. */
+            private OptionalDouble weekdayC(Instant at) {
+                OptionalDouble usualThen = weekdayNowC(at.atZone(zone).toLocalTime());
                 return usualThen.isPresent()
                         ? OptionalDouble.of(usualThen.getAsDouble() - known.sinceC(at))
                         : usualThen;
             }
 
+            boolean isKnown() {
+                return weekdayC(now).isPresent();
+            }
+
             /** The usual, and what is left of the difference from it now. */
             OptionalDouble expectedC(Instant at) {
-                OptionalDouble usualThen = usualC(at);
+                OptionalDouble usualThen = weekdayC(at);
                 if (usualThen.isEmpty()) {
                     return usualThen;
                 }
-                double off = history.temperatureCAt(now) - usualC(now).orElse(history.temperatureCAt(now));
+                double off = history.temperatureCAt(now) - weekdayC(now).orElse(history.temperatureCAt(now));
                 double left = Math.exp(-Duration.between(now, at).toMinutes() / 60.0 / FADES_IN_H);
-                return OptionalDouble.of(usualThen.getAsDouble() + off * lasts() * left);
+                return OptionalDouble.of(usualThen.getAsDouble() + week.offC(at) + off * lasts() * left);
             }
 
             /**
@@ -279,7 +284,7 @@ public sealed interface Forecast {
             }
 
             private double offC(Instant at) {
-                OptionalDouble usualThen = isRead(at) ? usualC(at) : OptionalDouble.empty();
+                OptionalDouble usualThen = isRead(at) ? weekdayC(at) : OptionalDouble.empty();
                 return usualThen.isPresent() ? history.temperatureCAt(at) - usualThen.getAsDouble() : 0;
             }
         }

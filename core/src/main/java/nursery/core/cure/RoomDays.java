@@ -14,15 +14,14 @@ import java.time.ZoneId;
  * most, a little damped (Gardner and McKenzie, Management Science 31, 1985).
  *
  * @param perDayC how much warmer each day is, as far as that is believed
+ * @param fittedC the same as it was fitted, whether it goes on or not
  * @param hasWeek whether weekends differ surely
  */
-record RoomDays(Instant now, double perDayC, boolean hasWeek) {
+record RoomDays(Instant now, double perDayC, double fittedC, boolean hasWeek) {
 
     static final int WEEK = 7;
-    /** Weeks that a time of the week is the mean of. */
-    static final int WEEKS = 3;
-    /** From so much on a weekend can have been known and come again. */
-    static final Duration KNOWS_A_WEEK = Duration.ofDays(9);
+    /** From so much on a trend can have been known. */
+    static final Duration KNOWS_A_TREND = Duration.ofDays(9);
 
     private static final int LOOKS_BACK = 21;
     private static final int LEAST_DAYS = 4;
@@ -45,7 +44,7 @@ record RoomDays(Instant now, double perDayC, boolean hasWeek) {
         int days = (int) Math.min(
                 LOOKS_BACK, Duration.between(history.firstReadingAt(), now).toDays());
         if (days < LEAST_DAYS) {
-            return new RoomDays(now, 0, false);
+            return new RoomDays(now, 0, 0, false);
         }
         double[] means = new double[days];
         double[] weekend = new double[days];
@@ -61,12 +60,11 @@ record RoomDays(Instant now, double perDayC, boolean hasWeek) {
         boolean hasWeek = Math.abs(week.weekendC()) > WORTH_C && week.weekendT() > SURE;
         Fit fit = hasWeek ? week : Fit.of(means, new double[days]);
         double believed = 1 / (1 + Math.pow(HALF_BELIEVED / Math.max(SINGULAR, fit.slopeT()), 4));
-        return new RoomDays(now, fit.perDayC() * believed, hasWeek);
+        return new RoomDays(now, fit.perDayC() * believed, fit.perDayC(), hasWeek);
     }
 
-    /** Whether it says anything that the time of day does not. */
-    boolean isMoreThanADay() {
-        return hasWeek || Math.abs(perDayC) > SLIGHT_C;
+    boolean hasTrend() {
+        return Math.abs(perDayC) > SLIGHT_C;
     }
 
     static boolean isWeekend(Instant at, ZoneId zone) {
@@ -82,6 +80,11 @@ record RoomDays(Instant now, double perDayC, boolean hasWeek) {
         }
         double ahead = Math.min(FORTNIGHT, -days);
         return -perDayC * (1 - Math.pow(DAMPED, ahead)) / -Math.log(DAMPED);
+    }
+
+    /** How much warmer it is now than at a moment of the days known, by the trend as it was fitted. */
+    double levelC(Instant past) {
+        return fittedC * Duration.between(past, now).toMinutes() / 60.0 / DAY_H;
     }
 
     /**

@@ -79,6 +79,17 @@ public final class Spread {
         }
     }
 
+    private Spread(double[] halfWidthC, double by) {
+        for (int i = 0; i < halfWidthC.length; i++) {
+            this.halfWidthC[i] = by * halfWidthC[i];
+        }
+    }
+
+    /** So many times as wide. */
+    Spread wider(double times) {
+        return times == 1 ? this : new Spread(halfWidthC, times);
+    }
+
     /** @param history nothing after its last reading is known */
     public static Spread of(RoomCourse history, Function<Instant, Foretold> foretoldAt) {
         double[] squares = new double[LEADS_H.length];

@@ -3,9 +3,11 @@ package nursery.core.floor;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nursery.core.cure.CoatFitness;
 import nursery.core.cure.Forecast;
 import nursery.core.cure.RoomCourse;
+import nursery.core.cure.RoomReading;
 import nursery.core.cure.Spread;
 
 /**
@@ -26,6 +28,14 @@ public record Air(RoomCourse course, Spread spread, Optional<Instant> lastReadAt
     /** What the range cannot hold, in words; empty where it is known well enough. */
     public Optional<String> doubt() {
         return lastReadAt.flatMap(last -> Forecast.doubt(course.firstReadingAt(), last));
+    }
+
+    /** The coldest the range goes by: a first colder night is further off. */
+    public OptionalDouble coldestC() {
+        return lastReadAt.stream()
+                .flatMap(last -> course.readings(course.firstReadingAt(), last).stream())
+                .mapToDouble(RoomReading::temperatureC)
+                .min();
     }
 
     /** How far the room may be off at a moment ahead, °C up or down: four times in five it is no further. */

@@ -16,13 +16,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /**
- * Rooms with a trend, with a week of their own, and hardly known: the range of eight in ten holds about as many truths
- * up to a week ahead as it says, or more where little is known of the room, and then it says that.
+ * Rooms with a trend, with a week of their own, and hardly known: the range of eight in ten holds 75 to 85 of 100
+ * truths up to a week ahead, or more or fewer where less than a week is known of the room, and then it says that.
  */
 class RoomsAheadTest {
 
     private static final Instant START = Instant.parse("2026-03-02T00:00:00Z");
-    private static final int ROOMS = 100;
+    private static final int ROOMS = 80;
+    private static final double ERROR = 0.025;
 
     private static Instant hour(double hours) {
         return START.plus(Duration.ofMinutes(Math.round(hours * 60)));
@@ -54,15 +55,27 @@ class RoomsAheadTest {
 
     @Tag("simulation")
     @ParameterizedTest
-    @CsvSource({"trend, 8", "trend, 14", "week, 25", "trend, 3", "week, 3"})
-    void theRangeHoldsWhatItSays(String kind, int known) {
+    @CsvSource({
+        "trend, 8, 0.75, 0.85",
+        "trend, 14, 0.75, 0.85",
+        "week, 8, 0.75, 0.85",
+        "week, 11, 0.75, 0.85",
+        "week, 15, 0.75, 0.85",
+        "week, 25, 0.75, 0.85",
+        "both, 21, 0.75, 0.85",
+        "even, 14, 0.75, 0.85",
+        "even, 3, 0.75, 0.93",
+        "trend, 3, 0.70, 0.85",
+        "week, 3, 0.75, 0.85"
+    })
+    void theRangeHoldsWhatItSays(String kind, int known, double fewest, double most) {
         Forecast forecast = new Forecast.LikeLastDays(4);
         Random random = new Random(20261201 + known);
         int[] leads = {8, 24, 48, 96, 168};
         double[] inside = new double[leads.length];
         for (int trial = 0; trial < ROOMS; trial++) {
-            double trend = kind.equals("trend") ? 0.7 * (random.nextDouble() - 0.5) : 0;
-            double weekend = kind.equals("week") ? 2 + 4 * random.nextDouble() : 0;
+            double trend = kind.matches("trend|both") ? 0.7 * (random.nextDouble() - 0.5) : 0;
+            double weekend = kind.matches("week|both") ? 2 + 4 * random.nextDouble() : 0;
             int from = random.nextInt(7);
             RoomCourse whole = room(random, from + known + 9, trend, weekend);
             Instant now = hour(24 * (from + known) + random.nextInt(24));
@@ -79,8 +92,8 @@ class RoomsAheadTest {
         for (int i = 0; i < leads.length; i++) {
             all += inside[i] / leads.length;
         }
-        // Measured with 250 rooms each: 80, 87, 86, 77 and 80 of 100; wider than it says where a week is hardly known.
-        assertThat(all).as("%s, known for %d days", kind, known).isBetween(0.70, 0.93);
+        // So many rooms tell a share to two in a hundred and a half; measured with 250: see docs/curing.md.
+        assertThat(all).as("%s, known for %d days", kind, known).isBetween(fewest - ERROR, most + ERROR);
     }
 
     /** Cooling by 0.35 °C a day went on for no forecast: 0 of 100 truths at a fortnight. */
@@ -105,10 +118,13 @@ class RoomsAheadTest {
     }
 
     @Test
-    void whoKnowsLessThanAWeekSaysSo() {
+    void whoKnowsNoSecondWeekendSaysSo() {
         assertThat(Forecast.doubt(hour(0), hour(72))).hasValueSatisfying(words -> assertThat(words)
                 .isEqualTo("This room is known for 3 days only: a weekend or other weather may be further off."));
-        assertThat(Forecast.doubt(hour(0), hour(168))).isEmpty();
+        assertThat(Forecast.doubt(hour(0), hour(10 * 24)))
+                .as("one weekend is known")
+                .isPresent();
+        assertThat(Forecast.doubt(hour(0), hour(11 * 24))).isEmpty();
     }
 
     private static RoomCourse even(int days, double perDayC, double weekendC) {
