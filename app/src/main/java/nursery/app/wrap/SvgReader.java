@@ -5,9 +5,7 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
 import java.awt.geom.PathIterator;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -16,9 +14,7 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.wrap.Art;
 import org.apache.batik.parser.AWTTransformProducer;
 import org.apache.batik.parser.ParseException;
-import org.jspecify.annotations.Nullable;
 import org.locationtech.jts.geom.Coordinate;
-import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 
@@ -29,28 +25,14 @@ import org.w3c.dom.Node;
 final class SvgReader {
 
     private static final int MOST_ELEMENTS = 20_000;
-    private static final int DEEPEST = 60;
     /** A curve is nowhere further from its corners than this part of the drawing. */
     private static final double FINENESS = 1 / 20_000.0;
 
     private static final String TEXT = "Text is left out: turn it into outlines first.";
-    private static final List<String> PROPERTIES = List.of(
-            "fill",
-            "fill-rule",
-            "fill-opacity",
-            "display",
-            "visibility",
-            "opacity",
-            "stroke",
-            "color",
-            "clip-path",
-            "mask",
-            "transform");
     /** How deep clones may lie in one another. */
     private static final int MOST_CLONES = 12;
 
-    private final Document document;
-    private final SvgSheet sheet;
+    private final SvgStyles styles;
     private final List<SvgDrawing.Filled> found = new ArrayList<>();
     private final Set<String> left = new TreeSet<>();
     private int elements;
@@ -59,9 +41,8 @@ final class SvgReader {
 
     private int clones;
 
-    private SvgReader(Document document) {
-        this.document = document;
-        this.sheet = new SvgSheet(document);
+    private SvgReader(SvgStyles styles) {
+        this.styles = styles;
     }
 
     /** @throws InvalidInput if it is no SVG that can be read, with what to do */
@@ -69,13 +50,11 @@ final class SvgReader {
         SvgShapes.refuseIf(
                 file.length > SvgDrawing.LARGEST_BYTES,
                 "The file is larger than %d MB: simplify its paths.".formatted(SvgDrawing.LARGEST_BYTES >> 20));
-        return new SvgReader(SvgXml.parsed(file)).read();
+        return new SvgReader(new SvgStyles(SvgXml.parsed(file))).read();
     }
 
     private SvgDrawing read() {
-        Element root = document.getDocumentElement();
-        SvgShapes.refuseIf(
-                !"svg".equals(name(root)), "The file is not SVG: it begins with <%s>.".formatted(name(root)));
+        Element root = styles.root();
         double[] box = SvgShapes.numbers(root.getAttribute("viewBox"));
         boolean hasBox = SvgView.isBox(box);
         double widthMm = SvgShapes.lengthMm(
@@ -91,16 +70,17 @@ final class SvgReader {
         faults.within("file", "The drawing's height", heightMm, 0.1, 10_000, "mm");
         faults.throwIfAny();
         flatness = Math.hypot(widthMm, heightMm) * FINENESS;
-        Style page = below(new Style("#000000", "#000000", false, true, toMm, "", view), own(root), root);
+        Style page = below(new Style(toMm, "", view), root);
         children(root, page.in(""), 0);
-        if (sheet.isPassedOver()) {
+        if (styles.isPassedOver()) {
             left.add("Some rules of its style sheet are not read: look whether its colours are right.");
         }
         return new SvgDrawing(List.copyOf(found), widthMm, heightMm, List.copyOf(left));
     }
 
     private void children(Element parent, Style style, int depth) {
-        SvgShapes.refuseIf(depth > DEEPEST, "Its groups lie more than %d deep: ungroup them.".formatted(DEEPEST));
+        SvgShapes.refuseIf(
+                depth > MOST_CLONES * SvgStyles.DEEPEST, "Its clones lie too deep in one another: ungroup them.");
         for (Node child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
             if (child instanceof Element element) {
                 elements++;
@@ -113,25 +93,23 @@ final class SvgReader {
     }
 
     private void element(Element element, Style above, int depth) {
-        Map<String, String> own = own(element);
-        if ("none".equals(own.get("display")) || isNothing(own.get("opacity"))) {
+        if (styles.of(element, "display").equals("none") || isNothing(styles.of(element, "opacity"))) {
             return;
         }
-        Style style = below(above, own, element);
-        switch (name(element)) {
+        Style style = below(above, element);
+        switch (SvgStyles.name(element)) {
             case "g", "a", "switch" -> children(element, style, depth + 1);
             case "svg" -> children(element, inside(element, style, Optional.empty()), depth + 1);
             case "use" -> clone(element, style, depth);
-            case "path" -> draw(element, own, style, SvgShapes.path(element.getAttribute("d")));
-            case "rect" -> draw(element, own, style, Optional.of(SvgShapes.rectangle(element, style.view())));
+            case "path" -> draw(element, style, SvgShapes.path(element.getAttribute("d")));
+            case "rect" -> draw(element, style, Optional.of(SvgShapes.rectangle(element, style.view())));
             case "circle" -> {
                 double r = SvgShapes.n(element, "r", style.view().diagonal());
-                draw(element, own, style, Optional.of(SvgShapes.round(element, style.view(), r, r)));
+                draw(element, style, Optional.of(SvgShapes.round(element, style.view(), r, r)));
             }
             case "ellipse" ->
                 draw(
                         element,
-                        own,
                         style,
                         Optional.of(SvgShapes.round(
                                 element,
@@ -139,7 +117,7 @@ final class SvgReader {
                                 SvgShapes.n(element, "rx", style.view().width()),
                                 SvgShapes.n(element, "ry", style.view().height()))));
             case "polygon", "polyline" ->
-                draw(element, own, style, SvgShapes.polygon(element.getAttribute("points"), style.evenOdd()));
+                draw(element, style, SvgShapes.polygon(element.getAttribute("points"), isEvenOdd(element)));
             case "line" -> left.add("Lines have no area: outline their strokes first.");
             case "text", "tspan", "textPath" -> left.add(TEXT);
             case "image" -> left.add("Pictures are left out: trace them into shapes first.");
@@ -153,8 +131,17 @@ final class SvgReader {
         }
     }
 
-    private static boolean isNothing(@Nullable String opacity) {
-        return opacity != null && opacity.matches("[+-]?0*\\.?0*%?") && opacity.contains("0");
+    private static boolean isWithin(Node inner, Node outer) {
+        for (Node at = inner; at != null; at = at.getParentNode()) {
+            if (at == outer) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isNothing(String opacity) {
+        return opacity.matches("0*\\.?0*") && opacity.contains("0");
     }
 
     /** A view of its own inside another: a drawing in a drawing, or a symbol where it is used. */
@@ -163,7 +150,7 @@ final class SvgReader {
         double width = size(element, use, "width", outer.width());
         double height = size(element, use, "height", outer.height());
         AffineTransform at = new AffineTransform(style.at());
-        if (name(element).equals("svg")) {
+        if (SvgStyles.name(element).equals("svg")) {
             at.translate(SvgShapes.n(element, "x", outer.width()), SvgShapes.n(element, "y", outer.height()));
         }
         double[] box = SvgShapes.numbers(element.getAttribute("viewBox"));
@@ -185,15 +172,15 @@ final class SvgReader {
 
     /** Draws what is used where it is used (SVG 1.1, 5.6). */
     private void clone(Element use, Style style, int depth) {
-        String link = use.getAttributeNS("http://www.w3.org/1999/xlink", "href");
-        String id = (use.hasAttribute("href") ? use.getAttribute("href") : link).strip();
-        Optional<Element> used =
-                id.startsWith("#") ? find(document.getDocumentElement(), id.substring(1)) : Optional.empty();
+        String id = use.getAttribute("href").strip();
+        Optional<Element> used = id.startsWith("#") ? styles.find(id.substring(1)) : Optional.empty();
         if (used.isEmpty()) {
             left.add("A clone of something that is not in the file is left out.");
             return;
         }
-        SvgShapes.refuseIf(clones >= MOST_CLONES, "A clone is made of itself: turn it into shapes of its own.");
+        SvgShapes.refuseIf(
+                clones >= MOST_CLONES || isWithin(use, used.get()),
+                "A clone is made of itself: turn it into shapes of its own.");
         clones++;
         elements++;
         SvgShapes.refuseIf(
@@ -204,83 +191,42 @@ final class SvgReader {
                 SvgShapes.n(use, "x", style.view().width()),
                 SvgShapes.n(use, "y", style.view().height()));
         Style there = style.at(at, style.view());
-        Element target = used.get();
-        if (name(target).equals("symbol")) {
-            children(target, inside(target, below(there, own(target), target), Optional.of(use)), depth + 1);
+        // A copy of it where it is used: there it inherits what it inherits.
+        Element target = (Element) used.get().cloneNode(true);
+        use.appendChild(target);
+        if (SvgStyles.name(target).equals("symbol")) {
+            children(target, inside(target, below(there, target), Optional.of(use)), depth + 1);
         } else {
             element(target, there, depth + 1);
         }
+        use.removeChild(target);
         clones--;
     }
 
-    private static Optional<Element> find(Element from, String id) {
-        if (id.equals(from.getAttribute("id"))) {
-            return Optional.of(from);
-        }
-        for (Node child = from.getFirstChild(); child != null; child = child.getNextSibling()) {
-            Optional<Element> inside = child instanceof Element element ? find(element, id) : Optional.empty();
-            if (inside.isPresent()) {
-                return inside;
-            }
-        }
-        return Optional.empty();
-    }
-
-    private static String name(Element element) {
-        return Optional.ofNullable(element.getLocalName()).orElse(element.getTagName());
-    }
-
-    /** Its attributes, what style sheets say of it before them, and its style attribute before that. */
-    private Map<String, String> own(Element element) {
-        Map<String, String> own = new LinkedHashMap<>();
-        for (String name : PROPERTIES) {
-            if (element.hasAttribute(name)) {
-                own.put(name, element.getAttribute(name).strip());
-            }
-        }
-        own.putAll(sheet.of(element, name(element)));
-        own.putAll(SvgSheet.declarations(element.getAttribute("style")));
-        return own;
-    }
-
-    private Style below(Style above, Map<String, String> own, Element element) {
+    private Style below(Style above, Element element) {
         AffineTransform at = new AffineTransform(above.at());
-        // In a style a length has its unit and an angle is told in degrees; both are what the attribute means.
-        String transform = own.getOrDefault("transform", "").replaceAll("(?<=[0-9.])(px|deg)", "");
-        if (!transform.isBlank() && !transform.equals("none")) {
+        String transform = styles.transform(element);
+        if (!transform.isBlank()) {
             try {
                 at.concatenate(AWTTransformProducer.createAffineTransform(transform));
             } catch (ParseException e) {
                 throw SvgShapes.refused("A transform cannot be read: “%s”.".formatted(SvgShapes.shortened(transform)));
             }
         }
-        for (String name : List.of("fill", "stroke", "color", "visibility", "fill-rule", "fill-opacity")) {
-            own.remove(name, "inherit");
-        }
-        if (own.containsKey("clip-path") && !"none".equals(own.get("clip-path"))
-                || own.containsKey("mask") && !"none".equals(own.get("mask"))) {
+        if (styles.isSet(element, "clip-path") || styles.isSet(element, "mask")) {
             left.add("Clips and masks are not read: cut the shapes by them first.");
         }
-        String color = own.getOrDefault("color", above.color());
-        String fill = isNothing(own.get("fill-opacity")) ? "none" : own.getOrDefault("fill", above.fill());
-        return new Style(
-                "currentcolor".equalsIgnoreCase(fill) ? color : fill,
-                color,
-                own.containsKey("fill-rule") ? "evenodd".equals(own.get("fill-rule")) : above.evenOdd(),
-                own.containsKey("visibility") ? "visible".equals(own.get("visibility")) : above.visible(),
-                at,
-                element.getAttribute("id").isBlank()
-                        ? above.group()
-                        : SvgShapes.shortened(element.getAttribute("id").strip()),
-                above.view());
+        String id = element.getAttribute("id").strip();
+        return new Style(at, id.isEmpty() ? above.group() : SvgShapes.shortened(id), above.view());
     }
 
-    private void draw(Element element, Map<String, String> own, Style style, Optional<Shape> shape) {
-        if (shape.isEmpty() || !style.visible()) {
+    private void draw(Element element, Style style, Optional<Shape> shape) {
+        if (shape.isEmpty() || !styles.of(element, "visibility").equals("visible")) {
             return;
         }
-        boolean isStroked = !List.of("", "none", "transparent").contains(own.getOrDefault("stroke", ""));
-        if ("none".equals(style.fill()) || "transparent".equals(style.fill())) {
+        String fill = isNothing(styles.of(element, "fill-opacity")) ? "none" : styles.of(element, "fill");
+        boolean isStroked = styles.isSet(element, "stroke");
+        if (fill.equals("none")) {
             left.add(
                     isStroked
                             ? "Strokes without a fill are left out: outline them first."
@@ -292,9 +238,15 @@ final class SvgReader {
         }
         List<Coordinate[]> rings = rings(shape.get(), style.at());
         if (!rings.isEmpty()) {
-            String named = style.group().isEmpty() ? "%s %d".formatted(name(element), found.size() + 1) : style.group();
-            found.add(new SvgDrawing.Filled(named, colour(style.fill()), style.evenOdd(), rings));
+            String named = style.group().isEmpty()
+                    ? "%s %d".formatted(SvgStyles.name(element), found.size() + 1)
+                    : style.group();
+            found.add(new SvgDrawing.Filled(named, colour(fill), isEvenOdd(element), rings));
         }
+    }
+
+    private boolean isEvenOdd(Element element) {
+        return styles.of(element, "fill-rule").equals("evenodd");
     }
 
     private String colour(String fill) {
@@ -341,26 +293,19 @@ final class SvgReader {
     }
 
     /**
-     * What is inherited on the way down.
+     * Where something is drawn.
      *
      * @param group the name of the group it lies in, empty in none
      * @param view what percentages are parts of
      */
-    private record Style(
-            String fill,
-            String color,
-            boolean evenOdd,
-            boolean visible,
-            AffineTransform at,
-            String group,
-            SvgView view) {
+    private record Style(AffineTransform at, String group, SvgView view) {
 
         Style in(String other) {
-            return new Style(fill, color, evenOdd, visible, at, other, view);
+            return new Style(at, other, view);
         }
 
         Style at(AffineTransform other, SvgView through) {
-            return new Style(fill, color, evenOdd, visible, other, group, through);
+            return new Style(other, group, through);
         }
     }
 }

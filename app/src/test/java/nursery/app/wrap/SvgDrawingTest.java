@@ -162,6 +162,39 @@ class SvgDrawingTest {
                 .hasMessageContaining("larger than");
     }
 
+    /** Clones of clones of clones: a kilobyte that would be a million shapes. */
+    @Test
+    void clonesOfClonesAreRefusedBeforeTheyAreMany() {
+        StringBuilder file = new StringBuilder("<defs><rect id='c0' width='1' height='1'/>");
+        for (int i = 1; i <= 6; i++) {
+            file.append("<g id='c%d'>".formatted(i))
+                    .append("<use href='#c%d'/>".formatted(i - 1).repeat(10))
+                    .append("</g>");
+        }
+        assertThatThrownBy(() -> inMm(file.append("</defs><use href='#c6'/>").toString()))
+                .isInstanceOf(InvalidInput.class);
+        assertThatThrownBy(() -> inMm("<g id='a'><use href='#b'/></g><g id='b'><use href='#a'/></g>"))
+                .hasMessageContaining("made of itself");
+    }
+
+    /** What a style sheet may hold that is none: it is passed over and told, and nothing outside is asked for. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "\\",
+                "rect{",
+                "}",
+                "@import url(http://127.0.0.1:1/a.css);",
+                "rect:nth-child(2n+1){fill:red}",
+                "rect{fill:oklch(40% 0.2 20)}"
+            })
+    void aStyleSheetThatIsNoneIsPassedOver(String rules) {
+        SvgDrawing read = inMm("<style>%s</style><rect width='9' height='9' fill='#123456'/>".formatted(rules));
+        assertThat(read.lines()).hasSize(1);
+        assertThat(read.lines().get(0).colour()).isEqualTo("#123456");
+        assertThat(read.left()).anySatisfy(words -> assertThat(words).contains("style sheet are not read"));
+    }
+
     @Test
     void aPlainDocumentTypeIsHarmless() {
         assertThat(read("<?xml version='1.0'?>\n<!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' "

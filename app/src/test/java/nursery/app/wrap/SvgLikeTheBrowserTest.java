@@ -161,6 +161,25 @@ class SvgLikeTheBrowserTest {
                 box("viewBox='0 0 100 50' preserveAspectRatio='none'", "<circle cx='50' cy='25' r='20'/>"),
                 box("viewBox='-60 -60 120 120'", "<circle r='40' fill='purple'/>"),
                 box("viewBox='10 20 60 60'", "<rect x='20' y='30' width='30' height='20'/>"),
+                // rules for one thing inside or beside another, and what counts before what
+                plain(
+                        "<style>g > rect{fill:#d33} .row circle{fill:#3a3}</style><g class='row'><rect width='50' "
+                                + "height='50'/><g><circle cx='90' cy='30' r='25'/></g></g><rect y='60' width='50' height='50'/>"),
+                plain("<style>.a{fill:green !important}</style><rect class='a' style='fill:red' width='60' "
+                        + "height='60'/>"),
+                plain("<style>rect[width='50']{fill:teal} rect + circle{fill:purple}</style><rect width='50' "
+                        + "height='50'/><circle cx='90' cy='30' r='25'/><circle cx='30' cy='90' r='25'/>"),
+                plain("<style>@media print{rect{fill:red}} @media screen{circle{fill:navy}}</style><rect width='50' "
+                        + "height='50'/><circle cx='90' cy='30' r='25'/>"),
+                plain("<style>g rect{fill:red} rect{fill:blue}</style><g><rect width='60' height='60'/></g>"),
+                plain("<style>.t{transform:translate(30px,20px) rotate(15deg)}</style><rect class='t' width='40' "
+                        + "height='40'/>"),
+                plain("<defs><rect id='r' width='40' height='40'/></defs><use href='#r' fill='teal'/><use href='#r' "
+                        + "x='60' style='fill:orange'/><g fill='purple'><use href='#r' y='60'/></g>"),
+                plain("<rect width='40' height='40' fill='hsl(200, 60%, 40%)'/><rect x='60' width='40' height='40' "
+                        + "fill='#aa3366ff'/><rect y='60' width='40' height='40' style='fill:rgb(10% 60% 30%)'/>"
+                        + "<rect x='60' y='60' width='40' height='40' fill='rebeccapurple'/>"),
+                plain("<style>rect{fill:inherit}</style><g fill='crimson'><rect width='60' height='60'/></g>"),
                 // and all of it at once
                 plain("<defs><style>.petal{fill:#b33}</style><path id='petal' class='petal' d='M0 0C20 -20 20 -50 0 -55"
                         + "C-20 -50 -20 -20 0 0Z'/></defs><g transform='translate(60 60)'><use href='#petal'/>"
@@ -228,10 +247,17 @@ class SvgLikeTheBrowserTest {
                 .containsExactly(
                         "Of shapes with a stroke the fill alone is cut: outline the strokes, too, if they are meant.");
         assertThat(left("<style>g > rect{fill:red}</style><rect width='50' height='50'/>"))
+                .isEmpty();
+        assertThat(left("<style>rect:nth-child(2){fill:red}</style><rect width='50' height='50'/>"))
                 .containsExactly("Some rules of its style sheet are not read: look whether its colours are right.");
         assertThat(left("<use href='#gone'/>"))
                 .containsExactly("A clone of something that is not in the file is left out.");
         assertThat(left("<rect width='9' height='9'/>")).isEmpty();
+        assertThat(left("<style>@import url(http://127.0.0.1:1/a.css); rect{fill:red}</style><rect width='50' "
+                        + "height='50'/>"))
+                .containsExactly("Some rules of its style sheet are not read: look whether its colours are right.");
+        assertThat(left("<rect width='9' height='9' fill='url(http://127.0.0.1:1/a.svg#g)'/>"))
+                .containsExactly("Gradients, patterns and rare colour names are taken as grey: choose colours here.");
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> left("<g id='a'><use href='#a'/></g>")))
                 .hasMessageContaining("made of itself");
     }
