@@ -162,9 +162,9 @@ class SvgLikeTheBrowserTest {
                 box("viewBox='-60 -60 120 120'", "<circle r='40' fill='purple'/>"),
                 box("viewBox='10 20 60 60'", "<rect x='20' y='30' width='30' height='20'/>"),
                 // rules for one thing inside or beside another, and what counts before what
-                plain(
-                        "<style>g > rect{fill:#d33} .row circle{fill:#3a3}</style><g class='row'><rect width='50' "
-                                + "height='50'/><g><circle cx='90' cy='30' r='25'/></g></g><rect y='60' width='50' height='50'/>"),
+                plain("<style>g > rect{fill:#d33} .row circle{fill:#3a3}</style><g class='row'><rect width='50' "
+                        + "height='50'/><g><circle cx='90' cy='30' r='25'/></g></g><rect y='60' "
+                        + "width='50' height='50'/>"),
                 plain("<style>.a{fill:green !important}</style><rect class='a' style='fill:red' width='60' "
                         + "height='60'/>"),
                 plain("<style>rect[width='50']{fill:teal} rect + circle{fill:purple}</style><rect width='50' "
