@@ -3,6 +3,7 @@ package nursery.app;
 import static nursery.app.Tablet.text;
 import static nursery.app.Tablet.typed;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.HashMap;
 import java.util.Map;
@@ -92,5 +93,42 @@ class ImperialShopTest {
         String one = tablet.send("/shelf/materials/new", paint).getResponse().getRedirectedUrl();
         assertThat(text(tablet.get(one))).contains("4 fl oz").doesNotContain("118.3 ml");
         assertThat(text(tablet.get("/shelf/materials"))).contains("4 fl oz left");
+    }
+
+    private static String material(String name, String kind, String... fields) {
+        Map<String, String> form = new HashMap<>(typed(fields));
+        form.putAll(typed("name", name, "kind", kind, "colour", "#2f6b46", "leadDays", "7"));
+        return tablet.send("/shelf/materials/new", form).getResponse().getRedirectedUrl();
+    }
+
+    /** 100 square inches are 645.16 cm² (NIST SP 811). */
+    @Test
+    void aMaterialIsAskedForInTheShopsUnits() {
+        String one = material("Night vinyl", "VINYL", "film", "PERMANENT", "amount", "100");
+        double kept = shop.sql().queryForObject("SELECT amount FROM material_lot", Double.class);
+        assertThat(kept).as("100 square inches").isCloseTo(645.16, within(1e-6));
+        String page = text(tablet.get(one));
+        assertThat(page)
+                .contains("really left, sq in")
+                .contains("On how many sq in")
+                .doesNotContain("cm²");
+        long lot = shop.sql().queryForObject("SELECT id FROM material_lot", Long.class);
+        assertThat(tablet.send(one + "/lots/" + lot, typed("left-" + lot, "40")))
+                .hasStatus(302);
+        assertThat(text(tablet.get(one))).contains("40 sq in");
+        assertThat(text(tablet.send(one + "/lots/" + lot, typed("left-" + lot, "101"))))
+                .as("no more than it was, in what it was asked in")
+                .contains("0 and 100 sq in");
+    }
+
+    /** By hand: 0.03 ml to a cm² are 0.03 × 6.4516 ÷ 29.5735 = 0.0065 fl oz to a square inch. */
+    @Test
+    void whatItTakesIsToldInTheShopsUnits() {
+        String one = material("Night paint", "PAINT", "amount", "8");
+        assertThat(text(tablet.get(one))).contains("0.0065 fl oz for each sq in of cup");
+        assertThat(tablet.send(one + "/weighed", typed("before", "2", "after", "1.5", "basis", "50")))
+                .hasStatus(302);
+        assertThat(shop.sql().queryForObject("SELECT area_cm2 FROM material_weighed", Double.class))
+                .isCloseTo(322.58, within(1e-6));
     }
 }

@@ -25,6 +25,7 @@ import nursery.app.platform.Seen;
 import nursery.app.platform.Upload;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.Unit;
 import nursery.core.stock.Colours;
 import nursery.core.stock.Lot;
 import nursery.core.stock.Material;
@@ -49,6 +50,8 @@ class MaterialController {
     private static final String LIST = "/shelf/materials";
     /** More are a page nobody finds anything on. */
     private static final int MOST_OF_A_KIND = 60;
+
+    private static final double MOST_WEIGHED = 100_000;
 
     private final MaterialBook book;
     private final MoneyBook money;
@@ -149,10 +152,10 @@ class MaterialController {
                 model,
                 () -> {
                     Material material = MaterialForm.material(0, new FormReader(typed), mix(typed), unit());
-                    Optional<MaterialForm.LotTyped> lot =
-                            typed.getOrDefault("amount", "").isBlank()
-                                    ? Optional.empty()
-                                    : Optional.of(MaterialForm.lot(new FormReader(typed), today(), material.kind()));
+                    Optional<MaterialForm.LotTyped> lot = typed.getOrDefault("amount", "")
+                                    .isBlank()
+                            ? Optional.empty()
+                            : Optional.of(MaterialForm.lot(new FormReader(typed), today(), material.kind(), asks()));
                     long id = book.add(material);
                     book.isOf(id, blank(new FormReader(typed)));
                     lot.ifPresent(bought -> addLot(id, bought, request));
@@ -221,7 +224,7 @@ class MaterialController {
     ModelAndView lot(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            addLot(id, MaterialForm.lot(reader, today(), stocked.material().kind()), request);
+            addLot(id, MaterialForm.lot(reader, today(), stocked.material().kind(), asks()), request);
             return LIST + "/" + id + "#lots";
         });
     }
@@ -245,15 +248,17 @@ class MaterialController {
             Model model,
             HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            Seen.check(
-                    typed,
-                    Seen.of(stocked.lots().stream()
-                            .filter(one -> one.id() == lot)
-                            .mapToDouble(Lot::left)
-                            .findFirst()
-                            .orElse(0)));
-            double left = MaterialForm.amount(
-                    reader, "left-" + lot, "What is left", stocked.material().kind());
+            Lot looked = stocked.lots().stream()
+                    .filter(one -> one.id() == lot)
+                    .findFirst()
+                    .orElseThrow(Gone::new);
+            Seen.check(typed, Seen.of(looked.left()));
+            double left = asks().amount(
+                            reader,
+                            "left-" + lot,
+                            "What is left of " + looked.lot(),
+                            measure(stocked),
+                            looked.amount());
             reader.faults().throwIfAny();
             book.look(id, lot, left, Maker.of(request).name());
             return LIST + "/" + id + "#lots";
@@ -265,13 +270,11 @@ class MaterialController {
     ModelAndView weighed(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            double before = MaterialForm.amount(
-                    reader, "before", "Before", stocked.material().kind());
-            double after = MaterialForm.amount(
-                    reader, "after", "After", stocked.material().kind());
-            double basis = reader.number("basis", "On how much");
-            reader.faults().within("before", "Before", before, 0, 100_000, "");
-            reader.faults().within("after", "After", after, 0, 100_000, "");
+            double before = asks().amount(reader, "before", "Before", measure(stocked), MOST_WEIGHED);
+            double after = asks().amount(reader, "after", "After", measure(stocked), MOST_WEIGHED);
+            double basis = stocked.material().kind().measure() == MaterialKind.Measure.PIECE
+                    ? reader.number("basis", "On how many steps")
+                    : reader.quantity("basis", "On how much", unit().areaUnit());
             reader.faults().within("basis", "On how much", basis, 0.1, 20_000, "");
             reader.faults()
                     .require(
@@ -289,8 +292,7 @@ class MaterialController {
     ModelAndView jar(
             @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
         return post(id, typed, model, (reader, stocked) -> {
-            double fell = MaterialForm.amount(
-                    reader, "fell", "What fell into the jar", stocked.material().kind());
+            double fell = asks().amount(reader, "fell", "What fell into the jar", measure(stocked), MOST_WEIGHED);
             Optional<Long> jar = reader.raw("jar").isEmpty() ? Optional.empty() : reader.id("jar", "The jar");
             reader.faults().throwIfAny();
             return LIST + "/"
@@ -340,6 +342,14 @@ class MaterialController {
         model.addAttribute(
                 "blankOf", Optional.ofNullable(id).flatMap(book::blankOf).isPresent());
         model.addAttribute("unit", unit().symbol());
+        model.addAttribute("areaUnit", unit().areaUnit().symbol());
+        model.addAttribute(
+                "measures",
+                Arrays.stream(MaterialKind.Measure.values()).map(asks()::symbol).collect(Collectors.joining(", ")));
+        model.addAttribute(
+                "measure",
+                stocked.map(MaterialController::measure).map(asks()::symbol).orElse(""));
+        model.addAttribute("takes", stocked.map(this::takes).orElse(""));
         model.addAttribute("money", money.ways());
         model.addAttribute("today", today());
         model.addAttribute(
@@ -382,6 +392,31 @@ class MaterialController {
 
     private LocalDate today() {
         return floors.show().today();
+    }
+
+    private MaterialForm.Asks asks() {
+        return new MaterialForm.Asks(floors.ways().volumeUnit(), unit());
+    }
+
+    /** What a step, or so much area, takes of it. */
+    private String takes(Stocked stocked) {
+        MaterialKind kind = stocked.material().kind();
+        double perUnit = stocked.usage().perUnit();
+        Optional<Unit> unit = asks().unit(kind.measure());
+        if (unit.isEmpty()) {
+            return kind.measure().show(perUnit) + " a step";
+        }
+        double perArea = unit.get().fromBase(unit().areaUnit().toBase(perUnit));
+        return "%s\u00a0%s for each %s %s"
+                .formatted(
+                        Numbers.show(perArea, 4),
+                        unit.get().symbol(),
+                        unit().areaUnit().symbol(),
+                        kind.isCut() ? "laid" : "of cup");
+    }
+
+    private static MaterialKind.Measure measure(Stocked stocked) {
+        return stocked.material().kind().measure();
     }
 
     private LengthUnit unit() {

@@ -14,6 +14,7 @@ import nursery.core.measure.InvalidInput;
 import nursery.core.measure.LengthUnit;
 import nursery.core.measure.MassUnit;
 import nursery.core.measure.Numbers;
+import nursery.core.measure.Unit;
 import nursery.core.measure.VolumeUnit;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
@@ -23,7 +24,9 @@ final class MaterialForm {
 
     private static final int LONGEST_PLACE = 80;
     static final int LONGEST_LOT = 60;
-    private static final double FIVE_YEARS_BACK = 3650;
+    private static final double TEN_YEARS_BACK = 3650;
+    private static final double LEAST = 0.01;
+    private static final double MOST = 1_000_000;
 
     private MaterialForm() {}
 
@@ -59,24 +62,55 @@ final class MaterialForm {
                 mix);
     }
 
-    /** An amount in what its kind is counted in, or in the unit behind it: a bottle of paint may say 4 fl oz. */
-    static double amount(FormReader reader, String field, String what, MaterialKind kind) {
-        return switch (kind.measure()) {
-            case GRAM -> reader.quantity(field, what, MassUnit.G);
-            case ML -> reader.quantity(field, what, VolumeUnit.ML);
-            case CM2, PIECE -> reader.number(field, what);
-        };
+    /**
+     * What an amount is asked in, if it is no count.
+     *
+     * @param volumes and
+     * @param lengths what the shop measures in
+     */
+    record Asks(VolumeUnit volumes, LengthUnit lengths) {
+
+        /** As the core computes, and as files are written. */
+        static final Asks BASE = new Asks(VolumeUnit.ML, LengthUnit.MM);
+
+        Optional<Unit> unit(MaterialKind.Measure measure) {
+            return switch (measure) {
+                case GRAM -> Optional.of(MassUnit.G);
+                case ML -> Optional.of(volumes);
+                case CM2 -> Optional.of(lengths.areaUnit());
+                case PIECE -> Optional.empty();
+            };
+        }
+
+        String symbol(MaterialKind.Measure measure) {
+            return unit(measure).map(Unit::symbol).orElse(measure.symbol());
+        }
+
+        /** An amount in what its kind is asked in, or in the unit behind it: a bottle of paint may say 4 fl oz. */
+        double amount(FormReader reader, String field, String what, MaterialKind.Measure measure, double most) {
+            Optional<Unit> unit = unit(measure);
+            if (unit.isPresent()) {
+                return reader.quantity(field, what, unit.get(), 0, most);
+            }
+            double pieces = reader.number(field, what);
+            reader.faults().within(field, what, pieces, 0, most, measure.symbol());
+            return pieces;
+        }
+
+        String written(MaterialKind.Measure measure, double amount) {
+            return unit(measure).map(unit -> unit.writeNumber(amount)).orElseGet(() -> Numbers.show(amount));
+        }
     }
 
     /** @throws InvalidInput with everything that is wrong */
-    static LotTyped lot(FormReader reader, LocalDate today, MaterialKind kind) {
-        double amount = amount(reader, "amount", "How much it is", kind);
+    static LotTyped lot(FormReader reader, LocalDate today, MaterialKind kind, Asks asks) {
+        double amount = asks.amount(reader, "amount", "How much it is", kind.measure(), MOST);
         Optional<BigDecimal> price = reader.money("price", "What was paid");
         LocalDate bought = reader.date("bought", "The day it was bought").orElse(today);
         Optional<LocalDate> opened = reader.date("opened", "The day it was opened");
         reader.faults()
                 .require(
-                        !bought.isAfter(today) && bought.isAfter(today.minusDays((long) FIVE_YEARS_BACK)),
+                        !bought.isAfter(today) && bought.isAfter(today.minusDays((long) TEN_YEARS_BACK)),
                         "bought",
                         "It was bought on %s: enter a day of the last ten years.".formatted(bought));
         reader.faults()
@@ -86,7 +120,7 @@ final class MaterialForm {
                         "It was opened on %s, which is to come."
                                 .formatted(opened.map(String::valueOf).orElse("")));
         String lot = reader.line("lot", "The lot", LONGEST_LOT, false);
-        reader.faults().within("amount", "How much it is", amount, 0.01, 1_000_000, "");
+        reader.faults().require(!(amount < LEAST), "amount", "How much it is: that is hardly anything.");
         reader.faults().throwIfAny();
         return new LotTyped(lot.isEmpty() ? bought.toString() : lot, amount, price, bought, opened);
     }

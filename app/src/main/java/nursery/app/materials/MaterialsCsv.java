@@ -86,7 +86,8 @@ final class MaterialsCsv {
                 Optional<MaterialForm.LotTyped> lot =
                         typed.getOrDefault("amount", "").isBlank()
                                 ? Optional.empty()
-                                : Optional.of(MaterialForm.lot(new FormReader(typed), today, material.kind()));
+                                : Optional.of(MaterialForm.lot(
+                                        new FormReader(typed), today, material.kind(), MaterialForm.Asks.BASE));
                 read.add(new Read(material, lot));
             } catch (InvalidInput e) {
                 e.faults().forEach(fault -> faults.add(row.told(fault)));

@@ -6,7 +6,6 @@ public enum LengthUnit implements Unit {
     /** Exactly 25.4 mm (NIST SP 811, appendix B.8). */
     IN(Scale.of("in", 2, 25.4));
 
-    private static final double CM2_PER_IN2 = 6.4516;
     /** Smaller areas are of decals, and told finer. */
     private static final double SMALL_CM2 = 30;
 
@@ -20,9 +19,14 @@ public enum LengthUnit implements Unit {
 
     /** An area in the square of this unit; of centimetres where lengths are in millimetres. */
     public String showArea(double cm2) {
-        return this == MM
-                ? Numbers.show(cm2, cm2 < SMALL_CM2 ? 1 : 0) + "\u00a0cm²"
-                : Numbers.show(cm2 / CM2_PER_IN2, cm2 < SMALL_CM2 ? 2 : 1) + "\u00a0sq\u00a0in";
+        AreaUnit unit = areaUnit();
+        int finer = cm2 < SMALL_CM2 ? 1 : 0;
+        return Numbers.show(unit.fromBase(cm2), unit.scale().decimals() + finer) + "\u00a0" + unit.symbol();
+    }
+
+    /** What areas are told in where lengths are told in this. */
+    public AreaUnit areaUnit() {
+        return this == MM ? AreaUnit.CM2 : AreaUnit.SQ_IN;
     }
 
     /** A film, which in inches is told in thousandths. */

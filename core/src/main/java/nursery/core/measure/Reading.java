@@ -65,6 +65,13 @@ public final class Reading {
             Map.entry("oz", Spelled.of(MassUnit.OZ)),
             Map.entry("ounce", Spelled.of(MassUnit.OZ)),
             Map.entry("lb", new Spelled(MassUnit.OZ, 16)));
+    private static final Map<String, Spelled> AREAS = Map.ofEntries(
+            Map.entry("cm²", Spelled.of(AreaUnit.CM2)),
+            Map.entry("sqcm", Spelled.of(AreaUnit.CM2)),
+            Map.entry("in²", Spelled.of(AreaUnit.SQ_IN)),
+            Map.entry("sqin", Spelled.of(AreaUnit.SQ_IN)),
+            Map.entry("squareinche", Spelled.of(AreaUnit.SQ_IN)),
+            Map.entry("squareinch", Spelled.of(AreaUnit.SQ_IN)));
     private static final Map<String, Spelled> TEMPERATURES = Map.ofEntries(
             Map.entry("°c", Spelled.of(TemperatureUnit.C)),
             Map.entry("c", Spelled.of(TemperatureUnit.C)),
@@ -72,6 +79,8 @@ public final class Reading {
             Map.entry("°f", Spelled.of(TemperatureUnit.F)),
             Map.entry("f", Spelled.of(TemperatureUnit.F)),
             Map.entry("fahrenheit", Spelled.of(TemperatureUnit.F)));
+
+    private static final Pattern SQUARED = Pattern.compile("(?i)(cm|in)\\^?2\\s*$");
 
     /** Nobody works at a bench outside these; from memory. */
     private static final double COLD_BENCH_C = 5;
@@ -93,14 +102,14 @@ public final class Reading {
      * @throws IllegalArgumentException with a sentence for the writer
      */
     public static double parse(String text, Unit expected) {
-        String marked = marked(text);
+        String marked = expected instanceof AreaUnit ? SQUARED.matcher(text).replaceAll("$1²") : marked(text);
         Matcher feet = FEET_AND_INCHES.matcher(marked);
         if (expected instanceof LengthUnit && feet.matches()) {
             return feetAndInches(text, Numbers.parse(feet.group(1)), Numbers.parse(feet.group(2)));
         }
         Matcher parts = NUMBER_THEN_UNIT.matcher(marked);
         if (!namesAUnit(parts)) {
-            return expected.toBase(Numbers.parse(text));
+            return expected.toBase(Numbers.parse(expected instanceof AreaUnit ? marked : text));
         }
         Spelled named = spelled(parts.group(2), expected)
                 .orElseThrow(() -> new IllegalArgumentException(
@@ -184,6 +193,9 @@ public final class Reading {
         }
         if (expected instanceof VolumeUnit) {
             return VOLUMES;
+        }
+        if (expected instanceof AreaUnit) {
+            return AREAS;
         }
         return expected instanceof MassUnit ? MASSES : TEMPERATURES;
     }

@@ -1,7 +1,7 @@
 package nursery.core.measure;
 
-/** A unit of measure, converted to and from the one unit the core computes in (mm, ml, g, °C). */
-public sealed interface Unit permits LengthUnit, VolumeUnit, MassUnit, TemperatureUnit {
+/** A unit of measure, converted to and from the one unit the core computes in (mm, cm², ml, g, °C). */
+public sealed interface Unit permits LengthUnit, AreaUnit, VolumeUnit, MassUnit, TemperatureUnit {
 
     Scale scale();
 

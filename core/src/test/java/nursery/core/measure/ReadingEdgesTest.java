@@ -33,6 +33,25 @@ class ReadingEdgesTest {
         assertThatThrownBy(() -> Reading.parseRoom("40", TemperatureUnit.F)).hasMessageContaining("did you mean 40 °C");
     }
 
+    /** 6.4516 cm² to the square inch: NIST SP 811, appendix B.8. */
+    @ParameterizedTest
+    @CsvSource({
+        "300, 300",
+        "300 cm², 300",
+        "300 cm2, 300",
+        "300 sq cm, 300",
+        "10 in², 64.516",
+        "10 in2, 64.516",
+        "10 sq in, 64.516",
+        "10 square inches, 64.516",
+        "'2,5 cm^2', 2.5"
+    })
+    void anAreaIsReadWithItsUnit(String typed, double cm2) {
+        assertThat(Reading.parse(typed, AreaUnit.CM2)).isCloseTo(cm2, within(1e-9));
+        assertThatThrownBy(() -> Reading.parse("12 ml", AreaUnit.CM2)).hasMessageContaining("not a measure in cm²");
+        assertThat(Reading.parse("10", AreaUnit.SQ_IN)).isCloseTo(64.516, within(1e-9));
+    }
+
     @Test
     void theUnitBehindALengthIsKnown() {
         assertThat(Reading.lengthNamed("7 in")).contains(LengthUnit.IN);
