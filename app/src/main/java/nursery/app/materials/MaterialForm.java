@@ -120,7 +120,7 @@ final class MaterialForm {
                         "It was opened on %s, which is to come."
                                 .formatted(opened.map(String::valueOf).orElse("")));
         String lot = reader.line("lot", "The lot", LONGEST_LOT, false);
-        reader.faults().require(!(amount < LEAST), "amount", "How much it is: that is hardly anything.");
+        reader.faults().require(!(amount < LEAST), "amount", "That is hardly anything: look at the amount again.");
         reader.faults().throwIfAny();
         return new LotTyped(lot.isEmpty() ? bought.toString() : lot, amount, price, bought, opened);
     }
