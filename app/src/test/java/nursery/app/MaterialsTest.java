@@ -164,7 +164,7 @@ class MaterialsTest {
         assertThat(maker.post(page, page + "/lots", typed("amount", "-3", "price", "-1"))
                         .body())
                 .contains("What was paid is -1")
-                .contains("How much it is");
+                .contains("The amount is -3 g");
         assertThat(maker.post(page, page + "/lots", typed("amount", "20", "bought", "2027-01-01"))
                         .statusCode())
                 .isEqualTo(422);

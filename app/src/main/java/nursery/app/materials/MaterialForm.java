@@ -104,7 +104,7 @@ final class MaterialForm {
 
     /** @throws InvalidInput with everything that is wrong */
     static LotTyped lot(FormReader reader, LocalDate today, MaterialKind kind, Asks asks) {
-        double amount = asks.amount(reader, "amount", "How much it is", kind.measure(), MOST);
+        double amount = asks.amount(reader, "amount", "The amount", kind.measure(), MOST);
         Optional<BigDecimal> price = reader.money("price", "What was paid");
         LocalDate bought = reader.date("bought", "The day it was bought").orElse(today);
         Optional<LocalDate> opened = reader.date("opened", "The day it was opened");

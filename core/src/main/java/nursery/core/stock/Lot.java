@@ -29,7 +29,7 @@ public record Lot(
 
     public Lot {
         Faults faults = new Faults();
-        faults.within("amount", "How much it is", amount, 0.01, 1e6, "");
+        faults.within("amount", "The amount", amount, 0.01, 1e6, "");
         faults.throwIfAny();
         left = Math.max(0, Math.min(amount, left));
         openedOn.ifPresent(opened -> faults.require(
