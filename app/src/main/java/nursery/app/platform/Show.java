@@ -84,6 +84,11 @@ public record Show(
         return "±" + Numbers.show(difference, 1) + "\u00a0" + temperatureUnit.symbol();
     }
 
+    /** A way longer than any cup. */
+    public String far(double mm) {
+        return lengthUnit.showFar(mm);
+    }
+
     public String area(double cm2) {
         return lengthUnit.showArea(cm2);
     }

@@ -36,7 +36,10 @@ import org.springframework.web.util.HtmlUtils;
 class DesignFiles {
 
     private static final String SVG = "image/svg+xml";
+    /** A foot, and what it is called where it is not. */
     private static final double USUAL_ROLL_MM = 305;
+
+    private static final double USUAL_ROLL_IN_INCHES_MM = 304.8;
     private static final double GAUGE_MM = 30;
 
     private final DesignBook designs;
@@ -87,7 +90,7 @@ class DesignFiles {
                 new FormReader(typed).optionalQuantity("roll", floors.show().lengthUnit());
         return read.isPresent() && read.getAsDouble() >= 20 && read.getAsDouble() <= 3000
                 ? read.getAsDouble()
-                : USUAL_ROLL_MM;
+                : floors.show().lengthUnit() == LengthUnit.IN ? USUAL_ROLL_IN_INCHES_MM : USUAL_ROLL_MM;
     }
 
     @GetMapping("/designs/{id}/cut")

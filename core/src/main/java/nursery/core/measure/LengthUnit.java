@@ -10,6 +10,8 @@ public enum LengthUnit implements Unit {
     private static final double SMALL_CM2 = 30;
 
     private static final double THOU_PER_IN = 1000;
+    private static final double MM_PER_M = 1000;
+    private static final double INCHES_IN_A_FOOT = 12;
 
     private final Scale scale;
 
@@ -22,6 +24,13 @@ public enum LengthUnit implements Unit {
         AreaUnit unit = areaUnit();
         int finer = cm2 < SMALL_CM2 ? 1 : 0;
         return Numbers.show(unit.fromBase(cm2), unit.scale().decimals() + finer) + "\u00a0" + unit.symbol();
+    }
+
+    /** A way longer than any cup: in metres or feet. */
+    public String showFar(double mm) {
+        return this == MM
+                ? Numbers.show(mm / MM_PER_M, 1) + "\u00a0m"
+                : Numbers.show(fromBase(mm) / INCHES_IN_A_FOOT, 1) + "\u00a0ft";
     }
 
     /** What areas are told in where lengths are told in this. */

@@ -141,6 +141,8 @@ class MeasureEdgesTest {
         assertThat(LengthUnit.MM.filmNumber(0.508)).isEqualTo(0.508);
         assertThat(LengthUnit.IN.filmSymbol()).isEqualTo("thou");
         assertThat(LengthUnit.MM.filmSymbol()).isEqualTo("mm");
+        assertThat(LengthUnit.IN.showFar(426.72)).as("1.4 ft of 304.8 mm").isEqualTo("1.4\u00a0ft");
+        assertThat(LengthUnit.MM.showFar(426.72)).isEqualTo("0.4\u00a0m");
         assertThat(LengthUnit.MM.showArea(30)).isEqualTo("30\u00a0cm²");
         assertThat(LengthUnit.MM.showArea(29.94)).isEqualTo("29.9\u00a0cm²");
         assertThat(LengthUnit.IN.writeNumber(60.325))
