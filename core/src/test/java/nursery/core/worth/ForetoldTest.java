@@ -16,11 +16,11 @@ import org.junit.jupiter.api.Test;
 
 class ForetoldTest {
 
-    private static Item item(From from, String of, String amount, double quantity, String unit) {
+    static Item item(From from, String of, String amount, double quantity, String unit) {
         return new Item(from, of, Optional.of(new BigDecimal(amount)), quantity, unit);
     }
 
-    private static List<Reason> reasons(Item then, Item now) {
+    static List<Reason> reasons(Item then, Item now) {
         return Foretold.against(List.of(then), List.of(now), 2)
                 .differences()
                 .get(0)

@@ -43,14 +43,7 @@ class WorthEdgesTest {
     }
 
     private static Item item(From from, String of, String amount, double quantity) {
-        return new Item(from, of, euro(amount), quantity, from == From.WORK ? "min" : "g");
-    }
-
-    private static List<Reason> reasons(Item then, Item now) {
-        return Foretold.against(List.of(then), List.of(now), 2)
-                .differences()
-                .get(0)
-                .reasons();
+        return ForetoldTest.item(from, of, amount, quantity, from == From.WORK ? "min" : "g");
     }
 
     /** Told in the order a cup is made of it, whatever came first. */
@@ -72,7 +65,7 @@ class WorthEdgesTest {
         "0.44, dearer than what lay on the shelf then", "0.36, cheaper than what lay on the shelf then"
     })
     void threeCentsAreRounding(String now, String words) {
-        assertThat(reasons(item(From.MATERIAL, "glue", "0.40", 5), item(From.MATERIAL, "glue", now, 5)))
+        assertThat(ForetoldTest.reasons(item(From.MATERIAL, "glue", "0.40", 5), item(From.MATERIAL, "glue", now, 5)))
                 .extracting(Reason::words)
                 .containsExactly(words);
     }
@@ -80,11 +73,12 @@ class WorthEdgesTest {
     /** By hand: a half of it less at 0.10 a gram; two hours where one was thought. */
     @Test
     void amountsAreToldAsTheyAreMeasured() {
-        assertThat(reasons(item(From.MATERIAL, "gold", "0.60", 6), item(From.MATERIAL, "gold", "0.35", 3.5)))
+        assertThat(ForetoldTest.reasons(
+                        item(From.MATERIAL, "gold", "0.60", 6), item(From.MATERIAL, "gold", "0.35", 3.5)))
                 .containsExactly(new Reason("2.5 g less", new BigDecimal("-0.25")));
-        assertThat(reasons(item(From.WORK, "", "18.00", 60), item(From.WORK, "", "36.00", 120)))
+        assertThat(ForetoldTest.reasons(item(From.WORK, "", "18.00", 60), item(From.WORK, "", "36.00", 120)))
                 .containsExactly(new Reason("60 min more", new BigDecimal("18.00")));
-        assertThat(reasons(item(From.MATERIAL, "gold", "0.60", 0), item(From.MATERIAL, "gold", "0.90", 3)))
+        assertThat(ForetoldTest.reasons(item(From.MATERIAL, "gold", "0.60", 0), item(From.MATERIAL, "gold", "0.90", 3)))
                 .as("none was thought of: it can only be the price")
                 .extracting(Reason::words)
                 .containsExactly("dearer than what lay on the shelf then");
@@ -92,12 +86,12 @@ class WorthEdgesTest {
 
     @Test
     void whatCheaperAndFewerAre() {
-        assertThat(reasons(item(From.WORK, "", "20.00", 60), item(From.WORK, "", "18.00", 60)))
+        assertThat(ForetoldTest.reasons(item(From.WORK, "", "20.00", 60), item(From.WORK, "", "18.00", 60)))
                 .containsExactly(new Reason("an hour counts less", new BigDecimal("-2.00")));
-        assertThat(reasons(item(From.SPOILED, "", "2.00", 1), item(From.SPOILED, "", "1.00", 1)))
+        assertThat(ForetoldTest.reasons(item(From.SPOILED, "", "2.00", 1), item(From.SPOILED, "", "1.00", 1)))
                 .extracting(Reason::words)
                 .containsExactly("more cups share it");
-        assertThat(reasons(item(From.SPOILED, "", "1.00", 1), item(From.SPOILED, "", "2.00", 1)))
+        assertThat(ForetoldTest.reasons(item(From.SPOILED, "", "1.00", 1), item(From.SPOILED, "", "2.00", 1)))
                 .extracting(Reason::words)
                 .containsExactly("more cups were given up");
     }
