@@ -343,9 +343,10 @@ class MaterialController {
                 "blankOf", Optional.ofNullable(id).flatMap(book::blankOf).isPresent());
         model.addAttribute("unit", unit().symbol());
         model.addAttribute("areaUnit", unit().areaUnit().symbol());
-        model.addAttribute(
-                "measures",
-                Arrays.stream(MaterialKind.Measure.values()).map(asks()::symbol).collect(Collectors.joining(", ")));
+        List<String> measures =
+                Arrays.stream(MaterialKind.Measure.values()).map(asks()::symbol).toList();
+        int last = measures.size() - 1;
+        model.addAttribute("measures", String.join(", ", measures.subList(0, last)) + " or " + measures.get(last));
         model.addAttribute(
                 "measure",
                 stocked.map(MaterialController::measure).map(asks()::symbol).orElse(""));
