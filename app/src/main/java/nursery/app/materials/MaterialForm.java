@@ -96,10 +96,6 @@ final class MaterialForm {
             reader.faults().within(field, what, pieces, 0, most, measure.symbol());
             return pieces;
         }
-
-        String written(MaterialKind.Measure measure, double amount) {
-            return unit(measure).map(unit -> unit.writeNumber(amount)).orElseGet(() -> Numbers.show(amount));
-        }
     }
 
     /** @throws InvalidInput with everything that is wrong */

@@ -2,6 +2,7 @@ package nursery.app.wrap;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.core.measure.InvalidInput;
@@ -37,8 +38,14 @@ final class SvgStyles {
 
     private static final Pattern AT_RULE = Pattern.compile("@(?:import|charset|namespace)[^;]*;");
     /** What CSS has learned since the library's: the same colour in words that it knows. */
-    private static final Pattern NEWER_COLOUR =
-            Pattern.compile("(?i)(?:rgba?|hsla?)\\([^)]*\\)|#[0-9a-f]{8}\\b|#[0-9a-f]{4}\\b|\\brebeccapurple\\b");
+    private static final Pattern NEWER_COLOUR = Pattern.compile(
+            "(?i)(?:rgba?|hsla?)\\([^)]*\\)|(?<!url\\()(?:#[0-9a-f]{8}|#[0-9a-f]{4})\\b|\\brebeccapurple\\b");
+
+    private static final Pattern TRANSPARENT = Pattern.compile("(?i)(?<=:|^)\\s*transparent\\b");
+    private static final Pattern PERCENT_OPAQUE = Pattern.compile("(?i)(?<=opacity:)\\s*(\\d{1,9}(?:\\.\\d{0,9})?)%");
+    private static final Pattern BLOCK = Pattern.compile("\\{[^{}]*\\}");
+    private static final Set<String> STYLED =
+            Set.of("style", "fill", "stroke", "color", "opacity", "fill-opacity", "stroke-opacity");
 
     private final SVGOMDocument document;
     private final CSSEngine engine;
@@ -119,10 +126,8 @@ final class SvgStyles {
             if (name.equals("href") || name.endsWith(":href")) {
                 to.setAttribute("href", attribute.getNodeValue());
             } else if (!name.contains(":") && !name.equals("xmlns")) {
-                boolean isTransform = name.equals(SvgTransform.NAME);
                 to.setAttribute(
-                        isTransform ? TRANSFORM : name,
-                        isTransform ? attribute.getNodeValue() : plain(attribute.getNodeValue()));
+                        name.equals(SvgTransform.NAME) ? TRANSFORM : name, plain(name, attribute.getNodeValue()));
             }
         }
         for (Node child = from.getFirstChild(); child != null; child = child.getNextSibling()) {
@@ -135,7 +140,9 @@ final class SvgStyles {
         if (name(from).equals("style")) {
             String rules = from.getTextContent().replace("<!--", " ").replace("-->", " ");
             passedOver |= AT_RULE.matcher(rules).find();
-            to.appendChild(document.createTextNode(plain(AT_RULE.matcher(rules).replaceAll(" "))));
+            to.appendChild(
+                    document.createTextNode(BLOCK.matcher(AT_RULE.matcher(rules).replaceAll(" "))
+                            .replaceAll(found -> Matcher.quoteReplacement(plain(found.group())))));
         }
     }
 
@@ -144,11 +151,24 @@ final class SvgStyles {
         return namespace == null || namespace.equals(SVGDOMImplementation.SVG_NAMESPACE_URI);
     }
 
+    private static String plain(String attribute, String value) {
+        if (!STYLED.contains(attribute)) {
+            return value;
+        }
+        return attribute.endsWith("opacity") && value.strip().endsWith("%")
+                ? plain("opacity:" + value.strip()).substring("opacity:".length())
+                : plain(value);
+    }
+
+    /** What a style says, in the words of CSS 2.1; what an id or an address says is left as it is. */
     private static String plain(String style) {
-        return NEWER_COLOUR
+        String coloured = NEWER_COLOUR
                 .matcher(style)
                 .replaceAll(found ->
                         Matcher.quoteReplacement(SvgColour.of(found.group()).orElse(found.group())));
+        return PERCENT_OPAQUE
+                .matcher(TRANSPARENT.matcher(coloured).replaceAll("none"))
+                .replaceAll(found -> String.valueOf(Double.parseDouble(found.group(1)) / 100));
     }
 
     /** A rule that is not understood is passed over, and told. */

@@ -179,6 +179,12 @@ class SvgLikeTheBrowserTest {
                 plain("<rect width='40' height='40' fill='hsl(200, 60%, 40%)'/><rect x='60' width='40' height='40' "
                         + "fill='#aa3366ff'/><rect y='60' width='40' height='40' style='fill:rgb(10% 60% 30%)'/>"
                         + "<rect x='60' y='60' width='40' height='40' fill='rebeccapurple'/>"),
+                plain("<style>#face{fill:teal} #beef{fill: #a36f} .c{fill:transparent}</style>"
+                        + "<rect id='face' width='40' "
+                        + "height='40'/><rect id='beef' x='60' width='40' height='40'/><rect class='c' y='60' "
+                        + "width='40' height='40'/><rect x='60' y='60' width='40' height='40' fill='transparent'/>"),
+                plain("<rect width='40' height='40' style='opacity:0%'/><rect x='60' width='40' height='40' "
+                        + "fill-opacity='0%'/><rect y='60' width='40' height='40' fill='teal' opacity='100%'/>"),
                 plain("<style>rect{fill:inherit}</style><g fill='crimson'><rect width='60' height='60'/></g>"),
                 // and all of it at once
                 plain("<defs><style>.petal{fill:#b33}</style><path id='petal' class='petal' d='M0 0C20 -20 20 -50 0 -55"
