@@ -6,14 +6,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import nursery.app.ShopUnderTest.Running;
 import nursery.app.floor.RoomPlan;
+import nursery.app.materials.MaterialBook;
+import nursery.app.shelf.ShelfBook;
+import nursery.core.cup.Blank;
+import nursery.core.cup.Straight;
 import nursery.core.measure.Clock;
 import nursery.core.measure.TemperatureUnit;
 import nursery.core.resin.Losses;
+import nursery.core.stock.MaterialKind;
+import nursery.core.technique.PlanStep;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -130,5 +138,30 @@ class ImperialShopTest {
                 .hasStatus(302);
         assertThat(shop.sql().queryForObject("SELECT area_cm2 FROM material_weighed", Double.class))
                 .isCloseTo(322.58, within(1e-6));
+    }
+
+    /** The same paint at its step: from 2 to 1.5 fl oz is half of one, 14.79 ml (NIST SP 811). */
+    @Test
+    void aPackAtItsStepIsAskedForInTheSameUnits() {
+        shop.bean(ShelfBook.class)
+                .addBlank("20 oz slim", new Blank(new Straight(205, 229.3), true, 5, 0, 0, OptionalDouble.empty()));
+        String one = material("Night paint", "PAINT", "amount", "8");
+        long paint = Long.parseLong(one.substring(one.lastIndexOf('/') + 1));
+        String code = shop.start(
+                "Winter sky", shop.shelf().resins().get(0).id(), shop.clock().instant());
+        PlanStep step = shop.cup(code).cup().plan().stream()
+                .filter(each -> MaterialKind.PAINT.isUsedBy(each.kind()))
+                .findFirst()
+                .orElseThrow();
+        shop.bean(MaterialBook.class).choose(shop.cup(code).cup().id(), step, List.of(paint));
+        String made = "/cups/%s/made".formatted(code);
+        assertThat(text(tablet.get(made))).contains("fl oz in the pack");
+        String weighed = "%s/%d/weighed/%d".formatted(made, step.number(), paint);
+        assertThat(tablet.send(weighed, typed("weight", "2", "before", "on"))).hasStatus(302);
+        assertThat(text(tablet.get(made))).contains("before 2 fl oz");
+        assertThat(tablet.send(weighed, typed("weight", "1.5", "after", "on"))).hasStatus(302);
+        assertThat(text(tablet.get(made))).contains("used 0.5 fl oz");
+        assertThat(shop.sql().queryForObject("SELECT used FROM material_weighed", Double.class))
+                .isCloseTo(14.787, within(0.001));
     }
 }

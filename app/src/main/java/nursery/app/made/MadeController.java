@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import nursery.app.cups.CupBook;
 import nursery.app.floor.Floors;
+import nursery.app.materials.Asks;
 import nursery.app.materials.MaterialBook;
 import nursery.app.materials.MaterialBook.Stocked;
 import nursery.app.materials.MoneyBook;
@@ -196,7 +197,18 @@ class MadeController {
             throw new InvalidInput(List.of(new Fault(
                     "weight", "No scale shows anything that stands still: type what yours shows, in grams.")));
         }
-        return shown.isPresent() ? shown.getAsDouble() : reader.number("weight", "What it weighs");
+        return shown.isPresent()
+                ? shown.getAsDouble()
+                : asks().amount(
+                                reader,
+                                "weight",
+                                "What it weighs",
+                                material.kind().measure(),
+                                StepWeighing.MOST);
+    }
+
+    private Asks asks() {
+        return new Asks(floors.ways().volumeUnit(), floors.ways().lengthUnit());
     }
 
     private static String seen(List<Material> chosen) {
@@ -258,6 +270,7 @@ class MadeController {
                         !ahead.contains(step.number())));
             }
         }
+        model.addAttribute("asks", asks());
         model.addAttribute("cup", cup.cup());
         model.addAttribute("form", form);
         model.addAttribute("steps", steps);

@@ -395,8 +395,8 @@ class MaterialController {
         return floors.show().today();
     }
 
-    private MaterialForm.Asks asks() {
-        return new MaterialForm.Asks(floors.ways().volumeUnit(), unit());
+    private Asks asks() {
+        return new Asks(floors.ways().volumeUnit(), unit());
     }
 
     /** What a step, or so much area, takes of it. */

@@ -12,10 +12,7 @@ import java.util.OptionalInt;
 import nursery.app.platform.FormReader;
 import nursery.core.measure.InvalidInput;
 import nursery.core.measure.LengthUnit;
-import nursery.core.measure.MassUnit;
 import nursery.core.measure.Numbers;
-import nursery.core.measure.Unit;
-import nursery.core.measure.VolumeUnit;
 import nursery.core.stock.Material;
 import nursery.core.stock.MaterialKind;
 
@@ -60,42 +57,6 @@ final class MaterialForm {
                 (int) Math.round(lead.orElse(7)),
                 place,
                 mix);
-    }
-
-    /**
-     * What an amount is asked in, if it is no count.
-     *
-     * @param volumes and
-     * @param lengths what the shop measures in
-     */
-    record Asks(VolumeUnit volumes, LengthUnit lengths) {
-
-        /** As the core computes, and as files are written. */
-        static final Asks BASE = new Asks(VolumeUnit.ML, LengthUnit.MM);
-
-        Optional<Unit> unit(MaterialKind.Measure measure) {
-            return switch (measure) {
-                case GRAM -> Optional.of(MassUnit.G);
-                case ML -> Optional.of(volumes);
-                case CM2 -> Optional.of(lengths.areaUnit());
-                case PIECE -> Optional.empty();
-            };
-        }
-
-        String symbol(MaterialKind.Measure measure) {
-            return unit(measure).map(Unit::symbol).orElse(measure.symbol());
-        }
-
-        /** An amount in what its kind is asked in, or in the unit behind it: a bottle of paint may say 4 fl oz. */
-        double amount(FormReader reader, String field, String what, MaterialKind.Measure measure, double most) {
-            Optional<Unit> unit = unit(measure);
-            if (unit.isPresent()) {
-                return reader.quantity(field, what, unit.get(), 0, most);
-            }
-            double pieces = reader.number(field, what);
-            reader.faults().within(field, what, pieces, 0, most, measure.symbol());
-            return pieces;
-        }
     }
 
     /** @throws InvalidInput with everything that is wrong */

@@ -83,11 +83,10 @@ final class MaterialsCsv {
             typed.computeIfPresent("film", (key, word) -> word.isBlank() ? "" : film(word));
             try {
                 Material material = MaterialForm.material(0, new FormReader(typed), List.of(), LengthUnit.MM);
-                Optional<MaterialForm.LotTyped> lot =
-                        typed.getOrDefault("amount", "").isBlank()
-                                ? Optional.empty()
-                                : Optional.of(MaterialForm.lot(
-                                        new FormReader(typed), today, material.kind(), MaterialForm.Asks.BASE));
+                Optional<MaterialForm.LotTyped> lot = typed.getOrDefault("amount", "")
+                                .isBlank()
+                        ? Optional.empty()
+                        : Optional.of(MaterialForm.lot(new FormReader(typed), today, material.kind(), Asks.BASE));
                 read.add(new Read(material, lot));
             } catch (InvalidInput e) {
                 e.faults().forEach(fault -> faults.add(row.told(fault)));

@@ -28,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class StepWeighing {
 
-    private static final double MOST = 100_000;
+    public static final double MOST = 100_000;
 
     private final WeighingMapper mapper;
     private final MaterialBook materials;
