@@ -109,8 +109,9 @@ public class PlanBook {
         Floor floor = floors.now();
         Workshop changed = Wish.all(wishes, floor.workshop());
         List<Placement> before = floors.standing(floor).plan().placements();
-        Planner planner =
-                calm && !floor.kept().isEmpty() ? Planner.after(before, changed) : Planner.anew(before, changed);
+        Planner planner = calm && !floor.kept().isEmpty()
+                ? Planner.after(before, changed, changed.otherwiseFrom(floor.workshop()))
+                : Planner.anew(before, changed);
         percent.accept(LAID_OUT_PERCENT);
         Duration time = ANSWERED_WITHIN.multipliedBy(Math.max(1, Math.min(MOST_TIMES, wished(wishes) / USUAL_CUPS)));
         long begun = System.nanoTime();

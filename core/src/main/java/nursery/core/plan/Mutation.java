@@ -10,10 +10,11 @@ import nursery.core.plan.Problem.Job;
 final class Mutation {
 
     private static final int SESSION_SLOTS = 2 * Score.BREAK_MINUTES / Grid.MINUTES;
-    /** One change in so many puts a cup back to where it was known to be. */
-    private static final int RESTORES = 5;
+    /** So many changes in ten let a cup stay where it was known to be, or make room for the others that do. */
+    private static final int CALMS = 8;
 
     private static final int LOOKS_FOR_LATE = 6;
+    private static final int LOOKS_FOR_MOVED = 3;
     private static final int SLOTS_A_DAY = 24 * 60 / Grid.MINUTES;
 
     private final Problem problem;
@@ -39,8 +40,8 @@ final class Mutation {
     }
 
     void change(Genes genes, Layout layout) {
-        if (known.length > 0 && random.nextInt(RESTORES) == 0) {
-            restore(genes);
+        if (known.length > 0 && random.nextInt(10) < CALMS) {
+            restore(genes, layout);
             return;
         }
         int kind = random.nextInt(100);
@@ -159,9 +160,15 @@ final class Mutation {
         }
     }
 
-    /** Puts a cup's steps, or the rest of them, back to where they were known to be. */
-    private void restore(Genes genes) {
+    /**
+     * Puts a cup's steps, or the rest of them, back to where they were known to be; it is given its place there before
+     * all others, after them, or when it was its turn.
+     */
+    private void restore(Genes genes, Layout layout) {
         int act = random.nextInt(problem.acts);
+        for (int tried = 0; tried < LOOKS_FOR_MOVED && !isMoved(act, layout); tried++) {
+            act = random.nextInt(problem.acts);
+        }
         Job job = problem.jobs.get(jobOf[act]);
         for (int i = random.nextBoolean() ? job.first() : act;
                 i < job.first() + job.acts().size();
@@ -169,6 +176,19 @@ final class Mutation {
             genes.notBefore()[i] = known[i] == Act.NEVER ? 0 : known[i];
             genes.straightOn()[i] = false;
         }
+        int[] order = genes.order();
+        int[] others =
+                Arrays.stream(order).filter(number -> number != job.number()).toArray();
+        int own = order.length - others.length;
+        int when = random.nextInt(3);
+        if (when < 2) {
+            Arrays.fill(order, when == 0 ? 0 : others.length, when == 0 ? own : order.length, job.number());
+            System.arraycopy(others, 0, order, when == 0 ? own : 0, others.length);
+        }
+    }
+
+    private boolean isMoved(int act, Layout layout) {
+        return known[act] != Act.NEVER && Calm.isMoved(layout, act, known[act]);
     }
 
     /** Another step, preferably one of the same day. */

@@ -1,5 +1,6 @@
 package nursery.core.plan;
 
+import java.time.Instant;
 import java.util.List;
 
 /**
@@ -25,7 +26,11 @@ public final class Planner {
     }
 
     private Planner(Workshop workshop, long seed, List<Placement> before, boolean calm) {
-        problem = new Problem(workshop);
+        this(new Problem(workshop), seed, before, calm);
+    }
+
+    private Planner(Problem problem, long seed, List<Placement> before, boolean calm) {
+        this.problem = problem;
         search = new Search(problem, seed, before, calm);
     }
 
@@ -35,6 +40,23 @@ public final class Planner {
      */
     public static Planner after(List<Placement> before, Workshop workshop) {
         return new Planner(workshop, SEED, before, true);
+    }
+
+    /**
+     * The same, where what is otherwise is so only from a moment on: what begins before it and can stay where it is
+     * stays, whatever is gained by moving it.
+     */
+    public static Planner after(List<Placement> before, Workshop workshop, Instant from) {
+        Problem free = new Problem(workshop);
+        Layout asKept = new Decoder(free).lay(Genes.asKept(free, before));
+        int[] known = Genes.slots(free, before);
+        List<Placement> settled = before.stream()
+                .filter(placement -> placement.begins().isBefore(from))
+                .filter(placement -> free.find(placement.cup(), placement.step()).stream()
+                        .anyMatch(act -> !Calm.isMoved(asKept, act, known[act])))
+                .toList();
+        Problem problem = settled.isEmpty() ? free : new Problem(workshop, settled);
+        return new Planner(problem, SEED, before, true);
     }
 
     /** Looks for the best plan there is, whatever moves; as far as the plan before still holds, never a worse one. */

@@ -7,7 +7,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nursery.core.cure.CoatTimes;
 import nursery.core.cure.CureClock;
 import nursery.core.log.Cup;
@@ -115,12 +117,19 @@ final class Problem {
     }
 
     Problem(Workshop workshop) {
+        this(workshop, List.of());
+    }
+
+    /** @param settled steps that stay where they are, whatever else moves; a pin of their own goes before it */
+    Problem(Workshop workshop, List<Placement> settled) {
         this.workshop = workshop;
         grid = Grid.from(workshop.now(), workshop.horizon());
         closed = grid.outside(workshop.hours().benchSpans(grid.origin(), grid.instant(grid.slots())));
         boothClosed = grid.outside(workshop.hours().boothSpans(grid.origin(), grid.instant(grid.slots())));
         spindles = workshop.spindles().size();
-        Map<String, Map<Integer, Pin>> pins = workshop.pins().stream()
+        Map<String, Map<Integer, Pin>> pins = Stream.concat(
+                        settled.stream().map(stays -> new Pin(stays.cup(), stays.step(), stays.begins())),
+                        workshop.pins().stream())
                 .collect(Collectors.groupingBy(Pin::cup, Collectors.toMap(Pin::step, pin -> pin, (a, b) -> b)));
         int count = 0;
         for (Cup cup : workshop.cups()) {
@@ -133,6 +142,18 @@ final class Problem {
             }
         }
         acts = count;
+    }
+
+    /** The number of the act that is a step of a cup, if it has that step left. */
+    OptionalInt find(String cup, int step) {
+        for (Job job : jobs) {
+            for (int i = 0; job.cup().code().equals(cup) && i < job.acts().size(); i++) {
+                if (job.acts().get(i).step().number() == step) {
+                    return OptionalInt.of(job.first() + i);
+                }
+            }
+        }
+        return OptionalInt.empty();
     }
 
     private Job job(CupFold fold, Cup cup, CupState state, int first, Map<Integer, Pin> pins) {

@@ -14,8 +14,8 @@ import org.jspecify.annotations.Nullable;
  * 2017), which only compares plans and so needs no weights between the figures of a score. Starts anew from the best
  * when it is stuck.
  *
- * <p>A calm search goes on from a plan that people know, and moves a step only to be less late or to scuff less: what
- * it moves counts before sessions, mixes and finish times.
+ * <p>A calm search goes on from a plan that people know, and moves a step only to miss less, to be less late or to
+ * scuff less: what it moves counts before sessions, mixes and finish times.
  */
 final class Search {
 
@@ -40,15 +40,15 @@ final class Search {
     private Candidate best;
     private @Nullable Candidate polished;
 
-    /** A plan laid out, and how many steps it moves that were known. */
-    private record Candidate(Genes genes, Layout layout, int moved) implements Comparable<Candidate> {
+    /** A plan laid out, and what it moves of one that was known. */
+    private record Candidate(Genes genes, Layout layout, Moves moves) implements Comparable<Candidate> {
 
         private static final Comparator<Candidate> ORDER = Comparator.comparingInt(
                         (Candidate one) -> one.score().notPlaced())
                 .thenComparingInt(one -> one.score().missed())
                 .thenComparingLong(one -> one.score().lateMinutes())
                 .thenComparingInt(one -> one.score().scuffs())
-                .thenComparingInt(Candidate::moved)
+                .thenComparing(Candidate::moves)
                 .thenComparing(Candidate::score);
 
         /** Goes by how the work gathers where a plan takes as many sessions. */
@@ -57,7 +57,7 @@ final class Search {
                 .thenComparingInt(one -> one.score().missed())
                 .thenComparingLong(one -> one.score().lateMinutes())
                 .thenComparingInt(one -> one.score().scuffs())
-                .thenComparingInt(Candidate::moved)
+                .thenComparing(Candidate::moves)
                 .thenComparingInt(one -> one.score().sessions())
                 .thenComparingLong(one -> -one.layout().gathered())
                 .thenComparing(Candidate::score);
@@ -89,7 +89,11 @@ final class Search {
         mutation = new Mutation(problem, random, known);
         List<Genes> starts = new ArrayList<>();
         if (!before.isEmpty()) {
-            starts.add(Genes.asKept(problem, before));
+            Genes asKept = Genes.asKept(problem, before);
+            starts.add(asKept);
+            if (calm) {
+                starts.addAll(new Calm(problem, decoder, known).starts(asKept));
+            }
         }
         if (!calm || before.isEmpty()) {
             for (boolean cupByCup : new boolean[] {true, false}) {
@@ -137,8 +141,7 @@ final class Search {
         Genes genes = best.genes().copy();
         Arrays.fill(genes.notBefore(), fromAct, untilAct, 0);
         for (int act = untilAct; act < end; act++) {
-            int begins = best.layout().at()[act] - (best.layout().scuffed()[act] ? Act.SCUFF_SLOTS : 0);
-            genes.notBefore()[act] = Math.max(0, begins);
+            genes.notBefore()[act] = Math.max(0, Calm.begins(best.layout(), act));
         }
         Candidate laid = lay(genes);
         best = laid.compareTo(best) <= 0 && laid.begins() < best.begins() ? laid : best;
@@ -195,12 +198,7 @@ final class Search {
 
     private Candidate lay(Genes genes) {
         Layout layout = decoder.lay(genes);
-        int moved = 0;
-        for (int act = 0; act < known.length; act++) {
-            int begins = layout.at()[act] - (layout.scuffed()[act] ? Act.SCUFF_SLOTS : 0);
-            moved += known[act] != Act.NEVER && Math.abs(begins - known[act]) > 1 ? 1 : 0;
-        }
-        return new Candidate(genes, layout, moved);
+        return new Candidate(genes, layout, Moves.of(problem, layout, known));
     }
 
     /** Cups by how little time they have to spare, each at once or step by step in turn. */

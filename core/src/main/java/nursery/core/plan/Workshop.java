@@ -3,11 +3,14 @@ package nursery.core.plan;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.core.cure.RoomCourse;
 import nursery.core.log.Cup;
 import nursery.core.log.Spindle;
+import nursery.core.measure.Span;
 
 /**
  * All that a plan is made from.
@@ -59,6 +62,38 @@ public record Workshop(
 
     public Workshop withSpindles(List<Spindle> others) {
         return new Workshop(now, room, hours, others, cups, pins, horizon);
+    }
+
+    /**
+     * From when on it is another shop than before: at once, but where only the bench hours are others, from there on.
+     */
+    public Instant otherwiseFrom(Workshop before) {
+        if (!with(before.hours()).equals(before)) {
+            return now;
+        }
+        Instant end = now.plus(horizon);
+        return Stream.of(
+                        firstDifference(
+                                hours.benchSpans(now, end), before.hours().benchSpans(now, end), end),
+                        firstDifference(
+                                hours.boothSpans(now, end), before.hours().boothSpans(now, end), end))
+                .min(Comparator.naturalOrder())
+                .orElseThrow();
+    }
+
+    private static Instant firstDifference(List<Span> some, List<Span> others, Instant end) {
+        int same = 0;
+        while (same < Math.min(some.size(), others.size()) && some.get(same).equals(others.get(same))) {
+            same++;
+        }
+        Optional<Span> one = some.stream().skip(same).findFirst();
+        Optional<Span> other = others.stream().skip(same).findFirst();
+        boolean beginAlike = one.map(Span::from).equals(other.map(Span::from));
+        return Stream.of(one, other)
+                .flatMap(Optional::stream)
+                .map(beginAlike ? Span::untilExclusive : Span::from)
+                .min(Comparator.naturalOrder())
+                .orElse(end);
     }
 
     /** This workshop with more spindles than it has. */

@@ -57,6 +57,8 @@ public final class ExactModel {
     private final LinearExprBuilder cost = LinearExpr.newBuilder();
     private final Map<String, long[]> tables = new HashMap<>();
     private final List<Runnable> hints = new ArrayList<>();
+    private final Map<String, Map<Integer, Instant>> known = new HashMap<>();
+    private final Instant from;
 
     private record Work(IntVar begins, LinearExpr ends) {}
 
@@ -75,7 +77,7 @@ public final class ExactModel {
     private record Coat(Label label, Optional<IntVar> at, Optional<CoatTimes> poured, boolean scuffed) {}
 
     /** Weights that put one figure before the next: each is more than the largest sum of all that follow. */
-    public record Weights(long mix, long faded, long session, long scuff, long late) {
+    public record Weights(long finish, long mix, long faded, long session, long moved, long scuff, long late) {
 
         static Weights of(Workshop shop) {
             long steps =
@@ -83,7 +85,14 @@ public final class ExactModel {
             long mix = 2 * shop.horizon().toMinutes() / SLOT * shop.cups().size();
             long faded = mix * steps;
             long session = faded * steps * MOST_FADED_H;
-            return new Weights(mix, faded, session, session * steps, session * steps * steps);
+            return new Weights(1, mix, faded, session, 0, session * steps, session * steps * steps);
+        }
+
+        /** Only what a calm plan is for: less late, fewer scuffs, and then as few steps moved as may be. */
+        static Weights calm(Workshop shop) {
+            long steps =
+                    1 + shop.cups().stream().mapToLong(cup -> cup.plan().size()).sum();
+            return new Weights(0, 0, 0, 0, 1, steps, steps * steps);
         }
 
         long cost(Score score) {
@@ -117,9 +126,24 @@ public final class ExactModel {
      */
     public record Answer(CpSolverStatus status, Score score, double cost, double bound) {}
 
+    /**
+     * What the solver says of a plan that moves as little as may be.
+     *
+     * @param weighed how late it is in slots, each times how much the cup matters
+     * @param moved how many steps begin at another time than they were known to
+     */
+    public record Calmest(CpSolverStatus status, long weighed, int scuffs, int moved) {}
+
     private ExactModel(Workshop shop, WeekPlan hint) {
+        this(shop, hint, Weights.of(shop), List.of(), Instant.MIN);
+    }
+
+    private ExactModel(Workshop shop, WeekPlan hint, Weights weights, List<Placement> known, Instant from) {
         this.shop = shop;
-        weights = Weights.of(shop);
+        this.weights = weights;
+        this.from = from;
+        known.forEach(one ->
+                this.known.computeIfAbsent(one.cup(), cup -> new HashMap<>()).put(one.step(), one.begins()));
         long five = SLOT * 60L;
         origin = Instant.ofEpochSecond((shop.now().getEpochSecond() + five - 1) / five * five);
         slots = (int) (shop.horizon().toMinutes() / SLOT);
@@ -144,6 +168,22 @@ public final class ExactModel {
         CpSolver solver = solver();
         solver.getParameters().setMaxDeterministicTime(work).setNumWorkers(1);
         return answer(solver, new ExactModel(shop, hint));
+    }
+
+    /**
+     * The calmest plan there is that is as little late and scuffs as little as any.
+     *
+     * @param known where people know each step to be
+     * @param from what begins before it stays
+     */
+    static Calmest calmest(Workshop shop, WeekPlan hint, List<Placement> known, Instant from, double work) {
+        CpSolver solver = solver();
+        solver.getParameters().setMaxDeterministicTime(work).setNumWorkers(1);
+        Weights weights = Weights.calm(shop);
+        CpSolverStatus status = solver.solve(new ExactModel(shop, hint, weights, known, from).model);
+        long cost = Math.round(solver.objectiveValue());
+        return new Calmest(status, cost / weights.late(), (int) (cost % weights.late() / weights.scuff()), (int)
+                (cost % weights.scuff()));
     }
 
     private static CpSolver solver() {
@@ -241,6 +281,7 @@ public final class ExactModel {
                             .build())
                     .orElse(LinearExpr.newBuilder().add(at).build());
             model.addGreaterOrEqual(begins, handsOff);
+            stays(cup, step, begins);
             window(step, at, begins, coat, last, scuff);
             handsOff = LinearExpr.newBuilder().add(at).add(length).build();
             last = new Ended(LinearExpr.newBuilder().add(at).build(), minutes);
@@ -275,13 +316,27 @@ public final class ExactModel {
         }
         model.addGreaterOrEqual(ready, handsOff);
         turn(turning, labels);
-        cost.addTerm(ready, 1);
+        cost.addTerm(ready, weights.finish());
         cup.promise().dueAt().ifPresent(due -> {
             IntVar late = model.newIntVar(0, slots * 2L, "late");
             model.addGreaterOrEqual(
                     late, LinearExpr.newBuilder().add(ready).add(-floorDiv(due)).build());
             cost.addTerm(late, weights.late() * cup.promise().matters());
         });
+    }
+
+    private void stays(Cup cup, PlanStep step, LinearExpr begins) {
+        Instant at = known.getOrDefault(cup.code(), Map.of()).get(step.number());
+        if (at == null) {
+            return;
+        }
+        BoolVar moved = model.newBoolVar("moved");
+        model.addGreaterOrEqual(begins, ceil(at) - 1).onlyEnforceIf(moved.not());
+        model.addLessOrEqual(begins, ceil(at) + 1).onlyEnforceIf(moved.not());
+        cost.addTerm(moved, weights.moved());
+        if (at.isBefore(from)) {
+            model.addEquality(begins, ceil(at));
+        }
     }
 
     private void turn(List<IntVar> turning, List<Label> labels) {
