@@ -16,6 +16,7 @@ import nursery.core.log.Extent;
 import nursery.core.log.Sighting;
 import nursery.core.log.Zone;
 import nursery.core.measure.InvalidInput;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** A shop's settled cases move its weights, and its rates come with how sure they are. */
@@ -90,6 +91,7 @@ class LearnedTest {
                 && diagnosis.held().get(0).cause().key().equals(one.cause());
     }
 
+    @Tag("simulation")
     @Test
     void afterTwoHundredSettledCasesTheLeadingCauseIsRightClearlyMoreOften() {
         int before = 0;

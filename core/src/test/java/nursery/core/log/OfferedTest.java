@@ -141,6 +141,7 @@ class OfferedTest {
     }
 
     /** Left out, put in, put in by advice, late or at once. */
+    @net.jqwik.api.Tag("simulation")
     @Property(tries = 2000)
     void whatIsOfferedIsNotAskedAbout(@ForAll Random random) {
         begin(random);
@@ -208,6 +209,7 @@ class OfferedTest {
     }
 
     /** P23, P25, P58: what lays nothing and touches nothing changes no window. */
+    @net.jqwik.api.Tag("simulation")
     @Property(tries = 2000)
     void whatTouchesNothingChangesNoWindow(@ForAll Random random) {
         begin(random);

@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import nursery.core.log.QuietHours;
 import nursery.core.plan.ExactModel.Calmest;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** A change moves what it must. An evening away is the hardest: where the others are full, one pushes the next. */
@@ -51,6 +52,7 @@ class CalmTest {
     }
 
     /** Ninety minutes an evening for five cups: what finds no place any more pushes what comes after. */
+    @Tag("simulation")
     @Test
     void whereEveningsAreFullNoMoreMovesThanMust() {
         int moved = 0;
@@ -75,6 +77,7 @@ class CalmTest {
     }
 
     /** Of twenty shops of twenty cups: the fullest evening of the week, and nothing before it moves. */
+    @Tag("simulation")
     @Test
     void nothingMovesBeforeTheEveningThatIsAway() {
         int moved = 0;

@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.google.ortools.sat.CpSolverStatus;
 import nursery.core.plan.ExactModel.Answer;
 import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /**
  * The planner against the same problem in OR-Tools' CP-SAT ({@link ExactModel}). Where the solver has no proof within
  * its work, its bound stands in for the optimum, which is harder to meet.
  */
+@Tag("simulation")
 @Order(ExactModelTest.FIRST)
 class ExactModelTest {
 

@@ -20,6 +20,7 @@ import nursery.core.log.Spindle;
 import nursery.core.resin.StartingProfile;
 import nursery.core.technique.PlanStep;
 import nursery.core.technique.StepKind;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -33,6 +34,7 @@ class PlannerTest {
     private static final List<Spindle> TWO_SPINDLES = List.of(new Spindle(1, "spindle 1"), new Spindle(2, "spindle 2"));
     private static final RoomCourse AT_LABEL_SPEED = RoomCourse.steady(22);
 
+    @net.jqwik.api.Tag("simulation")
     @Property(tries = 60)
     void everyPlanKeepsTheRules(
             @ForAll long seed,
@@ -44,6 +46,7 @@ class PlannerTest {
         assertThat(PlanChecker.faultsOf(Planner.plan(shop, Budget.of(100)))).isEmpty();
     }
 
+    @net.jqwik.api.Tag("simulation")
     @Property(tries = 4)
     void soDoTwoHundredCups(@ForAll long seed) {
         assertThat(PlanChecker.faultsOf(Planner.plan(RandomWorkshop.of(seed, 200, 20), Budget.of(20))))
@@ -358,6 +361,7 @@ class PlannerTest {
                 .isEqualTo(planner.score()));
     }
 
+    @Tag("simulation")
     @Test
     void twoThousandCupsGetAnAnswer() {
         Workshop shop = RandomWorkshop.of(1, 2000, 60);

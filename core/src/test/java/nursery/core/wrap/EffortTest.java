@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import nursery.core.measure.InvalidInput;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.locationtech.jts.geom.Coordinate;
@@ -56,6 +57,7 @@ class EffortTest {
     }
 
     /** The square of side a and the winding of its corners are known: every second corner of a star is inside. */
+    @Tag("simulation")
     @Test
     void whatCrossesItselfAFewThousandTimesIsFilled() {
         Geometry filled = Shapes.filling(List.<Coordinate[]>of(scribble(150)), true);
@@ -65,6 +67,7 @@ class EffortTest {
     }
 
     /** Five thousand squares in one path: a hundred rows of fifty, of 1 mm² each. */
+    @Tag("simulation")
     @Test
     void thousandsOfPartsOfOnePathAreFilled() {
         List<Coordinate[]> rings = new ArrayList<>();
@@ -91,6 +94,7 @@ class EffortTest {
     }
 
     /** Sixty thousand corners each off by up to 0.3 mm: it can be laid, but no outline can be made of it. */
+    @Tag("simulation")
     @Test
     void aJaggedOutlineIsToldFromATracedOne() {
         Geometry jagged = Shapes.filling(List.<Coordinate[]>of(ring(60_000, 40, 0.3)), false);
@@ -108,6 +112,7 @@ class EffortTest {
     }
 
     /** And by up to 3 mm it is no drawing any more. */
+    @Tag("simulation")
     @Test
     void whatIsNoiseIsTooMuch() {
         assertThatThrownBy(() -> Shapes.filling(List.<Coordinate[]>of(ring(60_000, 40, 3)), false))
