@@ -2,10 +2,11 @@ package nursery.core.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.OptionalInt;
+import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import nursery.core.plan.Problem.Job;
 
@@ -29,14 +30,12 @@ final class Calm {
 
     /** Genes that leave all that can stay where it is known to be; they differ in what of the rest goes first. */
     List<Genes> starts(Genes asKept) {
-        Map<Integer, Integer> movesFrom = movesFrom(asKept);
-        if (movesFrom.isEmpty()) {
+        int[] movesFrom = movesFrom(asKept);
+        List<Integer> byTime = moving(movesFrom, job -> known[movesFrom[job.number()]]);
+        if (byTime.isEmpty()) {
             return List.of();
         }
-        List<Integer> byTime = new ArrayList<>(movesFrom.keySet());
-        byTime.sort(Comparator.comparingInt(job -> known[movesFrom.get(job)]));
-        List<Integer> byDue = new ArrayList<>(byTime);
-        byDue.sort(Comparator.comparingInt(job -> problem.jobs.get(job).due()));
+        List<Integer> byDue = moving(movesFrom, Job::due);
         return List.of(
                 behind(asKept, movesFrom, byTime, true),
                 behind(asKept, movesFrom, byTime, false),
@@ -44,31 +43,40 @@ final class Calm {
                 behind(asKept, movesFrom, byDue, false));
     }
 
-    /** Of each cup that cannot stay the first act that moves. */
-    private Map<Integer, Integer> movesFrom(Genes asKept) {
-        Map<Integer, Integer> movesFrom = new LinkedHashMap<>();
-        for (int round = 0; round < problem.jobs.size(); round++) {
-            Layout layout = decoder.lay(behind(asKept, movesFrom, List.copyOf(movesFrom.keySet()), true));
-            int first = firstMoved(layout, movesFrom);
-            if (first < 0) {
-                return movesFrom;
+    /** The cups of which something moves, in some order. */
+    private List<Integer> moving(int[] movesFrom, ToIntFunction<Job> order) {
+        return problem.jobs.stream()
+                .filter(job -> movesFrom[job.number()] != Act.NEVER)
+                .sorted(Comparator.comparingInt(order))
+                .map(Job::number)
+                .toList();
+    }
+
+    /** By cup: the first act of it that cannot stay, or {@link Act#NEVER}. */
+    private int[] movesFrom(Genes asKept) {
+        int[] movesFrom = new int[problem.jobs.size()];
+        Arrays.fill(movesFrom, Act.NEVER);
+        for (int round = 0; round < movesFrom.length; round++) {
+            List<Integer> last = moving(movesFrom, job -> known[movesFrom[job.number()]]);
+            Layout layout = decoder.lay(behind(asKept, movesFrom, last, true));
+            OptionalInt first = firstMoved(layout, movesFrom);
+            if (first.isEmpty()) {
+                break;
             }
-            movesFrom.put(jobOf(first), first);
+            movesFrom[jobOf(first.getAsInt()).number()] = first.getAsInt();
         }
         return movesFrom;
     }
 
     /** The act moved first of all those that so far were to stay. */
-    private int firstMoved(Layout layout, Map<Integer, Integer> movesFrom) {
+    private OptionalInt firstMoved(Layout layout, int[] movesFrom) {
         return IntStream.range(0, known.length)
+                .filter(act -> act < movesFrom[jobOf(act).number()])
                 .filter(act -> known[act] != Act.NEVER && isMoved(layout, act, known[act]))
-                .filter(act -> {
-                    Integer from = movesFrom.get(jobOf(act));
-                    return from == null || act < from;
-                })
                 .boxed()
                 .min(Comparator.comparingInt(act -> known[act]))
-                .orElse(-1);
+                .map(OptionalInt::of)
+                .orElseGet(OptionalInt::empty);
     }
 
     /** Whether a step is begun at another time than it was known to be, by more than a slot. */
@@ -84,39 +92,41 @@ final class Calm {
     /**
      * The turns of what moves put behind all others.
      *
+     * @param last the cups of which something moves, in the order they are given their places
      * @param stays whether what follows the first move of a cup would rather be where it was, or as soon as it can
      */
-    private Genes behind(Genes asKept, Map<Integer, Integer> movesFrom, List<Integer> last, boolean stays) {
+    private Genes behind(Genes asKept, int[] movesFrom, List<Integer> last, boolean stays) {
         Genes genes = asKept.copy();
         int[] seen = new int[problem.jobs.size()];
-        List<Integer> first = new ArrayList<>();
-        Map<Integer, List<Integer>> turns = new LinkedHashMap<>();
-        last.forEach(job -> turns.put(job, new ArrayList<>()));
+        int[] moving = new int[problem.jobs.size()];
+        List<Integer> order = new ArrayList<>();
         for (int number : asKept.order()) {
             Job job = problem.jobs.get(number);
             seen[number] = job.endWhileWet(seen[number]);
-            Integer from = movesFrom.get(number);
-            if (from == null || job.first() + seen[number] <= from) {
-                first.add(number);
+            if (movesFrom[number] == Act.NEVER || job.first() + seen[number] <= movesFrom[number]) {
+                order.add(number);
             } else {
-                turns.get(number).add(number);
+                moving[number]++;
             }
         }
-        turns.values().forEach(first::addAll);
-        movesFrom.forEach((number, from) -> {
+        for (int number : last) {
+            order.addAll(Collections.nCopies(moving[number], number));
             Job job = problem.jobs.get(number);
             if (!stays) {
-                Arrays.fill(genes.notBefore(), from, job.first() + job.acts().size(), 0);
+                Arrays.fill(
+                        genes.notBefore(),
+                        movesFrom[number],
+                        job.first() + job.acts().size(),
+                        0);
             }
-        });
-        return new Genes(first.stream().mapToInt(Integer::intValue).toArray(), genes.straightOn(), genes.notBefore());
+        }
+        return new Genes(order.stream().mapToInt(Integer::intValue).toArray(), genes.straightOn(), genes.notBefore());
     }
 
-    private int jobOf(int act) {
+    private Job jobOf(int act) {
         return problem.jobs.stream()
                 .filter(job -> act < job.first() + job.acts().size())
                 .findFirst()
-                .orElseThrow()
-                .number();
+                .orElseThrow();
     }
 }
