@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -130,6 +132,39 @@ class PlanPagesTest extends PlannedShop {
         assertThat(tablet.page("/plan/hours")).contains("Mon 2 Mar", "away");
         tablet.send("/plan/hours/usual", typed("day", "2026-03-02"));
         assertThat(tablet.page("/plan/hours")).doesNotContain("away</span>");
+    }
+
+    /** What lies before the evening stays where it was; what moves is counted first, and drawn day by day. */
+    @Test
+    void anEveningAwayMovesNothingBeforeIt() {
+        keep();
+        List<PlannedStep> before = shop.plan().steps();
+        LocalDate away = before.stream()
+                .map(step -> step.begins().atZone(ZoneOffset.UTC).toLocalDate())
+                .distinct()
+                .skip(1)
+                .findFirst()
+                .orElseThrow();
+        String change = location(tablet.send("/plan/want", typed("want", "HOURS", "day", "" + away, "hours", "")));
+
+        String page = tablet.page(change);
+        assertThat(page.indexOf("move")).isPositive().isLessThan(page.indexOf("late</span>"));
+        assertThat(page).contains("Above as it is, below as it would be", "everything stays.", "→ none");
+        tablet.send(change + "/keep", typed());
+        Instant from = away.atStartOfDay(ZoneOffset.UTC).toInstant();
+        WeekPlan after = shop.plan();
+        assertThat(before)
+                .filteredOn(step -> step.begins().isBefore(from))
+                .isNotEmpty()
+                .allSatisfy(
+                        step -> assertThat(after.find(step.cup(), step.step().number())
+                                        .orElseThrow()
+                                        .begins())
+                                .isEqualTo(step.begins()));
+        assertThat(after.steps())
+                .filteredOn(PlannedStep::isHandsOn)
+                .noneMatch(step ->
+                        step.begins().atZone(ZoneOffset.UTC).toLocalDate().equals(away));
     }
 
     @Test

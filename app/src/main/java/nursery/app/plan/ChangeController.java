@@ -20,6 +20,7 @@ import nursery.core.floor.Standing;
 import nursery.core.log.Cup;
 import nursery.core.measure.Fault;
 import nursery.core.measure.InvalidInput;
+import nursery.core.plan.Changes;
 import nursery.core.plan.DayHours;
 import nursery.core.plan.WeekPlan;
 import nursery.core.plan.Wish;
@@ -194,8 +195,10 @@ class ChangeController {
             return refused(e, "/plan", model);
         }
         model.addAttribute("proposal", proposal);
-        model.addAttribute("difference", proposal.difference());
         Show show = floors.show();
+        Changes difference = proposal.difference();
+        model.addAttribute("difference", difference);
+        model.addAttribute("days", MovedDays.of(proposal.before(), proposal.after(), difference, show));
         model.addAttribute(
                 "words",
                 proposal.wishes().stream().map(wish -> WishWords.of(wish, show)).toList());

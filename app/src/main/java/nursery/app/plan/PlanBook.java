@@ -110,7 +110,7 @@ public class PlanBook {
         Workshop changed = Wish.all(wishes, floor.workshop());
         List<Placement> before = floors.standing(floor).plan().placements();
         Planner planner = calm && !floor.kept().isEmpty()
-                ? Planner.after(before, changed, changed.otherwiseFrom(floor.workshop()))
+                ? Planner.after(before, changed, floor.workshop())
                 : Planner.anew(before, changed);
         percent.accept(LAID_OUT_PERCENT);
         Duration time = ANSWERED_WITHIN.multipliedBy(Math.max(1, Math.min(MOST_TIMES, wished(wishes) / USUAL_CUPS)));

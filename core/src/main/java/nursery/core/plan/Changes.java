@@ -1,15 +1,20 @@
 package nursery.core.plan;
 
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nursery.core.log.Cup;
 
 /**
  * What a new plan changes against the one before.
  *
- * @param moved steps in both that begin at another time, by more than a slot
+ * @param moved steps in both that hands begin at another time, by more than a slot; what only lasts is nobody's work
  * @param cups how each cup's promise changed
  */
 public record Changes(List<Moved> moved, List<CupChange> cups) {
@@ -48,7 +53,8 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
 
     public static Changes between(WeekPlan before, WeekPlan after) {
         List<Moved> moved = new ArrayList<>();
-        for (PlannedStep step : after.steps()) {
+        for (PlannedStep step :
+                after.steps().stream().filter(PlannedStep::isHandsOn).toList()) {
             before.find(step.cup(), step.step().number()).ifPresent(old -> {
                 Duration by = Duration.between(old.begins(), step.begins());
                 if (by.abs().toMinutes() > Grid.MINUTES) {
@@ -62,6 +68,24 @@ public record Changes(List<Moved> moved, List<CupChange> cups) {
                 .filter(change -> !change.before().equals(change.after()))
                 .toList();
         return new Changes(List.copyOf(moved), cups);
+    }
+
+    /** How many of the steps that move do so to another day. */
+    public long toAnotherDay(ZoneId zone) {
+        return moved.stream()
+                .filter(move -> !day(move.before(), zone).equals(day(move.after(), zone)))
+                .count();
+    }
+
+    private static LocalDate day(PlannedStep step, ZoneId zone) {
+        return step.begins().atZone(zone).toLocalDate();
+    }
+
+    /** Until when everything stays where it was; empty where nothing moves. */
+    public Optional<Instant> staysUntil() {
+        return moved.stream()
+                .flatMap(move -> Stream.of(move.before().begins(), move.after().begins()))
+                .min(Comparator.naturalOrder());
     }
 
     public boolean isNothing() {

@@ -3,11 +3,12 @@ package nursery.core.plan;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
+import nursery.core.plan.Problem.Job;
 
 /**
  * What a plan moves of one that people know: less is calmer, and an earlier figure outweighs those that follow.
  *
- * @param steps how many begin at another time, by more than a slot
+ * @param steps how many hands begin at another time, by more than a slot
  * @param leave how many of them on another day
  * @param slots by how much all of them together
  */
@@ -23,12 +24,16 @@ record Moves(int steps, int leave, long slots) implements Comparable<Moves> {
         int steps = 0;
         int leave = 0;
         long slots = 0;
-        for (int act = 0; act < known.length; act++) {
-            if (known[act] != Act.NEVER && Calm.isMoved(layout, act, known[act])) {
-                int begins = Calm.begins(layout, act);
-                steps++;
-                leave += day(problem, begins).equals(day(problem, known[act])) ? 0 : 1;
-                slots += Math.abs(begins - known[act]);
+        for (Job job : problem.jobs) {
+            for (int i = 0; i < job.acts().size() && known.length > 0; i++) {
+                int act = job.first() + i;
+                // What only lasts, such as drying, is nobody's work.
+                if (job.acts().get(i).hands() > 0 && known[act] != Act.NEVER && Calm.isMoved(layout, act, known[act])) {
+                    int begins = Calm.begins(layout, act);
+                    steps++;
+                    leave += day(problem, begins).equals(day(problem, known[act])) ? 0 : 1;
+                    slots += Math.abs(begins - known[act]);
+                }
             }
         }
         return steps == 0 ? NONE : new Moves(steps, leave, slots);

@@ -84,8 +84,16 @@ final class Mutation {
     /** All of one cup's turns one after the other, before anything else or after so many. */
     private void together(int[] order, Layout layout) {
         int job = jobOf[any(layout)];
+        gather(order, job, random.nextInt(others(order, job) + 1));
+    }
+
+    private static int others(int[] order, int job) {
+        return (int) Arrays.stream(order).filter(number -> number != job).count();
+    }
+
+    /** All turns of a cup one after the other, behind so many of the others'. */
+    private static void gather(int[] order, int job, int before) {
         int[] others = Arrays.stream(order).filter(number -> number != job).toArray();
-        int before = random.nextInt(others.length + 1);
         int count = order.length - others.length;
         for (int i = 0; i < order.length; i++) {
             order[i] = i < before ? others[i] : i < before + count ? job : others[i - count];
@@ -176,14 +184,10 @@ final class Mutation {
             genes.notBefore()[i] = known[i] == Act.NEVER ? 0 : known[i];
             genes.straightOn()[i] = false;
         }
-        int[] order = genes.order();
-        int[] others =
-                Arrays.stream(order).filter(number -> number != job.number()).toArray();
-        int own = order.length - others.length;
         int when = random.nextInt(3);
         if (when < 2) {
-            Arrays.fill(order, when == 0 ? 0 : others.length, when == 0 ? own : order.length, job.number());
-            System.arraycopy(others, 0, order, when == 0 ? own : 0, others.length);
+            int[] order = genes.order();
+            gather(order, job.number(), when == 0 ? 0 : others(order, job.number()));
         }
     }
 

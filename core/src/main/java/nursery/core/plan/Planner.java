@@ -26,12 +26,13 @@ public final class Planner {
     }
 
     private Planner(Workshop workshop, long seed, List<Placement> before, boolean calm) {
-        this(new Problem(workshop), seed, before, calm);
+        problem = new Problem(workshop);
+        search = new Search(problem, seed, before, calm, Hurts.Level.none(problem));
     }
 
-    private Planner(Problem problem, long seed, List<Placement> before, boolean calm) {
+    private Planner(Problem problem, Search search) {
         this.problem = problem;
-        search = new Search(problem, seed, before, calm);
+        this.search = search;
     }
 
     /**
@@ -43,10 +44,12 @@ public final class Planner {
     }
 
     /**
-     * The same, where what is otherwise is so only from a moment on: what begins before it and can stay where it is
-     * stays, whatever is gained by moving it.
+     * The same where it is known how the workshop was. What begins before it became another and can stay where it is
+     * stays, whatever is gained by moving it. And where something was only taken away, no step moves for more than was
+     * there before: less late than it was nobody has asked to be.
      */
-    public static Planner after(List<Placement> before, Workshop workshop, Instant from) {
+    public static Planner after(List<Placement> before, Workshop workshop, Workshop was) {
+        Instant from = workshop.otherwiseFrom(was);
         Problem free = new Problem(workshop);
         Layout asKept = new Decoder(free).lay(Genes.asKept(free, before));
         int[] known = Genes.slots(free, before);
@@ -56,7 +59,19 @@ public final class Planner {
                         .anyMatch(act -> !Calm.isMoved(asKept, act, known[act])))
                 .toList();
         Problem problem = settled.isEmpty() ? free : new Problem(workshop, settled);
-        return new Planner(problem, SEED, before, true);
+        return new Planner(
+                problem,
+                new Search(
+                        problem,
+                        SEED,
+                        before,
+                        true,
+                        workshop.hasNoMoreThan(was) ? level(before, was) : Hurts.Level.none(problem)));
+    }
+
+    private static Hurts.Level level(List<Placement> kept, Workshop workshop) {
+        Problem problem = new Problem(workshop);
+        return Hurts.Level.of(problem, new Decoder(problem).lay(Genes.asKept(problem, kept)));
     }
 
     /** Looks for the best plan there is, whatever moves; as far as the plan before still holds, never a worse one. */

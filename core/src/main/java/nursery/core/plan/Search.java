@@ -33,6 +33,7 @@ final class Search {
     private final SplittableRandom random;
     private final Mutation mutation;
     private final int[] known;
+    private final Hurts.Level level;
     /** Whether plans are gone on from that gather the work; every other time the search is shaken. */
     private boolean gathers;
 
@@ -40,24 +41,25 @@ final class Search {
     private Candidate best;
     private @Nullable Candidate polished;
 
-    /** A plan laid out, and what it moves of one that was known. */
-    private record Candidate(Genes genes, Layout layout, Moves moves) implements Comparable<Candidate> {
+    /**
+     * A plan laid out.
+     *
+     * @param hurts what is wrong with it, as far as anything is moved for that
+     * @param moves what it moves of a plan that was known
+     */
+    private record Candidate(Genes genes, Layout layout, Hurts hurts, Moves moves) implements Comparable<Candidate> {
 
-        private static final Comparator<Candidate> ORDER = Comparator.comparingInt(
-                        (Candidate one) -> one.score().notPlaced())
-                .thenComparingInt(one -> one.score().missed())
-                .thenComparingLong(one -> one.score().lateMinutes())
-                .thenComparingInt(one -> one.score().scuffs())
-                .thenComparing(Candidate::moves)
-                .thenComparing(Candidate::score);
+        private static final Comparator<Candidate> CALM =
+                Comparator.comparing(Candidate::hurts).thenComparing(Candidate::moves);
+
+        private static final Comparator<Candidate> ORDER = CALM.thenComparing(Candidate::score);
 
         /** Goes by how the work gathers where a plan takes as many sessions. */
-        private static final Comparator<Candidate> GATHERING = Comparator.comparingInt(
+        private static final Comparator<Candidate> GATHERING = CALM.thenComparingInt(
                         (Candidate one) -> one.score().notPlaced())
                 .thenComparingInt(one -> one.score().missed())
                 .thenComparingLong(one -> one.score().lateMinutes())
                 .thenComparingInt(one -> one.score().scuffs())
-                .thenComparing(Candidate::moves)
                 .thenComparingInt(one -> one.score().sessions())
                 .thenComparingLong(one -> -one.layout().gathered())
                 .thenComparing(Candidate::score);
@@ -80,9 +82,11 @@ final class Search {
     /**
      * @param before a plan to go on from, if any: what is found is never worse, as long as it still holds
      * @param calm whether to move as little of it as may be
+     * @param level better than this nothing of it is moved for
      */
-    Search(Problem problem, long seed, List<Placement> before, boolean calm) {
+    Search(Problem problem, long seed, List<Placement> before, boolean calm, Hurts.Level level) {
         this.problem = problem;
+        this.level = level;
         decoder = new Decoder(problem);
         random = new SplittableRandom(seed);
         known = calm ? Genes.slots(problem, before) : new int[0];
@@ -198,7 +202,7 @@ final class Search {
 
     private Candidate lay(Genes genes) {
         Layout layout = decoder.lay(genes);
-        return new Candidate(genes, layout, Moves.of(problem, layout, known));
+        return new Candidate(genes, layout, level.with(problem, layout), Moves.of(problem, layout, known));
     }
 
     /** Cups by how little time they have to spare, each at once or step by step in turn. */

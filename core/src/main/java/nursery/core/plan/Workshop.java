@@ -81,6 +81,19 @@ public record Workshop(
                 .orElseThrow();
     }
 
+    /** Whether it is the same shop with hands or booth at no hour they were not at before. */
+    boolean hasNoMoreThan(Workshop before) {
+        Instant end = now.plus(horizon);
+        return with(before.hours()).equals(before)
+                && lieWithin(hours.benchSpans(now, end), before.hours().benchSpans(now, end))
+                && lieWithin(hours.boothSpans(now, end), before.hours().boothSpans(now, end));
+    }
+
+    private static boolean lieWithin(List<Span> some, List<Span> others) {
+        return some.stream().allMatch(one -> others.stream()
+                .anyMatch(other -> other.within(one).equals(Optional.of(one))));
+    }
+
     private static Instant firstDifference(List<Span> some, List<Span> others, Instant end) {
         int same = 0;
         while (same < Math.min(some.size(), others.size()) && some.get(same).equals(others.get(same))) {

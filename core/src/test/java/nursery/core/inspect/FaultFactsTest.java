@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -530,5 +531,216 @@ class FaultFactsTest {
             assertThat(one.words()).contains(" in 10").endsWith(".");
         });
         assertThat(ahead).isSortedAccordingTo((one, other) -> Double.compare(other.chance(), one.chance()));
+    }
+
+    /** What lay below a coat is known by what was asked about when it was poured. */
+    @Test
+    void whatWasWrongBelowACoatIsKnown() {
+        done(0, StepKind.FLOOD_COAT).done(5, StepKind.BUILD_COAT);
+        Facts fine = facts(10);
+        assertThat(is(fine, Fact.BELOW_DRY) && is(fine, Fact.SOLVENT_OFF) && is(fine, Fact.SEALED))
+                .isTrue();
+        assertThat(is(fine, Fact.WORKED_TOO_SOON)).isFalse();
+        assertThat(is(fine, Fact.SCUFFED)).isFalse();
+        // Five hours at 22 °C, of a coat that must be scuffed after so many.
+        assertThat(fine.value(Fact.BELOW_OF_WINDOW).orElseThrow())
+                .isCloseTo(5 / RESIN.label().times().scuffAfterH(), within(1e-9));
+        assertThat(fine.value(Fact.AGE_H).orElseThrow()).isCloseTo(5, within(1e-9));
+        assertThat(fine.value(Fact.OF_CURED).orElseThrow())
+                .isCloseTo(5 / RESIN.label().times().curedH(), within(1e-9));
+        assertThat(fine.value(Fact.HEAT_PASS)).isEmpty();
+    }
+
+    @Test
+    void aCoatOnWetInkIsOnWhatWasNotDryNorSealed() {
+        done(0, StepKind.FLOOD_COAT).done(9, StepKind.INK).done(9.1, StepKind.BUILD_COAT);
+        assertThat(is(facts(12), Fact.BELOW_DRY)).isFalse();
+        assertThat(is(facts(12), Fact.SOLVENT_OFF)).isTrue();
+        assertThat(is(facts(12), Fact.WORKED_TOO_SOON)).isFalse();
+    }
+
+    @Test
+    void aCoatOnWetSolventIsKnown() {
+        done(0, StepKind.FLOOD_COAT)
+                .done(9, StepKind.WIPE, with(StepKind.WIPE, Fields.Cleaner.ACETONE))
+                .done(9.05, StepKind.BUILD_COAT);
+        assertThat(is(facts(12), Fact.SOLVENT_OFF)).isFalse();
+        assertThat(is(facts(12), Fact.BELOW_DRY)).isTrue();
+        assertThat(facts(12).value(Fact.HEAT_PASS)).as("a wipe is no heat pass").isEmpty();
+    }
+
+    @Test
+    void aCoatTooSoonIsKnown() {
+        done(0, StepKind.FLOOD_COAT).done(2, StepKind.BUILD_COAT);
+        assertThat(is(facts(3), Fact.WORKED_TOO_SOON)).isTrue();
+    }
+
+    /** Only what takes it into hands ends its turning: a remark after the pour, or a pass before it, does not. */
+    @Test
+    void aRemarkEndsNoTurning() {
+        done(0, StepKind.SAND).done(1, StepKind.FLOOD_COAT);
+        logged(new LogEntry.Plain(mark(2), LogEntry.Kind.NOTED)).logged(LogEntry.takenOff(mark(5)));
+        assertThat(facts(12).value(Fact.OF_TURNING).orElseThrow()).isCloseTo(1, within(1e-9));
+    }
+
+    /** A few facts without the ages: hours of cure as a share of the 24 a regular resin takes (P17). */
+    @Test
+    void whatFollowsIsWorkedOut() {
+        Map<Fact, Double> known = new EnumMap<>(Fact.class);
+        known.put(Fact.AGE_H, 12.0);
+        known.put(Fact.RATIO_ERROR, -0.1);
+        Facts facts = new Facts(known);
+        assertThat(facts.value(Fact.OF_CURED)).hasValue(0.5);
+        assertThat(facts.value(Fact.RATIO_OFF)).hasValue(0.1);
+        assertThat(facts.value(Fact.OF_CARRIED)).isEmpty();
+    }
+
+    private static Diagnosis seen(Map<String, Boolean> answers, Sighting... sightings) {
+        return Diagnosis.of(StartingModel.MODEL, List.of(sightings), answers, Facts.NONE);
+    }
+
+    /**
+     * Of one fault in one place the sums have a closed form. With p a cause's prior, e and s how likely it shows
+     * everywhere and the fault, and q = p(1 − e)/(p(1 − e) + 1 − p): the fault is there with 1 − (1 − leak)·Π(1 − q·s),
+     * and none of its causes with leak·Π(1 − q).
+     */
+    @ParameterizedTest
+    @EnumSource(Blemish.class)
+    void oneFaultHasItsSharesByHand(Blemish fault) {
+        Model model = StartingModel.MODEL;
+        Optional<Sign> sign = model.sign(fault.written());
+        if (sign.isEmpty()) {
+            return;
+        }
+        double leak = sign.get().leak();
+        double none = 1;
+        double noneMakes = 1;
+        for (Cause cause : model.causes()) {
+            double still = cause.prior() * (1 - cause.shows("everywhere"));
+            double q = still / (still + 1 - cause.prior());
+            noneMakes *= 1 - q * cause.shows(fault.written());
+            none *= cause.shows(fault.written()) > 0 ? 1 - q : 1;
+        }
+        double there = 1 - (1 - leak) * noneMakes;
+        Diagnosis diagnosis = seen(Map.of(), new Sighting(fault, Zone.MIDDLE, Extent.SOME));
+        assertThat(diagnosis.unknown()).isCloseTo(leak * none / there, within(1e-9));
+        for (Diagnosis.Held held : diagnosis.held()) {
+            double still = held.cause().prior() * (1 - held.cause().shows("everywhere"));
+            double q = still / (still + 1 - held.cause().prior());
+            double shows = held.cause().shows(fault.written());
+            double others = noneMakes / (1 - q * shows);
+            assertThat(held.share())
+                    .as(held.cause().key())
+                    .isCloseTo(q * (1 - (1 - leak) * (1 - shows) * others) / there, within(1e-9));
+        }
+        assertThat(diagnosis.tells())
+                .isEqualTo(!diagnosis.held().isEmpty()
+                        && diagnosis.held().get(0).share() >= 0.5
+                        && diagnosis.held().get(0).share() > diagnosis.unknown());
+    }
+
+    /** Everywhere, or at one end: that needs no question. */
+    @Test
+    void whereAFaultIsAnswersByItself() {
+        Sighting everywhere = new Sighting(Blemish.HAZE, Zone.ALL, Extent.SOME);
+        Sighting below = new Sighting(Blemish.HAZE, Zone.BASE, Extent.SOME);
+        assertThat(seen(Map.of(), everywhere).asks())
+                .noneMatch(ask -> ask.sign().key().equals("everywhere"));
+        assertThat(seen(Map.of(), below).asks())
+                .noneMatch(ask -> ask.sign().key().equals("one-end"));
+        assertThat(seen(Map.of(), everywhere).held())
+                .isNotEqualTo(seen(Map.of(), below).held());
+        assertThat(seen(Map.of(Blemish.HAZE.written(), false), everywhere))
+                .as("only a question can be answered")
+                .isEqualTo(seen(Map.of(), everywhere));
+    }
+
+    /** With two faults each is a reason: its decibans by the formula, at most three, the strongest first. */
+    @Test
+    void eachOfTwoFaultsIsAReason() {
+        Model model = StartingModel.MODEL;
+        for (Blemish other : Blemish.values()) {
+            if (other == Blemish.FISH_EYES || model.sign(other.written()).isEmpty()) {
+                continue;
+            }
+            Diagnosis diagnosis = seen(
+                    Map.of(),
+                    new Sighting(Blemish.FISH_EYES, Zone.MIDDLE, Extent.SOME),
+                    new Sighting(other, Zone.MIDDLE, Extent.SOME));
+            for (Diagnosis.Held held : diagnosis.held()) {
+                Map<String, Double> expected = new HashMap<>();
+                for (Blemish fault : List.of(Blemish.FISH_EYES, other)) {
+                    Sign sign = model.sign(fault.written()).orElseThrow();
+                    double shows = held.cause().shows(fault.written());
+                    expected.put(sign.yes(), 10 * Math.log10((1 - (1 - sign.leak()) * (1 - shows)) / sign.leak()));
+                }
+                Sign everywhere = model.sign("everywhere").orElseThrow();
+                expected.put(everywhere.no(), 10 * Math.log10(1 - held.cause().shows("everywhere")));
+                List<Double> told = expected.values().stream()
+                        .filter(decibans -> Math.abs(decibans) >= 2)
+                        .sorted((one, two) -> Double.compare(Math.abs(two), Math.abs(one)))
+                        .limit(3)
+                        .toList();
+                assertThat(held.reasons())
+                        .as(held.cause().key() + " and " + other)
+                        .hasSameSizeAs(told);
+                for (int i = 0; i < told.size(); i++) {
+                    Diagnosis.Reason reason = held.reasons().get(i);
+                    assertThat(reason.decibans()).isCloseTo(told.get(i), within(1e-9));
+                    assertThat(expected.get(reason.words())).isCloseTo(reason.decibans(), within(1e-9));
+                }
+            }
+        }
+    }
+
+    /** A remedy serves by the shares of what it helps, the second best by half; what is forbidden comes last. */
+    @Test
+    void aRemedyServesByTheSharesOfWhatItHelps() {
+        for (Sighting one : List.of(
+                new Sighting(Blemish.FISH_EYES, Zone.MIDDLE, Extent.SOME),
+                new Sighting(Blemish.SOFT, Zone.ALL, Extent.MUCH),
+                new Sighting(Blemish.HAZE, Zone.BASE, Extent.SOME))) {
+            Diagnosis diagnosis = seen(Map.of(), one);
+            for (Diagnosis.Offer offer : diagnosis.offers()) {
+                double serves = 0;
+                for (Diagnosis.Held held : diagnosis.held()) {
+                    int place = held.cause().helps().indexOf(offer.remedy());
+                    serves += place >= 0 ? held.share() / (place + 1) : 0;
+                }
+                assertThat(offer.serves()).as(offer.remedy().words()).isCloseTo(Math.min(1, serves), within(1e-9));
+                assertThat(offer.against()).isEqualTo(diagnosis.against(offer.remedy()));
+            }
+            List<Boolean> forbidden = diagnosis.offers().stream()
+                    .map(offer -> offer.against().isPresent())
+                    .toList();
+            assertThat(forbidden).as("what is forbidden comes last").isSorted();
+        }
+        assertThat(seen(Map.of(), new Sighting(Blemish.SOFT, Zone.ALL, Extent.MUCH))
+                        .offers())
+                .anyMatch(offer -> offer.against().isPresent());
+    }
+
+    @Test
+    void aShopsOwnRemedyIsCalledByItsWordsAndCoversUpIfItCoatsWithoutWiping() {
+        OwnRemedy coats = new OwnRemedy("damp", "Our way", List.of(StepKind.WASH, StepKind.BUILD_COAT));
+        assertThat(coats.written()).isEqualTo("Our way");
+        assertThat(coats.coversUp()).isTrue();
+        assertThat(new OwnRemedy("damp", "Wipe", List.of(StepKind.WIPE, StepKind.BUILD_COAT)).coversUp())
+                .isFalse();
+        assertThat(new OwnRemedy("damp", "Strip", List.of(StepKind.PREP, StepKind.BUILD_COAT)).coversUp())
+                .isFalse();
+        assertThat(new OwnRemedy("damp", "Wait", List.of(StepKind.WASH)).coversUp())
+                .isFalse();
+    }
+
+    /** A band holds its lower end and not its upper. */
+    @Test
+    void aBandHoldsItsLowerEnd() {
+        Evidence evidence = new Evidence(Fact.HUMIDITY, 60, 80, 5, "damp");
+        for (double value : new double[] {59.9, 60, 79.9, 80}) {
+            Map<Fact, Double> known = new EnumMap<>(Fact.class);
+            known.put(Fact.HUMIDITY, value);
+            assertThat(evidence.speaks(new Facts(known))).isEqualTo(value >= 60 && value < 80);
+        }
     }
 }

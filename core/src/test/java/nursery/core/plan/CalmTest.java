@@ -45,7 +45,7 @@ class CalmTest {
         }
 
         WeekPlan after(int steps) {
-            Planner planner = Planner.after(before.placements(), changed, from);
+            Planner planner = Planner.after(before.placements(), changed, before.workshop());
             planner.improve(Budget.of(steps));
             return planner.best();
         }
@@ -116,6 +116,10 @@ class CalmTest {
         assertThat(with(shop, day, "07:00-09:00, 18:00-22:00").otherwiseFrom(shop))
                 .isEqualTo(Instant.parse("2026-03-04T07:00:00Z"));
         assertThat(with(shop, day, "19:00-22:00").otherwiseFrom(shop)).isEqualTo(Instant.parse("2026-03-04T18:00:00Z"));
+        assertThat(with(shop, day, "").hasNoMoreThan(shop)).isTrue();
+        assertThat(with(shop, day, "19:00-20:00").hasNoMoreThan(shop)).isTrue();
+        assertThat(with(shop, day, "19:00-22:10").hasNoMoreThan(shop)).isFalse();
+        assertThat(shop.withMoreSpindles(1).hasNoMoreThan(shop)).isFalse();
     }
 
     private static Workshop with(Workshop shop, LocalDate day, String hours) {
