@@ -11,8 +11,10 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Outline;
+import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
+import nursery.core.cup.Turned;
 import nursery.core.measure.InvalidInput;
 import nursery.core.wrap.Lay.Bend;
 import org.junit.jupiter.api.Test;
@@ -447,5 +449,56 @@ class WrapEdgesTest {
                                 && Math.abs(corner.y - (100 + 30 * sin + 10 * cos)) < 1e-9))
                 .as("its upper right corner")
                 .isTrue();
+    }
+
+    private static final Side BULGED = FlatTest.side(new Turned(List.of(
+            new Station(0, 180),
+            new Station(30, 235),
+            new Station(70, 262),
+            new Station(110, 250),
+            new Station(150, 210))));
+
+    /** On a bulged side it is cut apart where its strips end: as much in all as it covers, each in its own strip. */
+    @Test
+    void onABulgeAPieceIsCutIntoItsStrips() {
+        StripsFlat flat = (StripsFlat) Flat.of(BULGED);
+        double up = 75;
+        Laid laid = Laid.of(flat, LayingTest.bar(130, 30), new Lay(up, 0.3, 0, 130, Bend.LEVEL));
+        double half = 65 / BULGED.radiusMm(up);
+        List<Polygon> parts = Shapes.polygons(laid.cut().get(0).shape());
+        int first = (int) Math.round((0.3 - half) * flat.count() / (2 * Math.PI));
+        int last = (int) Math.round((0.3 + half) * flat.count() / (2 * Math.PI));
+        assertThat(parts).hasSize(last - first + 1);
+        double covered = 0;
+        for (int i = 0; i < 1000; i++) {
+            covered += 2 * half * BULGED.radiusMm(up - 15 + 30 * (i + 0.5) / 1000) * 30 / 1000;
+        }
+        assertThat(parts.stream().mapToDouble(Polygon::getArea).sum()).isCloseTo(covered, within(0.002 * covered));
+        for (int i = 0; i < parts.size(); i++) {
+            Envelope box = parts.get(i).getEnvelopeInternal();
+            double middle = (first + i) * flat.pitchMm();
+            assertThat(box.getMinX()).isGreaterThanOrEqualTo(middle - flat.pitchMm() / 2 - 1e-6);
+            assertThat(box.getMaxX()).isLessThanOrEqualTo(middle + flat.pitchMm() / 2 + 1e-6);
+            assertThat(box.getMinY()).isCloseTo(60, within(1e-6));
+            assertThat(box.getMaxY()).isCloseTo(90, within(1e-6));
+        }
+    }
+
+    @Test
+    void aFlatKnowsItsSheet() {
+        StripsFlat strips = (StripsFlat) Flat.of(BULGED);
+        assertThat(strips.pitchMm()).isCloseTo(262.0 / strips.count(), within(1e-9));
+        assertThat(strips.sheetWidthMm()).isCloseTo(262, within(1e-9));
+        assertThat(strips.sheetHeightMm()).isEqualTo(BULGED.slantMm());
+        assertThat(strips.levelRadiusMm(50)).isEmpty();
+        assertThat(strips.isExact()).isFalse();
+        assertThat(Flat.of(SLIM).isExact()).isTrue();
+        assertThat(Flat.of(side(new Tapered(172, 214, 281), 0)).isExact()).isTrue();
+        Fitting fitting = fit(SLIM, bar(60, 20, 100, 0));
+        assertThat(fitting.flat().side()).isEqualTo(SLIM);
+        assertThat(Cuts.parts(fitting).get(0).areaMm2()).isCloseTo(1200, within(0.01));
+        for (Concern.Kind kind : Concern.Kind.values()) {
+            assertThat(kind.title()).isNotBlank();
+        }
     }
 }
