@@ -35,6 +35,7 @@ class PlanPagesTest extends PlannedShop {
     void theWeekNamesEveryCupAndWhenItIsReady() {
         assertThat(tablet.page("/plan"))
                 .contains("A-01", "Winter sky", "A-02", "No plan is kept yet", "every promised cup in time", "ready ");
+        assertThat(tablet.page("/plan")).contains("Next at the bench", "min of work, first");
         assertThat(tablet.page("/plan?by=spindles&days=14")).contains("% taken").doesNotContain("Line 7 green");
         assertThat(tablet.get("/plan?days=-3&by=%3Cscript%3E")).hasStatusOk();
     }
@@ -289,6 +290,10 @@ class PlanPagesTest extends PlannedShop {
         String due = ready.minus(Duration.ofDays(1)).toString().substring(0, 10);
         shop.sql().update("UPDATE cup SET due_on = ? WHERE code = 'A-01'", due);
         assertThat(shop.plan().late()).extracting(Cup::code).containsExactly("A-01");
+        assertThat(tablet.page("/plan"))
+                .as("what is late comes before the week, with its way out")
+                .containsSubsequence(
+                        "Next at the bench", "late by ", "/plan/cup/A-01/rescue", "1 cup late", "plan-rows");
         String offers = tablet.page("/plan/cup/A-01/rescue");
         String form = offers.substring(offers.indexOf("<form"), offers.indexOf("</form>"));
         assertThat(form).contains("Take it", "without one of its middle coats");

@@ -22,6 +22,7 @@ import nursery.core.measure.Span;
 import nursery.core.plan.Because;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Rescue;
+import nursery.core.plan.Session;
 import nursery.core.plan.WeekPlan;
 import nursery.core.resin.Part;
 import nursery.core.resin.Resin;
@@ -89,6 +90,19 @@ class PlanController {
         model.addAttribute("days", shown);
         model.addAttribute("choices", DAYS);
         model.addAttribute("plan", plan);
+        Optional<Session> next = plan.sessions().stream()
+                .filter(session -> session.ends().isAfter(show.now()))
+                .findFirst();
+        model.addAttribute("next", next.orElse(null));
+        model.addAttribute(
+                "nextDay",
+                next.map(session -> session.begins().atZone(show.zone()).toLocalDate())
+                        .orElse(null));
+        model.addAttribute(
+                "late",
+                plan.late().stream()
+                        .map(cup -> new Late(cup, plan.lateness(cup).map(WeekPage::span)))
+                        .toList());
         model.addAttribute("kept", standing.isKept());
         model.addAttribute("departures", standing.departures());
         model.addAttribute("run", search.run().filter(run -> !run.isOver()).orElse(null));
@@ -147,6 +161,9 @@ class PlanController {
         model.addAttribute("form", Form.fresh(Map.of()));
         return "plan/cup";
     }
+
+    /** @param by how late it is; empty if it finds no place at all */
+    record Late(Cup cup, Optional<String> by) {}
 
     /** What would bring a late cup in on time, in words, and how it is asked for. */
     record Offer(Rescue rescue, String words, WishRow wish) {}
