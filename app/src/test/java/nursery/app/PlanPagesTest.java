@@ -135,6 +135,29 @@ class PlanPagesTest extends PlannedShop {
         assertThat(tablet.page("/plan/hours")).doesNotContain("away</span>");
     }
 
+    /** A holiday is one touch: each of its days is away, and told as one. */
+    @Test
+    void aHolidayIsEachOfItsDaysAway() {
+        keep();
+        String change = location(tablet.send(
+                "/plan/want", typed("want", "HOURS", "day", "2026-03-03", "until", "2026-03-08", "hours", "")));
+        assertThat(tablet.page(change)).contains("Away from Tue 3 Mar to Sun 8 Mar");
+        tablet.send(change + "/keep", typed());
+        assertThat(shop.plan().steps())
+                .filteredOn(PlannedStep::isHandsOn)
+                .noneMatch(step -> step.begins().isAfter(Instant.parse("2026-03-03T00:00:00Z"))
+                        && step.begins().isBefore(Instant.parse("2026-03-09T00:00:00Z")));
+        assertThat(tablet.page("/plan/hours")).contains("Tue 3 Mar", "Sun 8 Mar");
+        assertThat(tablet.send(
+                        "/plan/want", typed("want", "HOURS", "day", "2026-03-08", "until", "2026-03-03", "hours", "")))
+                .bodyText()
+                .contains("It ends on Tue 3 Mar, before it begins.");
+        assertThat(tablet.send(
+                        "/plan/want", typed("want", "HOURS", "day", "2026-03-08", "until", "2036-03-03", "hours", "")))
+                .bodyText()
+                .contains("outside the half year");
+    }
+
     /** What lies before the evening stays where it was; what moves is counted first, and drawn day by day. */
     @Test
     void anEveningAwayMovesNothingBeforeIt() {

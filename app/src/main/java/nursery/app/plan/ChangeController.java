@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import nursery.app.floor.Floors;
 import nursery.app.plan.PlanBook.Proposal;
 import nursery.app.platform.Desk;
@@ -77,9 +78,11 @@ class ChangeController {
                 ? Optional.empty()
                 : reader.choice("want", "What is wanted", Wish.Kind.class);
         reader.faults().throwIfAny();
-        List<Wish> wishes = kind.map(wanted -> List.of(wish(wanted, reader, show, floor, standing.plan())))
+        List<Wish> wishes = kind.map(wanted -> wanted == Wish.Kind.HOURS
+                        ? hours(reader, show)
+                        : List.of(wish(wanted, reader, show, floor, standing.plan())))
                 .orElse(List.of());
-        String why = wishes.isEmpty() ? "As things stand" : WishWords.of(wishes.get(0), show);
+        String why = wishes.isEmpty() ? "As things stand" : String.join(", ", WishWords.all(wishes, show));
         // Asked for a better plan while nothing is wrong, everything may move.
         boolean calm = !wishes.isEmpty() || !standing.departures().isEmpty();
         return plans.propose(Character.toUpperCase(why.charAt(0)) + why.substring(1), wishes, by, calm);
@@ -90,12 +93,12 @@ class ChangeController {
                 switch (kind) {
                     case PIN -> () -> pin(reader, show, plan);
                     case UNPIN -> () -> new Wish.Unpinned(cup(reader, plan), step(reader, plan));
-                    case HOURS -> () -> hours(reader, show);
                     case MATTERS -> () -> matters(reader, plan);
                     case SPINDLE -> () -> new Wish.MoreSpindles(1);
                     case OTHER_RESIN -> () -> otherResin(reader, floor, plan);
                     case COAT_LESS -> () -> coatLess(reader, plan);
                     case ORDER -> throw new InvalidInput(List.of(new Fault("want", "An order has a page of its own.")));
+                    case HOURS -> throw new IllegalStateException("Hours may be those of several days.");
                 };
         Wish wish = read.get();
         reader.faults().throwIfAny();
@@ -117,19 +120,29 @@ class ChangeController {
         return new Wish.Pinned(cup(reader, plan), step(reader, plan), at);
     }
 
-    private static Wish hours(FormReader reader, Show show) {
+    /** Other hours on one day, or on each from one to another: a holiday. */
+    private static List<Wish> hours(FormReader reader, Show show) {
         Optional<LocalDate> day = reader.date("day", "The day");
+        Optional<LocalDate> until = reader.date("until", "The last day");
         reader.faults().require(day.isPresent() || !reader.faults().none(), "day", "Say which day.");
         LocalDate end = show.today().plusDays(FURTHEST.toDays());
-        day.ifPresent(date -> reader.faults()
+        List<LocalDate> ends = Stream.of(day, until).flatMap(Optional::stream).toList();
+        ends.forEach(date -> reader.faults()
                 .require(
                         !date.isBefore(show.today()) && date.isBefore(end),
                         "day",
                         "%s is outside the half year that is planned.".formatted(show.date(date))));
+        LocalDate first = day.orElse(show.today());
+        LocalDate last = until.orElse(first);
+        reader.faults()
+                .require(!last.isBefore(first), "until", "It ends on %s, before it begins.".formatted(show.date(last)));
         DayHours hours = reader.faults()
                 .attempt("hours", () -> DayHours.parse(reader.raw("hours")))
                 .orElse(DayHours.NONE);
-        return new Wish.Hours(day.orElse(show.today()), hours);
+        reader.faults().throwIfAny();
+        return first.datesUntil(last.plusDays(1))
+                .map(date -> (Wish) new Wish.Hours(date, hours))
+                .toList();
     }
 
     private static Wish matters(FormReader reader, WeekPlan plan) {
@@ -199,9 +212,7 @@ class ChangeController {
         Changes difference = proposal.difference();
         model.addAttribute("difference", difference);
         model.addAttribute("days", MovedDays.of(proposal.before(), proposal.after(), difference, show));
-        model.addAttribute(
-                "words",
-                proposal.wishes().stream().map(wish -> WishWords.of(wish, show)).toList());
+        model.addAttribute("words", WishWords.all(proposal.wishes(), show));
         return new ModelAndView("plan/changes", model.asMap());
     }
 

@@ -1,6 +1,8 @@
 package nursery.app.plan;
 
 import java.time.format.TextStyle;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import nursery.app.platform.Show;
 import nursery.core.plan.Wish;
@@ -31,6 +33,37 @@ final class WishWords {
                         .formatted(((Wish.OtherResin) wish).resin().name(), ((Wish.OtherResin) wish).cup());
             case COAT_LESS -> "%s without one of its middle coats".formatted(((Wish.CoatLess) wish).cup());
         };
+    }
+
+    /** Each in words; days one after the other with the same hours are told together. */
+    static List<String> all(List<Wish> wishes, Show show) {
+        List<String> words = new ArrayList<>();
+        for (int i = 0; i < wishes.size(); ) {
+            int end = i + 1;
+            while (end < wishes.size() && goesOn(wishes.get(end - 1), wishes.get(end))) {
+                end++;
+            }
+            words.add(
+                    end == i + 1
+                            ? of(wishes.get(i), show)
+                            : days((Wish.Hours) wishes.get(i), (Wish.Hours) wishes.get(end - 1), show));
+            i = end;
+        }
+        return words;
+    }
+
+    private static boolean goesOn(Wish before, Wish after) {
+        return before instanceof Wish.Hours one
+                && after instanceof Wish.Hours other
+                && one.hours().equals(other.hours())
+                && one.day().plusDays(1).equals(other.day());
+    }
+
+    private static String days(Wish.Hours first, Wish.Hours last, Show show) {
+        String days = "from %s to %s".formatted(show.date(first.day()), show.date(last.day()));
+        return first.hours().isEmpty()
+                ? "away " + days
+                : "at the bench %s, %s".formatted(days, first.hours().shown(show.clock()));
     }
 
     private static String hours(Wish.Hours wish, Show show) {
