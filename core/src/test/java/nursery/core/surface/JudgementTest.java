@@ -287,6 +287,18 @@ class JudgementTest {
                 .isEmpty();
     }
 
+    private static TechniqueStep pulledByWhoTapes() {
+        return new TechniqueStep(
+                StepKind.PULL_TAPE,
+                "",
+                Wait.none(),
+                "",
+                Optional.empty(),
+                Fields.usual(StepKind.PULL_TAPE),
+                Optional.empty(),
+                List.of(School.TAPE));
+    }
+
     /** Three coats put in by hand between two layers are three decisions; who tapes decides nothing with them. */
     @Test
     void severalOfAKindAreSeveralDecisions() {
@@ -298,15 +310,7 @@ class JudgementTest {
                         single(TechniqueStep.usual(StepKind.PREP)),
                         single(seal),
                         single(seal),
-                        single(new TechniqueStep(
-                                StepKind.PULL_TAPE,
-                                "",
-                                Wait.none(),
-                                "",
-                                Optional.empty(),
-                                Fields.usual(StepKind.PULL_TAPE),
-                                Optional.empty(),
-                                List.of(School.TAPE))),
+                        single(pulledByWhoTapes()),
                         single(TechniqueStep.usual(StepKind.FINISHING_COAT))),
                 List.of(
                         new Technique.Block(Technique.Place.BASE, "Base", 1),
@@ -347,19 +351,10 @@ class JudgementTest {
     /** Flakes sprinkled on a taped coat go on before its tape is pulled. */
     @Test
     void tapeIsPulledBehindWhatIsSprinkledOnTheCoat() {
-        TechniqueStep tape = new TechniqueStep(
-                StepKind.PULL_TAPE,
-                "",
-                Wait.none(),
-                "",
-                Optional.empty(),
-                Fields.usual(StepKind.PULL_TAPE),
-                Optional.empty(),
-                List.of(School.TAPE));
         Piece taped = new Piece(
                 Technique.Place.LAYER,
                 "Coat",
-                List.of(single(TechniqueStep.usual(StepKind.BUILD_COAT)), single(tape)),
+                List.of(single(TechniqueStep.usual(StepKind.BUILD_COAT)), single(pulledByWhoTapes())),
                 true);
         TechniqueStep flakes = TechniqueStep.usual(StepKind.GLITTER);
         Piece sprinkled = new Piece(

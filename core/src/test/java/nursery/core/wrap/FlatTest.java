@@ -179,7 +179,7 @@ class FlatTest {
         return new OnCup(wide * Math.cos(turn), middle + tall * Math.sin(turn));
     }
 
-    private static final Side BULGED = side(new Turned(List.of(
+    static final Side BULGED = side(new Turned(List.of(
             new Station(0, 180),
             new Station(30, 235),
             new Station(70, 262),

@@ -11,10 +11,8 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import nursery.core.cup.Blank;
 import nursery.core.cup.Outline;
-import nursery.core.cup.Station;
 import nursery.core.cup.Straight;
 import nursery.core.cup.Tapered;
-import nursery.core.cup.Turned;
 import nursery.core.measure.InvalidInput;
 import nursery.core.wrap.Lay.Bend;
 import org.junit.jupiter.api.Test;
@@ -451,12 +449,7 @@ class WrapEdgesTest {
                 .isTrue();
     }
 
-    private static final Side BULGED = FlatTest.side(new Turned(List.of(
-            new Station(0, 180),
-            new Station(30, 235),
-            new Station(70, 262),
-            new Station(110, 250),
-            new Station(150, 210))));
+    private static final Side BULGED = FlatTest.BULGED;
 
     /** On a bulged side it is cut apart where its strips end: as much in all as it covers, each in its own strip. */
     @Test
