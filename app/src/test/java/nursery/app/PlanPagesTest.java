@@ -35,7 +35,7 @@ class PlanPagesTest extends PlannedShop {
     void theWeekNamesEveryCupAndWhenItIsReady() {
         assertThat(tablet.page("/plan"))
                 .contains("A-01", "Winter sky", "A-02", "No plan is kept yet", "every promised cup in time", "ready ");
-        assertThat(tablet.page("/plan")).contains("Next at the bench", "min of work, first");
+        assertThat(tablet.page("/plan")).contains("Next at the bench", "min of work. First:");
         assertThat(tablet.page("/plan?by=spindles&days=14")).contains("% taken").doesNotContain("Line 7 green");
         assertThat(tablet.get("/plan?days=-3&by=%3Cscript%3E")).hasStatusOk();
     }
