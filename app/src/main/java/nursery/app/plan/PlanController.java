@@ -90,9 +90,7 @@ class PlanController {
         model.addAttribute("days", shown);
         model.addAttribute("choices", DAYS);
         model.addAttribute("plan", plan);
-        Optional<Session> next = plan.sessions().stream()
-                .filter(session -> session.ends().isAfter(show.now()))
-                .findFirst();
+        Optional<Session> next = plan.sessionFrom(show.now());
         model.addAttribute("next", next.orElse(null));
         model.addAttribute(
                 "nextDay",
@@ -101,7 +99,7 @@ class PlanController {
         model.addAttribute(
                 "late",
                 plan.late().stream()
-                        .map(cup -> new Late(cup, plan.lateness(cup).map(WeekPage::span)))
+                        .map(cup -> new Late(cup, WeekPage.late(plan, cup).orElseThrow()))
                         .toList());
         model.addAttribute("kept", standing.isKept());
         model.addAttribute("departures", standing.departures());
@@ -162,8 +160,8 @@ class PlanController {
         return "plan/cup";
     }
 
-    /** @param by how late it is; empty if it finds no place at all */
-    record Late(Cup cup, Optional<String> by) {}
+    /** @param says how late it is, or that it has no place at all */
+    record Late(Cup cup, String says) {}
 
     /** What would bring a late cup in on time, in words, and how it is asked for. */
     record Offer(Rescue rescue, String words, WishRow wish) {}

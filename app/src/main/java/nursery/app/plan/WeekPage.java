@@ -21,7 +21,6 @@ import nursery.core.log.Cup;
 import nursery.core.log.CupState.SpindleHold;
 import nursery.core.log.Spindle;
 import nursery.core.measure.Span;
-import nursery.core.plan.NotPlaced;
 import nursery.core.plan.PlannedStep;
 import nursery.core.plan.Session;
 import nursery.core.plan.WeekPlan;
@@ -121,20 +120,17 @@ record WeekPage(List<Row> rows, List<TimeBar.Tick> ticks) {
                 work,
                 sessions,
                 cup.promise().dueAt());
-        Optional<NotPlaced> not = plan.notPlaced().stream()
-                .filter(one -> one.cup().equals(cup.code()))
-                .findFirst();
-        Optional<Duration> late = plan.lateness(cup);
-        String says = not.map(one -> "no place").orElseGet(() -> late.map(by -> "late by " + span(by))
-                .orElseGet(() ->
-                        "ready " + show.at(Objects.requireNonNull(plan.readyAt().get(cup.code())))));
+        Optional<String> late = late(plan, cup);
+        String says = late.orElseGet(
+                () -> "ready " + show.at(Objects.requireNonNull(plan.readyAt().get(cup.code()))));
         return new Row(
-                cup.code(),
-                onBench.cup().about().name(),
-                "/plan/cup/" + cup.code(),
-                bar,
-                says,
-                late.isPresent() || not.isPresent());
+                cup.code(), onBench.cup().about().name(), "/plan/cup/" + cup.code(), bar, says, late.isPresent());
+    }
+
+    /** What is said of a cup that comes too late or finds no place; empty of one in time. */
+    static Optional<String> late(WeekPlan plan, Cup cup) {
+        boolean isPlaced = plan.notPlaced().stream().noneMatch(not -> not.cup().equals(cup.code()));
+        return isPlaced ? plan.lateness(cup).map(by -> "late by " + span(by)) : Optional.of("no place");
     }
 
     /** Every coat until the next one, or until it is sanded. */

@@ -63,7 +63,7 @@ final class Calm {
             if (first.isEmpty()) {
                 break;
             }
-            movesFrom[jobOf(first.getAsInt()).number()] = first.getAsInt();
+            movesFrom[problem.jobOf(first.getAsInt()).number()] = first.getAsInt();
         }
         return movesFrom;
     }
@@ -71,17 +71,19 @@ final class Calm {
     /** The act moved first of all those that so far were to stay. */
     private OptionalInt firstMoved(Layout layout, int[] movesFrom) {
         return IntStream.range(0, known.length)
-                .filter(act -> act < movesFrom[jobOf(act).number()])
-                .filter(act -> known[act] != Act.NEVER && isMoved(layout, act, known[act]))
+                .filter(act -> act < movesFrom[problem.jobOf(act).number()])
+                .filter(act -> isMoved(layout, act, known[act]))
                 .boxed()
                 .min(Comparator.comparingInt(act -> known[act]))
                 .map(OptionalInt::of)
                 .orElseGet(OptionalInt::empty);
     }
 
-    /** Whether a step is begun at another time than it was known to be, by more than a slot. */
+    /**
+     * Whether a step is begun at another time than it was known to be, by more than a slot; never if it was not known.
+     */
     static boolean isMoved(Layout layout, int act, int known) {
-        return Math.abs(begins(layout, act) - known) > 1;
+        return known != Act.NEVER && Math.abs(begins(layout, act) - known) > 1;
     }
 
     /** The slot at which hands begin with a step, scuffing first where that is done. */
@@ -121,12 +123,5 @@ final class Calm {
             }
         }
         return new Genes(order.stream().mapToInt(Integer::intValue).toArray(), genes.straightOn(), genes.notBefore());
-    }
-
-    private Job jobOf(int act) {
-        return problem.jobs.stream()
-                .filter(job -> act < job.first() + job.acts().size())
-                .findFirst()
-                .orElseThrow();
     }
 }

@@ -28,7 +28,7 @@ record Moves(int steps, int leave, long slots) implements Comparable<Moves> {
             for (int i = 0; i < job.acts().size() && known.length > 0; i++) {
                 int act = job.first() + i;
                 // What only lasts, such as drying, is nobody's work.
-                if (job.acts().get(i).hands() > 0 && known[act] != Act.NEVER && Calm.isMoved(layout, act, known[act])) {
+                if (job.acts().get(i).hands() > 0 && Calm.isMoved(layout, act, known[act])) {
                     int begins = Calm.begins(layout, act);
                     steps++;
                     leave += day(problem, begins).equals(day(problem, known[act])) ? 0 : 1;

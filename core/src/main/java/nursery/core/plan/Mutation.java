@@ -20,7 +20,6 @@ final class Mutation {
     private final Problem problem;
     private final SplittableRandom random;
     private final int[] known;
-    private final int[] jobOf;
     private final int[] straightOn;
 
     /** @param known by act: the slot a plan people know has it at; empty if there is none to keep to */
@@ -28,10 +27,6 @@ final class Mutation {
         this.problem = problem;
         this.known = known;
         this.random = random;
-        jobOf = new int[problem.acts];
-        for (Job job : problem.jobs) {
-            Arrays.fill(jobOf, job.first(), job.first() + job.acts().size(), job.number());
-        }
         straightOn = problem.jobs.stream()
                 .flatMapToInt(job -> IntStream.range(0, job.acts().size())
                         .filter(i -> job.acts().get(i).mayScuffInstead())
@@ -83,7 +78,7 @@ final class Mutation {
 
     /** All of one cup's turns one after the other, before anything else or after so many. */
     private void together(int[] order, Layout layout) {
-        int job = jobOf[any(layout)];
+        int job = problem.jobOf(any(layout)).number();
         gather(order, job, random.nextInt(others(order, job) + 1));
     }
 
@@ -174,10 +169,10 @@ final class Mutation {
      */
     private void restore(Genes genes, Layout layout) {
         int act = random.nextInt(problem.acts);
-        for (int tried = 0; tried < LOOKS_FOR_MOVED && !isMoved(act, layout); tried++) {
+        for (int tried = 0; tried < LOOKS_FOR_MOVED && !Calm.isMoved(layout, act, known[act]); tried++) {
             act = random.nextInt(problem.acts);
         }
-        Job job = problem.jobs.get(jobOf[act]);
+        Job job = problem.jobOf(act);
         for (int i = random.nextBoolean() ? job.first() : act;
                 i < job.first() + job.acts().size();
                 i++) {
@@ -189,10 +184,6 @@ final class Mutation {
             int[] order = genes.order();
             gather(order, job.number(), when == 0 ? 0 : others(order, job.number()));
         }
-    }
-
-    private boolean isMoved(int act, Layout layout) {
-        return known[act] != Act.NEVER && Calm.isMoved(layout, act, known[act]);
     }
 
     /** Another step, preferably one of the same day. */
@@ -214,7 +205,7 @@ final class Mutation {
             genes.notBefore()[act] = 0;
             return;
         }
-        Job job = problem.jobs.get(jobOf[act]);
+        Job job = problem.jobOf(act);
         Arrays.fill(genes.notBefore(), job.first(), job.first() + job.acts().size(), 0);
     }
 
@@ -222,18 +213,18 @@ final class Mutation {
     private int any(Layout layout) {
         int act = random.nextInt(problem.acts);
         int tries = random.nextBoolean() ? LOOKS_FOR_LATE : 0;
-        for (int tried = 0; tried < tries && !isLate(jobOf[act], layout); tried++) {
+        for (int tried = 0; tried < tries && !isLate(problem.jobOf(act), layout); tried++) {
             act = random.nextInt(problem.acts);
         }
         return act;
     }
 
-    private boolean isLate(int job, Layout layout) {
-        return layout.ready()[job] > problem.jobs.get(job).due();
+    private static boolean isLate(Job job, Layout layout) {
+        return layout.ready()[job.number()] > job.due();
     }
 
     private Act act(int number) {
-        Job job = problem.jobs.get(jobOf[number]);
+        Job job = problem.jobOf(number);
         return job.acts().get(number - job.first());
     }
 }

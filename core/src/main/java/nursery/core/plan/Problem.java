@@ -3,6 +3,7 @@ package nursery.core.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +51,7 @@ final class Problem {
     final List<Mixing> resins = new ArrayList<>();
 
     final int acts;
+    private final List<Job> byAct = new ArrayList<>();
     private final BitSet pinnedHands = new BitSet();
     private final Map<CureClock, CureTable> clocks = new HashMap<>();
     private final Map<Long, Integer> numbers = new HashMap<>();
@@ -138,10 +140,16 @@ final class Problem {
             if (!state.isFinished()) {
                 Job job = job(fold, cup, state, count, pins.getOrDefault(cup.code(), Map.of()));
                 jobs.add(job);
+                byAct.addAll(Collections.nCopies(job.acts().size(), job));
                 count += job.acts().size();
             }
         }
         acts = count;
+    }
+
+    /** The cup an act is of. */
+    Job jobOf(int act) {
+        return byAct.get(act);
     }
 
     /** The number of the act that is a step of a cup, if it has that step left. */

@@ -76,6 +76,13 @@ public record WeekPlan(
                 .toList();
     }
 
+    /** The session that is on at a moment, or the next after it. */
+    public Optional<Session> sessionFrom(Instant moment) {
+        return sessions().stream()
+                .filter(session -> session.ends().isAfter(moment))
+                .findFirst();
+    }
+
     /** How late a cup will be; empty if it is in time or promised for no day. */
     public Optional<Duration> lateness(Cup cup) {
         return cup.promise().dueAt().flatMap(due -> Optional.ofNullable(readyAt.get(cup.code()))
