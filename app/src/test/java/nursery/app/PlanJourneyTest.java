@@ -7,6 +7,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A maker plans the week: keeps a plan, moves a step, is away an evening, takes an order, and stops a long look. */
 class PlanJourneyTest extends Journey {
@@ -56,5 +58,40 @@ class PlanJourneyTest extends Journey {
         enough.click();
         assertThat(page.locator("#looking"))
                 .containsText(Pattern.compile("See what would change|No better plan was found"));
+    }
+
+    /** What is next leads to the day, what is late to its ways out, and an evening away to its picture. */
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void thePlanIsReadFromTheTop(int width) {
+        open(width, 800, ColorScheme.LIGHT);
+        measureABlank();
+        startACup();
+        page.navigate("/plan");
+        send("Make a plan to keep");
+        send("Keep this plan");
+        shop.sql().update("UPDATE cup SET due_on = '2026-03-03' WHERE code = 'A-01'");
+
+        page.navigate("/plan");
+        page.locator(".plan-next").click();
+        assertThat(page.locator(".session-step").first()).containsText("A-01");
+        page.navigate("/plan");
+        assertThat(page.locator(".plan-late")).containsText("late by");
+        page.locator(".plan-late button").click();
+        page.locator(".plan-late .rescues button").first().click();
+        assertThat(page.locator("h1")).hasText("What would change");
+        send("Drop it");
+
+        page.navigate("/plan/hours");
+        page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill("2026-03-02");
+        page.getByLabel("Until, if several days").fill("2026-03-04");
+        send("See what that changes");
+        assertThat(page.locator(".lead")).containsText("Away from Mon 2 Mar to Wed 4 Mar");
+        assertThat(page.locator(".moves-sum")).containsText(Pattern.compile("steps? moves?"));
+        assertThat(page.locator(".moved-day .goes").first()).isVisible();
+        assertThat(page.locator(".moved-day .comes").first()).isVisible();
+        assertThat(page.locator(".moved-day").nth(1)).containsText("none");
+        send("Keep this plan");
+        assertThat(page.locator("h1")).hasText("The plan");
     }
 }
