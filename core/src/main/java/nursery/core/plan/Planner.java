@@ -49,6 +49,9 @@ public final class Planner {
      * there before: less late than it was nobody has asked to be.
      */
     public static Planner after(List<Placement> before, Workshop workshop, Workshop was) {
+        if (workshop.equals(was)) {
+            return after(before, workshop);
+        }
         Instant from = workshop.otherwiseFrom(was);
         Problem free = new Problem(workshop);
         Layout asKept = new Decoder(free).lay(Genes.asKept(free, before));

@@ -100,6 +100,22 @@ class CalmTest {
         assertThat((long) moved).isLessThanOrEqualTo(2 * there);
     }
 
+    /** Planned anew around what life did, with nothing taken away, a plan may be less late than it was. */
+    @Test
+    void whereNothingWasTakenAwayAPlanMayBeBetter() {
+        Workshop shop = RandomWorkshop.of(11, 12, 3);
+        WeekPlan good = Planner.plan(shop, Budget.of(600));
+        // What life left of it: every step two days later.
+        List<Placement> late = good.placements().stream()
+                .map(one -> new Placement(one.cup(), one.step(), one.begins().plusSeconds(2 * 86_400)))
+                .toList();
+        Score before = Planner.kept(late, shop).score();
+        Planner planner = Planner.after(late, shop, shop);
+        planner.improve(Budget.of(600));
+        assertThat(before.lateMinutes()).isPositive();
+        assertThat(planner.score().lateMinutes()).isLessThan(before.lateMinutes());
+    }
+
     /** A cup more, a resin, a spindle: at once. Other hours: from the first that is another. */
     @Test
     void anotherShopIsOtherwiseFromAMomentOn() {
