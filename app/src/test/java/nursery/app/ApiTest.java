@@ -10,8 +10,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Instant;
 import java.util.Collections;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import nursery.app.ShopUnderTest.Running;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -327,6 +330,44 @@ class ApiTest {
                 .containsExactlyInAnyOrder("readings", "asOf", "at");
     }
 
+    /** In a room that never changes a coat of 48 label hours is ready in two days, and hardly anything is doubted. */
+    @Test
+    void howSurelyACupIsReadyIsAnswered() throws Exception {
+        Instant first = Instant.parse("2026-03-02T00:00:00Z");
+        String readings = IntStream.range(0, 14 * 24)
+                .mapToObj(hour -> "{\"at\":\"%s\",\"temperatureC\":22}".formatted(first.plusSeconds(3600L * hour)))
+                .collect(Collectors.joining(","));
+        String asked =
+                """
+                {"cups": [
+                  {"readyHours": [10, 48], "dueAt": "2026-03-19T00:00:00Z"},
+                  {"readyHours": [48], "dueAt": "2026-03-17T00:00:00Z"},
+                  {"readyHours": [48]}],
+                 "room": {"readings": [%s]}, "asOf": "2026-03-16T00:00:00Z"}""";
+        JsonNode answer = answer("/api/doubt", asked.formatted(readings));
+        JsonNode cups = answer.get("cups");
+        assertThat(cups.get(0).get("inTime").asDouble()).isEqualTo(1);
+        assertThat(cups.get(1).get("inTime").asDouble()).isZero();
+        assertThat(cups.get(2).has("inTime")).isFalse();
+        assertThat(Instant.parse(cups.get(2).get("at90").asString()))
+                .isBetween(Instant.parse("2026-03-18T00:00:00Z"), Instant.parse("2026-03-18T02:00:00Z"));
+        assertThat(answer.has("doubt")).isFalse();
+        assertThat(
+                        wrongFields(
+                                "/api/doubt",
+                                """
+                        {"cups": [{"readyHours": []}, {"readyHours": [-1, "x"], "dueAt": "soon"}, null],
+                         "room": {"readings": []}}"""))
+                .containsExactlyInAnyOrder(
+                        "cups[0].readyHours",
+                        "cups[1].readyHours[0]",
+                        "cups[1].readyHours[1]",
+                        "cups[1].dueAt",
+                        "cups[2].readyHours",
+                        "room.readings",
+                        "asOf");
+    }
+
     /** P24: a water-slide dries overnight before a coat. */
     @Test
     void aTechniqueIsJudged() throws Exception {
@@ -496,6 +537,7 @@ class ApiTest {
                 "/api/cure",
                 "/api/read",
                 "/api/forecast",
+                "/api/doubt",
                 "/api/judge",
                 "/api/surface",
                 "/api/learn",

@@ -94,4 +94,41 @@ class PlanJourneyTest extends Journey {
         send("Keep this plan");
         assertThat(page.locator("h1")).hasText("The plan");
     }
+
+    /** How surely it holds is said on the plan, on its own page and beside the cup; the maker says how sure to be. */
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void howSurelyThePlanHoldsIsRead(int width) {
+        open(width, 800, ColorScheme.LIGHT);
+        measureABlank();
+        startACup();
+        shop.sql().update("UPDATE cup SET due_on = '2026-03-20' WHERE code = 'A-01'");
+        page.navigate("/plan");
+        send("Make a plan to keep");
+        send("Keep this plan");
+        assertThat(page.locator("#doubt .plan-sum")).containsText("of 1 promises hold with 90 of 100");
+        page.getByText("All of it").click();
+        assertThat(page.locator("h1")).hasText("How surely it holds");
+        assertThat(page.locator(".lead")).containsText("up to 20 min late");
+        for (String sure : new String[] {"50", "70", "80", "95", "90"}) {
+            page.getByLabel("How surely you want to promise").selectOption(sure);
+            page.getByLabel("How late you may come, minutes").fill("0");
+            send("Reckon with that");
+            assertThat(page.locator("#doubt .plan-sum")).containsText("hold with " + sure + " of 100");
+            assertThat(page.locator(".lead")).containsText("up to 0 min late");
+        }
+        for (String wrong : new String[] {"", "-1", "a while", "50000"}) {
+            page.getByLabel("How late you may come, minutes").fill(wrong);
+            send("Reckon with that");
+            assertThat(page.locator("#faults")).isVisible();
+            assertThat(page.getByLabel("How late you may come, minutes")).hasValue(wrong);
+        }
+        for (Locator fold : page.locator("details > summary").all()) {
+            fold.click();
+        }
+        assertThat(page.locator(".doubt-dot").first()).isVisible();
+        page.navigate("/plan/cup/A-01");
+        assertThat(page.locator("body")).containsText(Pattern.compile("In time: (over )?\\d+ of 100"));
+        assertThat(page.locator("body")).containsText("with 90 of 100");
+    }
 }

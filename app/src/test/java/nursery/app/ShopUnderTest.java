@@ -134,6 +134,7 @@ public final class ShopUnderTest implements BeforeAllCallback, ParameterResolver
                 "week_plan_step",
                 "week_plan",
                 "plan_pin",
+                "doubt",
                 "bench_hours",
                 "bench_day",
                 "bottle_draw",

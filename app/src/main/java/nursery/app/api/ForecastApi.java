@@ -6,17 +6,13 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import nursery.app.floor.Floors;
-import nursery.app.floor.RoomPlan;
 import nursery.core.cure.Forecast;
 import nursery.core.cure.RoomCourse;
 import nursery.core.cure.RoomReading;
-import nursery.core.cure.Spread;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -74,15 +70,8 @@ class ForecastApi {
         List<RoomReading> readings = ReadingRequest.all(fields, request.readings());
         Optional<Instant> asOf = fields.moment("asOf", request.asOf());
         List<Instant> wanted = moments(fields, request.at());
-        List<RoomReading> known = readings.stream()
-                .filter(reading -> asOf.isEmpty() || !reading.at().isAfter(asOf.get()))
-                .sorted(Comparator.comparing(RoomReading::at))
-                .toList();
-        fields.faults()
-                .require(
-                        readings.isEmpty() || !known.isEmpty(),
-                        "readings",
-                        "No reading lies before asOf: nothing is known of the room then.");
+        Optional<KnownRoom> room =
+                KnownRoom.of(fields, "readings", readings, asOf, floors.ways().zone());
         Instant latest = asOf.map(moment -> moment.plus(Forecast.HORIZON)).orElse(Instant.MAX);
         for (int i = 0; i < wanted.size(); i++) {
             fields.faults()
@@ -93,26 +82,26 @@ class ForecastApi {
                                     .formatted(Forecast.HORIZON.toDays()));
         }
         fields.faults().throwIfAny();
-        return answer(known, asOf.orElseThrow(), wanted);
+        return answer(room.orElseThrow(), wanted);
     }
 
-    private ForecastAnswer answer(List<RoomReading> known, Instant asOf, List<Instant> wanted) {
-        ZoneId zone = floors.ways().zone();
-        RoomCourse history = new RoomCourse(RoomCourse.withoutSpikes(known));
-        Forecast forecast = RoomPlan.STARTING.forecast();
-        RoomCourse course = forecast.continuing(history, asOf, zone);
-        Spread spread = forecast.spread(history, zone);
+    private static ForecastAnswer answer(KnownRoom room, List<Instant> wanted) {
+        RoomCourse history = room.history();
         List<PointAnswer> points = wanted.stream()
                 .map(at -> {
-                    double celsius = course.temperatureCAt(at);
+                    double celsius = room.course().temperatureCAt(at);
                     Duration lead = Duration.between(history.lastReadingAt(), at);
-                    double off = at.isAfter(history.lastReadingAt()) ? spread.widthC(lead) : 0;
+                    double off =
+                            at.isAfter(history.lastReadingAt()) ? room.spread().widthC(lead) : 0;
                     return new PointAnswer(at, celsius, celsius - off, celsius + off);
                 })
                 .toList();
         return new ForecastAnswer(
                 points,
-                known.stream().mapToDouble(RoomReading::temperatureC).min().orElse(Double.NaN),
+                room.readings().stream()
+                        .mapToDouble(RoomReading::temperatureC)
+                        .min()
+                        .orElse(Double.NaN),
                 Forecast.doubt(history.firstReadingAt(), history.lastReadingAt())
                         .orElse(null));
     }

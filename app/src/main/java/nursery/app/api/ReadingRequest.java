@@ -17,14 +17,19 @@ record ReadingRequest(
     private static final int MOST = 200_000;
 
     static List<RoomReading> all(JsonFields fields, @Nullable List<@Nullable ReadingRequest> requested) {
+        return all(fields, "readings", requested);
+    }
+
+    /** @param named where in the request they stand */
+    static List<RoomReading> all(JsonFields fields, String named, @Nullable List<@Nullable ReadingRequest> requested) {
         if (requested == null || requested.isEmpty() || requested.size() > MOST) {
-            fields.faults().add("readings", "readings must hold 1 to %d room temperatures.".formatted(MOST));
+            fields.faults().add(named, "readings must hold 1 to %d room temperatures.".formatted(MOST));
             return List.of();
         }
         List<RoomReading> readings = new ArrayList<>();
         for (int i = 0; i < requested.size(); i++) {
             ReadingRequest reading = requested.get(i);
-            String place = "readings[%d]".formatted(i);
+            String place = "%s[%d]".formatted(named, i);
             Optional<Instant> at = fields.moment(place + ".at", reading == null ? null : reading.at());
             double celsius = fields.number(place + ".temperatureC", reading == null ? null : reading.temperatureC());
             if (at.isPresent() && !Double.isNaN(celsius)) {

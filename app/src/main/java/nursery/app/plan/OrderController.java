@@ -136,11 +136,9 @@ class OrderController {
         if (inTime > 0 && inTime < promise.order().count()) {
             ways.add(way("Promise %d of them".formatted(inTime), typed, "count", "" + inTime));
         }
-        promise.byDay().stream()
-                .filter(one -> one.count() == promise.order().count())
-                .map(one -> one.day().plusDays(1))
+        orders.dayThatHolds(promise)
                 .filter(day -> promise.order().due().filter(day::isAfter).isPresent())
-                .forEach(day -> ways.add(way("Due on %s".formatted(show.date(day)), typed, "due", "" + day)));
+                .ifPresent(day -> ways.add(way("Due on %s".formatted(show.date(day)), typed, "due", "" + day)));
         promise.readyLast()
                 .map(at -> at.atZone(show.zone()).toLocalDate().plusDays(1))
                 .filter(day -> !promise.nowLate().isEmpty())

@@ -4,14 +4,17 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntConsumer;
+import java.util.stream.Stream;
 import nursery.app.floor.Floors;
+import nursery.app.plan.DoubtMapper.SureRow;
 import nursery.app.platform.Desk;
 import nursery.app.platform.Desks;
 import nursery.core.log.Cup;
+import nursery.core.plan.Chance;
 import nursery.core.plan.Changes;
+import nursery.core.plan.Doubt;
 import nursery.core.plan.Order;
 import nursery.core.plan.Planner;
 import nursery.core.plan.WeekPlan;
@@ -24,15 +27,19 @@ import org.springframework.stereotype.Service;
 class Orders implements DisposableBean {
 
     private static final long STEPS = 1000;
+    /** Days behind the one on which it surely would be ready. */
+    private static final List<Integer> LATER = List.of(1, 3, 7);
     /** Two plans are made for an answer. */
     private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
     private final Desk<Long> desk;
     private final PlanBook plans;
+    private final DoubtBook doubts;
     private final Floors floors;
 
-    Orders(PlanBook plans, Floors floors, Desks desks) {
+    Orders(PlanBook plans, DoubtBook doubts, Floors floors, Desks desks) {
         this.plans = plans;
+        this.doubts = doubts;
         this.floors = floors;
         this.desk = desks.desk("order-import", Long.class);
     }
@@ -40,15 +47,22 @@ class Orders implements DisposableBean {
     /**
      * What an order can be promised for.
      *
-     * @param after the plan with it
-     * @param readyAt when its last cup has reached full cure, by that plan; empty if it finds no place
-     * @param readyLast when it would be, did it come after everything promised so far
+     * @param surePercent with so many chances in a hundred a promise is to hold
+     * @param readyAt when its last cup is to reach full cure, by the plan with it; empty if it finds no place
+     * @param surelyAt when it has as surely as the maker wants; empty if that is too far off to say
+     * @param chance that all are ready by the day they are due, if one is given
+     * @param readyLast when it would surely be, did it come after everything promised so far
      * @param nowLate cups that are promised already and would be late
      * @param moved how many steps that are planned already would move
+     * @param inTime whether it can be promised as surely as the maker wants
+     * @param byDay how many are surely ready by which day
      */
     record Promise(
             Order order,
+            int surePercent,
             Optional<Instant> readyAt,
+            Optional<Instant> surelyAt,
+            Optional<Chance> chance,
             Optional<Instant> readyLast,
             List<Cup> nowLate,
             int moved,
@@ -70,17 +84,30 @@ class Orders implements DisposableBean {
     /** So many of an order's cups have reached full cure by the end of a day. */
     record ByDay(int count, LocalDate day) {}
 
-    private List<ByDay> byDay(WeekPlan plan) {
-        List<LocalDate> days = plan.readyAt().entrySet().stream()
-                .filter(entry -> Order.isWanted(entry.getKey()))
-                .map(entry -> entry.getValue().atZone(floors.ways().zone()).toLocalDate())
+    /** @param all when all of them are surely ready: later, for each may keep the others waiting */
+    private List<ByDay> byDay(Doubt doubt, List<String> cups, double sure, Optional<Instant> all) {
+        List<LocalDate> days = cups.stream()
+                .flatMap(cup -> doubt.readyWith(cup, sure).stream())
+                .map(this::day)
                 .sorted()
                 .toList();
-        return days.stream()
+        return Stream.concat(
+                        days.stream()
+                                .distinct()
+                                .map(day -> new ByDay(
+                                        (int) days.stream()
+                                                .filter(one -> !one.isAfter(day))
+                                                .count(),
+                                        day)),
+                        all.map(at -> new ByDay(cups.size(), day(at))).stream())
+                .filter(one -> one.count() < cups.size()
+                        || all.map(this::day).filter(one.day()::equals).isPresent())
                 .distinct()
-                .map(day -> new ByDay(
-                        (int) days.stream().filter(one -> !one.isAfter(day)).count(), day))
                 .toList();
+    }
+
+    private LocalDate day(Instant at) {
+        return at.atZone(floors.ways().zone()).toLocalDate();
     }
 
     /** Plans the shop with the order in it, promised, and once more with it behind everything else. */
@@ -92,20 +119,51 @@ class Orders implements DisposableBean {
         List<Cup> nowLate = promised.late().stream()
                 .filter(cup -> !Order.isWanted(cup.code()) && !lateBefore.contains(cup.code()))
                 .toList();
-        Optional<Instant> ready = ready(promised, order.count());
-        boolean inTime = order.due()
-                .map(day -> ready.filter(at -> !at.isAfter(
-                                day.atStartOfDay(floors.ways().zone()).toInstant()))
-                        .isPresent())
-                .orElse(ready.isPresent());
+        SureRow sure = doubts.sure();
+        List<String> cups = wanted(promised);
+        boolean isPlaced = cups.size() == order.count();
+        Doubt doubt = doubts.of(promised, sure);
+        Optional<Instant> surely = isPlaced ? doubt.readyWith(cups, sure.sure()) : Optional.empty();
+        Optional<Instant> due =
+                order.due().map(day -> day.atStartOfDay(floors.ways().zone()).toInstant());
         return new Promise(
                 order,
-                ready,
-                ready(last, order.count()),
+                sure.surePercent(),
+                isPlaced ? cups.stream().map(promised.readyAt()::get).max(Instant::compareTo) : Optional.empty(),
+                surely,
+                due.filter(moment -> isPlaced)
+                        .flatMap(moment -> doubt.by(cups, moment))
+                        .map(Chance::new),
+                wanted(last).size() == order.count()
+                        ? doubts.of(last, sure).readyWith(wanted(last), sure.sure())
+                        : Optional.empty(),
                 nowLate,
                 Changes.between(before, promised).moved().size(),
-                inTime,
-                byDay(promised));
+                surely.isPresent()
+                        && due.map(moment -> !surely.get().isAfter(moment)).orElse(true),
+                byDay(doubt, cups, sure.sure(), surely));
+    }
+
+    /**
+     * A day an order can be promised for, asked again with that day: with more time the plan is another. Empty if none
+     * of those that suggest themselves holds as surely as the maker wants.
+     */
+    Optional<LocalDate> dayThatHolds(Promise promise) {
+        WeekPlan before = floors.standing(floors.now()).plan();
+        SureRow sure = doubts.sure();
+        return promise.surelyAt().stream()
+                .flatMap(at -> LATER.stream().map(days -> day(at).plusDays(days)))
+                .filter(day -> {
+                    WeekPlan plan = planned(before, promise.order().dueOn(Optional.of(day)));
+                    return doubts.of(plan, sure)
+                            .by(
+                                    wanted(plan),
+                                    day.atStartOfDay(floors.ways().zone()).toInstant())
+                            .filter(share -> share >= sure.sure()
+                                    && wanted(plan).size() == promise.order().count())
+                            .isPresent();
+                })
+                .findFirst();
     }
 
     private WeekPlan planned(WeekPlan before, Order order) {
@@ -114,12 +172,9 @@ class Orders implements DisposableBean {
         return planner.best();
     }
 
-    private static Optional<Instant> ready(WeekPlan plan, int count) {
-        List<Instant> ready = plan.readyAt().entrySet().stream()
-                .filter(entry -> Order.isWanted(entry.getKey()))
-                .map(Map.Entry::getValue)
-                .toList();
-        return ready.size() == count ? ready.stream().max(Instant::compareTo) : Optional.empty();
+    /** An order's cups that found their place. */
+    private static List<String> wanted(WeekPlan plan) {
+        return plan.readyAt().keySet().stream().filter(Order::isWanted).sorted().toList();
     }
 
     /** Proposes a plan with some orders in it; their cups are started once it is kept. */

@@ -185,7 +185,7 @@ class PlanController {
         return "plan/rescue";
     }
 
-    private static Cup planned(WeekPlan plan, String code) {
+    static Cup planned(WeekPlan plan, String code) {
         return plan.workshop()
                 .find(code)
                 .orElseThrow(() -> new ResponseStatusException(

@@ -49,6 +49,15 @@ public record Calibration(
     /** The same from touch to touch on one coat: a finger is no instrument, and notes are made late. */
     static final double TOUCH_SPREAD = 0.06;
 
+    /**
+     * How far a resin nobody touched here may be from its label, as a standard deviation of the logarithm; from memory.
+     */
+    private static final double LABEL_SPREAD = 0.2;
+    /**
+     * What one touch tells of a resin is off by so much: the coat's own way, the finger's, the clock's; from memory.
+     */
+    private static final double OF_A_TOUCH = 0.25;
+
     private static final double PRIOR_SPEED = 0.6;
     private static final double PRIOR_ACTIVATION = 12;
     private static final double SLIP = 0.03;
@@ -270,6 +279,15 @@ public record Calibration(
             sum += weights[i];
         }
         return grid[grid.length - 1];
+    }
+
+    /**
+     * How far one coat may be from the speed its resin is taken to have: the standard deviation of the logarithm. What
+     * a coat has of its own, and what is not known of the resin; the more it was touched here, the less.
+     */
+    public static double coatSpread(int touches) {
+        double known = 1 / (LABEL_SPREAD * LABEL_SPREAD) + touches / (OF_A_TOUCH * OF_A_TOUCH);
+        return Math.sqrt(COAT_SPREAD * COAT_SPREAD + 1 / known);
     }
 
     private static double[] even(double from, double to, int count) {

@@ -50,6 +50,11 @@ public sealed interface Forecast {
         return Duration.between(history.lastReadingAt(), now).compareTo(SILENT_AFTER) > 0;
     }
 
+    Duration DAY = Duration.ofDays(1);
+    Duration WEEK = Duration.ofDays(7);
+    /** A week colder by so much is another week; from memory. */
+    double COLDER_C = 3;
+
     /** Until then no weekend has come again. */
     Duration KNOWS_WEEKENDS = Duration.ofDays(11);
 
@@ -60,6 +65,28 @@ public sealed interface Forecast {
                 ? Optional.empty()
                 : Optional.of("This room is known for %s only: a weekend or other weather may be further off."
                         .formatted(days == 1 ? "a day" : days == 0 ? "hours" : days + " days"));
+    }
+
+    /**
+     * What no range can hold because nothing like it was ever read: a week to come that is colder than each week known.
+     *
+     * @param course what was read from a first moment until now, and what is expected behind it
+     */
+    static Optional<String> strange(RoomCourse course, Instant first, Instant now) {
+        double coldestC = Double.POSITIVE_INFINITY;
+        Instant yesterday = now.minus(DAY);
+        Instant from = first;
+        do {
+            Instant until = from.plus(WEEK).isBefore(yesterday) ? from.plus(WEEK) : yesterday;
+            if (until.isAfter(from)) {
+                coldestC = Math.min(coldestC, course.meanC(from, until));
+            }
+            from = from.plus(DAY);
+        } while (!from.plus(WEEK).isAfter(yesterday));
+        double nextC = Math.min(course.meanC(now, now.plus(WEEK)), course.meanC(yesterday, now));
+        return Double.isFinite(coldestC) && nextC < coldestC - COLDER_C
+                ? Optional.of("The room is colder than any week I know: what I say about it may be worse than I say.")
+                : Optional.empty();
     }
 
     /** A temperature the maker sets, reached evenly within two hours. */

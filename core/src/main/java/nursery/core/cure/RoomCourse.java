@@ -85,6 +85,17 @@ public final class RoomCourse {
         return temperatureAfter(hoursAt(at));
     }
 
+    /** The mean temperature between two moments, looked at every hour or so. */
+    double meanC(Instant from, Instant until) {
+        double span = Duration.between(from, until).toMillis();
+        int looks = (int) Math.max(1, Math.round(span / Duration.ofHours(1).toMillis()));
+        double sum = 0;
+        for (int i = 0; i < looks; i++) {
+            sum += temperatureCAt(from.plusMillis((long) (span * (i + 0.5) / looks)));
+        }
+        return sum / looks;
+    }
+
     /** Relative humidity, linear between readings and held flat beside them; empty if it was never read. */
     public OptionalDouble humidityPercentAt(Instant at) {
         Map.Entry<Instant, Double> before = humidity.floorEntry(at);

@@ -21,10 +21,10 @@ import java.util.function.Function;
 public final class Spread {
 
     /** Nine in ten below: a range of eight in ten has this many standard deviations on each side. */
-    private static final double NINETIETH = 1.2815515655446004;
+    static final double NINETIETH = 1.2815515655446004;
 
     private static final double[] LEADS_H = {0.5, 1, 2, 4, 8, 16, 24, 36, 48, 72, 96, 120, 168};
-    private static final Duration BETWEEN_ORIGINS = Duration.ofHours(3);
+    static final Duration BETWEEN_ORIGINS = Duration.ofHours(3);
     private static final Duration LOOKS_BACK = Duration.ofDays(28);
     /** Misses closer together than this are hardly news; from memory. */
     private static final double INDEPENDENT_AFTER_H = 14;
@@ -46,6 +46,7 @@ public final class Spread {
     private static final double MOST_C = 15;
 
     private final double[] halfWidthC = new double[LEADS_H.length];
+    private final Drift drift;
 
     /** What a forecast said at one moment of others. */
     @FunctionalInterface
@@ -53,12 +54,13 @@ public final class Spread {
         OptionalDouble celsiusAt(Instant at);
     }
 
-    private Spread(double[] variance, double[] weight, double[] freedom) {
+    private Spread(double[] variance, double[] weight, double[] freedom, Drift.Misses drifts) {
         neverLess(variance, weight);
         for (int i = 0; i < variance.length; i++) {
             double own = student(freedom[i]) * Math.sqrt(variance[i]);
             halfWidthC[i] = Math.max(i == 0 ? LEAST_C : halfWidthC[i - 1], own);
         }
+        drift = Drift.of(drifts, this);
     }
 
     /**
@@ -79,21 +81,23 @@ public final class Spread {
         }
     }
 
-    private Spread(double[] halfWidthC, double by) {
+    private Spread(double[] halfWidthC, Drift drift, double by) {
         for (int i = 0; i < halfWidthC.length; i++) {
             this.halfWidthC[i] = by * halfWidthC[i];
         }
+        this.drift = drift.wider(by);
     }
 
     /** So many times as wide. */
     Spread wider(double times) {
-        return times == 1 ? this : new Spread(halfWidthC, times);
+        return times == 1 ? this : new Spread(halfWidthC, drift, times);
     }
 
     /** @param history nothing after its last reading is known */
     public static Spread of(RoomCourse history, Function<Instant, Foretold> foretoldAt) {
         double[] squares = new double[LEADS_H.length];
         int[] misses = new int[LEADS_H.length];
+        Drift.Misses drifts = new Drift.Misses();
         Instant last = history.lastReadingAt();
         List<RoomReading> readings = history.readings(last.minus(LOOKS_BACK), last);
         Instant next = Instant.MIN;
@@ -101,10 +105,12 @@ public final class Spread {
             Instant origin = readings.get(i).at();
             if (!origin.isBefore(next)) {
                 next = origin.plus(BETWEEN_ORIGINS);
-                misses(readings, i, foretoldAt.apply(origin), squares, misses);
+                Foretold foretold = foretoldAt.apply(origin);
+                misses(readings, i, foretold, squares, misses);
+                drifts.add(readings, i, foretold);
             }
         }
-        return pooled(squares, misses);
+        return pooled(squares, misses, drifts);
     }
 
     private static void misses(
@@ -128,7 +134,7 @@ public final class Spread {
         }
     }
 
-    private static Spread pooled(double[] squares, int[] misses) {
+    private static Spread pooled(double[] squares, int[] misses, Drift.Misses drifts) {
         double[] variance = new double[LEADS_H.length];
         double[] weights = new double[LEADS_H.length];
         double[] freedom = new double[LEADS_H.length];
@@ -148,7 +154,7 @@ public final class Spread {
                 leaned = Math.min(LEANS, weights[lead]);
             }
         }
-        return new Spread(variance, weights, freedom);
+        return new Spread(variance, weights, freedom, drifts);
     }
 
     /** The half width so long after the last reading, °C. */
@@ -169,8 +175,18 @@ public final class Spread {
         return Math.min(MOST_C, halfWidthC[after - 1] + (halfWidthC[after] - halfWidthC[after - 1]) * part);
     }
 
+    /** The standard deviation so long after the last reading, °C. */
+    double sdC(double hours) {
+        return widthC(minutes(hours)) / NINETIETH;
+    }
+
+    /** The standard deviation of the mean from now until so many hours after the last reading, °C. */
+    double meanSdC(double hours) {
+        return drift.sdC(hours);
+    }
+
     /** The ninetieth percentile of Student's distribution. */
-    private static double student(double freedom) {
+    static double student(double freedom) {
         double z = NINETIETH;
         double nu = Math.max(1, freedom);
         return z

@@ -91,6 +91,30 @@ record Act(
                 place.pinned());
     }
 
+    /** The same step where it takes other hands, and cures by another clock; to be settled anew. */
+    Act in(int slots, @Nullable CureTable otherClock) {
+        return new Act(
+                step,
+                work,
+                gate.taking(slots),
+                scuff == null
+                        ? null
+                        : new Scuff(
+                                scuff.late(),
+                                scuff.sandable().taking(SCUFF_SLOTS),
+                                scuff.then().taking(slots)),
+                grips,
+                isWet,
+                lacks,
+                slots,
+                inBooth,
+                onSpindle,
+                otherClock,
+                label,
+                resin,
+                pinned);
+    }
+
     /** Places once what counts from work that is done already. */
     void settle(Progress start) {
         gate.settle(start);

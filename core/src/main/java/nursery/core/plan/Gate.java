@@ -33,6 +33,19 @@ final class Gate {
         this.hands = hands;
     }
 
+    private Gate(Gate as, int hands) {
+        told = as.told.unsettled();
+        hurried = as.hurried.unsettled();
+        asked = as.asked.unsettled();
+        isWet = as.isWet;
+        this.hands = hands;
+    }
+
+    /** The same bounds for hands that take so many slots, to be settled anew. */
+    Gate taking(int slots) {
+        return new Gate(this, slots);
+    }
+
     /** Places once what counts from work that is done already: that moves no more. */
     void settle(Progress start) {
         told.settle(start, isWet, hands);
@@ -73,6 +86,8 @@ final class Gate {
     /** Both ends of a window. */
     private static final class Ends {
 
+        private final Bound[] allFrom;
+        private final Bound[] allUntil;
         private Bound[] from;
         private Bound[] until;
         /** What the bounds that are settled come to. */
@@ -85,10 +100,22 @@ final class Gate {
         private boolean always;
 
         private Ends(List<Bound> from, List<Bound> until) {
-            this.from = from.toArray(Bound[]::new);
-            this.until = until.toArray(Bound[]::new);
+            this(from.toArray(Bound[]::new), until.toArray(Bound[]::new));
             always = until.isEmpty()
                     || from.stream().allMatch(opens -> until.stream().allMatch(closes -> isBefore(opens, closes)));
+        }
+
+        private Ends(Bound[] from, Bound[] until) {
+            allFrom = from;
+            allUntil = until;
+            this.from = from;
+            this.until = until;
+        }
+
+        Ends unsettled() {
+            Ends fresh = new Ends(allFrom, allUntil);
+            fresh.always = always;
+            return fresh;
         }
 
         /** These, even where they leave no time. */
@@ -118,7 +145,22 @@ final class Gate {
         }
 
         private static Bound[] ahead(Bound[] bounds, Progress start) {
-            return Arrays.stream(bounds).filter(bound -> !start.isPast(bound)).toArray(Bound[]::new);
+            int ahead = 0;
+            for (Bound bound : bounds) {
+                ahead += start.isPast(bound) ? 0 : 1;
+            }
+            if (ahead == bounds.length) {
+                return bounds;
+            }
+            // Gates are settled for each of hundreds of worlds: no stream.
+            Bound[] left = new Bound[ahead];
+            int next = 0;
+            for (Bound bound : bounds) {
+                if (!start.isPast(bound)) {
+                    left[next++] = bound;
+                }
+            }
+            return left;
         }
 
         private static boolean isBefore(Bound opens, Bound closes) {

@@ -82,6 +82,18 @@ final class Problem {
             return endsWhileWet[from];
         }
 
+        Job in(World world) {
+            List<Act> others = new ArrayList<>(acts.size());
+            for (int i = 0; i < acts.size(); i++) {
+                Act act = acts.get(i);
+                others.add(act.in(
+                        world.hands(first + i, act.hands()), act.label() == null ? null : world.clock(act.label())));
+            }
+            Progress begun = start.in(world, others);
+            others.forEach(act -> act.settle(begun));
+            return new Job(cup, fold, hold, number, first, others, begun, due, endsWhileWet);
+        }
+
         private static int[] endsWhileWet(List<Act> acts) {
             int[] ends = new int[acts.size()];
             Arrays.setAll(ends, from -> endWhileWet(acts, from));
@@ -145,6 +157,24 @@ final class Problem {
             }
         }
         acts = count;
+    }
+
+    /** The same shop in a world in which it may find itself. */
+    Problem(Problem known, World world) {
+        workshop = known.workshop;
+        grid = world.grid();
+        closed = world.closed(known.closed);
+        boothClosed = known.boothClosed;
+        spindles = known.spindles;
+        acts = known.acts;
+        for (Mixing mixing : known.resins) {
+            resins.add(new Mixing(mixing.resin(), world.clock(mixing.resin().label()), mixing.ageH()));
+        }
+        for (Job job : known.jobs) {
+            Job other = job.in(world);
+            jobs.add(other);
+            byAct.addAll(Collections.nCopies(other.acts().size(), other));
+        }
     }
 
     /** The cup an act is of. */
@@ -275,9 +305,10 @@ final class Problem {
             double endedMin = minutes(on.moments().ended(work.id(), 0));
             if (work.doing().isPour()) {
                 CoatTimes times = on.moments().pour(work.id());
-                works.add(new Past(begunMin, endedMin, clock(times.label()), times.ageHoursAt(grid.origin())));
+                works.add(new Past(
+                        begunMin, endedMin, clock(times.label()), times.label(), times.ageHoursAt(grid.origin())));
             } else {
-                works.add(new Past(begunMin, endedMin, null, 0));
+                works.add(new Past(begunMin, endedMin, null, null, 0));
             }
         }
         return works;
@@ -287,7 +318,7 @@ final class Problem {
         return (epochMs - grid.origin().toEpochMilli()) / MS_PER_MINUTE;
     }
 
-    private CureTable clock(Label label) {
+    CureTable clock(Label label) {
         return clocks.computeIfAbsent(CureClock.of(label), clock -> new CureTable(clock, workshop.room(), grid));
     }
 }

@@ -2,6 +2,7 @@ package nursery.core.plan;
 
 import java.util.List;
 import java.util.Objects;
+import nursery.core.resin.Label;
 import nursery.core.surface.Bound;
 import org.jspecify.annotations.Nullable;
 
@@ -32,9 +33,11 @@ final class Progress {
      * A work that was done before the plan begins, in minutes from its origin.
      *
      * @param clock for a pour, the clock it cures by
+     * @param label for a pour, what it was mixed from
      * @param ageAtOriginH for a pour, how far it had cured then
      */
-    record Past(double begunMin, double endedMin, @Nullable CureTable clock, double ageAtOriginH) {}
+    record Past(
+            double begunMin, double endedMin, @Nullable CureTable clock, @Nullable Label label, double ageAtOriginH) {}
 
     void set(Progress other) {
         past = other.past;
@@ -57,6 +60,25 @@ final class Progress {
         past = works;
         acts = ahead;
         at = new int[ahead.size()];
+    }
+
+    /** How far it has come in a world in which its coats cure by other clocks; what it had done it has done. */
+    Progress in(World world, List<Act> ahead) {
+        Progress other = new Progress();
+        List<Past> works = past.stream().map(world::past).toList();
+        other.begin(works, ahead);
+        other.logged = logged;
+        for (Past pour : works) {
+            if (pour.label() != null && pour.clock() != null) {
+                double full = pour.clock().fullyCured(pour.label().times().fullCureH()) - pour.ageAtOriginH();
+                other.cured = Math.max(other.cured, full <= 0 ? 0 : pour.clock().from(full));
+                if (heldUntil > 0) {
+                    double turning = pour.label().times().turningH() - pour.ageAtOriginH();
+                    other.heldUntil = turning <= 0 ? 0 : pour.clock().from(turning);
+                }
+            }
+        }
+        return other;
     }
 
     private double begunMin(int work) {
@@ -141,9 +163,8 @@ final class Progress {
             heldUntil = act.onSpindle()
                     ? ageFrom(work, Objects.requireNonNull(act.label()).times().turningH())
                     : 0;
-            cured = Math.max(
-                    cured,
-                    ageFrom(work, Objects.requireNonNull(act.label()).times().fullCureH()));
+            double full = Objects.requireNonNull(act.label()).times().fullCureH();
+            cured = Math.max(cured, ageFrom(work, clock(work).fullyCured(full)));
         } else if (act.step().kind().endsTurning()) {
             heldUntil = 0;
         }

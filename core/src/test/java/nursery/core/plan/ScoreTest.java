@@ -47,4 +47,14 @@ class ScoreTest {
     void latenessIsToldInWholeHours() {
         assertThat(new Score(0, 0, 95, 0, 0, 0, 0, 0).lateHours()).isEqualTo(2);
     }
+
+    /** Sessions, grip, mixes and days hurt nobody; each of the four before them does. */
+    @Test
+    void onlyWhatIsMissedLateOrScuffedHurts() {
+        assertThat(new Score(0, 0, 0, 0, 9, 9, 9, 9).hurtsNobody()).isTrue();
+        assertThat(new Score(1, 0, 0, 0, 0, 0, 0, 0).hurtsNobody()).isFalse();
+        assertThat(new Score(0, 1, 0, 0, 0, 0, 0, 0).hurtsNobody()).isFalse();
+        assertThat(new Score(0, 0, 1, 0, 0, 0, 0, 0).hurtsNobody()).isFalse();
+        assertThat(new Score(0, 0, 0, 1, 0, 0, 0, 0).hurtsNobody()).isFalse();
+    }
 }
