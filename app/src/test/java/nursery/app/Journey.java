@@ -402,6 +402,7 @@ abstract class Journey {
                 "/plan/cup/A-01",
                 change,
                 "/plan/hours",
+                "/plan/doubt",
                 "/plan/order",
                 "/plan/import",
                 "/room",

@@ -340,6 +340,46 @@ class PlanPagesTest extends PlannedShop {
         return shop.plan().lateness(shop.cup(code).cup()).orElse(Duration.ZERO);
     }
 
+    /** In time by the plan, and yet not surely: so it is said, by the same figures wherever it stands. */
+    @Test
+    void whatIsInTimeByThePlanMayBeInDoubt() {
+        keep();
+        Instant ready = shop.plan().readyAt().get("A-01");
+        String due = ready.plus(Duration.ofDays(1)).toString().substring(0, 10);
+        shop.sql().update("UPDATE cup SET due_on = ? WHERE code = 'A-01'", due);
+        assertThat(shop.plan().late()).isEmpty();
+
+        String page = tablet.page("/plan/doubt");
+        Matcher inTime = Pattern.compile("in time (\\d+) of 100<").matcher(page);
+        assertThat(inTime.find()).isTrue();
+        assertThat(page).contains("1 of 2 promises hold with 90 of 100 or better", "Plan it with more slack");
+        assertThat(Integer.parseInt(inTime.group(1))).isBetween(5, 89);
+        String row = page.substring(page.indexOf("doubt-cups"), page.indexOf("doubt-says"));
+        assertThat(row.split("doubt-dot late", -1).length - 1)
+                .as("of twenty dots as many are late")
+                .isBetween(
+                        (int) Math.floor((100 - Integer.parseInt(inTime.group(1))) / 5.0) - 1,
+                        (int) Math.ceil((100 - Integer.parseInt(inTime.group(1))) / 5.0) + 1);
+        assertThat(tablet.page("/plan/cup/A-01/doubt")).contains("In time: %s of 100.".formatted(inTime.group(1)));
+
+        MvcTestResult none = tablet.send("/plan/doubt/slack", typed());
+        assertThat(none).hasStatus(422);
+        assertThat(text(none)).contains("I found no plan in which more promises hold");
+
+        tablet.send("/plan/doubt", typed("sure", "50", "late", "0", "seen", seen(page)));
+        assertThat(tablet.page("/plan/doubt")).contains("promises hold with 50 of 100 or better");
+        assertThat(tablet.send("/plan/doubt", typed("sure", "70", "late", "5", "seen", seen(page))))
+                .as("it was changed meanwhile")
+                .hasStatus(422);
+        assertThat(tablet.send("/plan/doubt", typed("sure", "33", "late", "5"))).hasStatus(422);
+    }
+
+    private static String seen(String page) {
+        Matcher seen = Pattern.compile("name=\"seen\" value=\"([^\"]*)\"").matcher(page);
+        assertThat(seen.find()).isTrue();
+        return seen.group(1);
+    }
+
     @Test
     void withoutAnyHoursThePlanSaysWhatIsMissing() {
         tablet.send("/plan/hours", typed());

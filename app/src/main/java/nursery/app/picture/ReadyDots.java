@@ -52,10 +52,14 @@ public record ReadyDots(List<Dot> dots, double dueX, List<Tick> ticks, int piled
         int piled = 0;
         for (Instant at : twenty) {
             double x = percent(from, at, length);
-            level = x - pile < PILE_WIDTH ? level + 1 : 0;
+            boolean isLate = at.isAfter(due);
+            // On either side of the day promised dots have piles of their own.
+            boolean isOnPile =
+                    x - pile < PILE_WIDTH && dots.get(dots.size() - 1).isLate() == isLate;
+            level = isOnPile ? level + 1 : 0;
             pile = level == 0 ? x : pile;
             piled = Math.max(piled, level + 1);
-            dots.add(new Dot(pile, level, at.isAfter(due)));
+            dots.add(new Dot(pile, level, isLate));
         }
         return new ReadyDots(dots, percent(from, due, length), ticks(from, length, zone), piled);
     }

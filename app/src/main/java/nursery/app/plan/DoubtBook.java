@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import nursery.app.floor.Floors;
 import nursery.app.plan.DoubtMapper.SureRow;
@@ -14,7 +15,9 @@ import nursery.core.cure.PossibleRooms;
 import nursery.core.cure.Spread;
 import nursery.core.floor.Air;
 import nursery.core.floor.Floor;
+import nursery.core.plan.Budget;
 import nursery.core.plan.Doubt;
+import nursery.core.plan.Slack;
 import nursery.core.plan.WeekPlan;
 import nursery.core.resin.Label;
 import nursery.core.resin.Resin;
@@ -72,6 +75,13 @@ class DoubtBook {
     /** Of a plan that is only thought of. */
     Doubt of(WeekPlan plan, SureRow sure) {
         return Doubt.of(plan, ranges(floors.now(), plan, sure.lateMin()));
+    }
+
+    /** The plan as it stands with slack where it is needed, if there is one in which more promises hold. */
+    Optional<Slack> withSlack(SureRow sure, Supplier<Budget> each) {
+        Floor floor = floors.now();
+        WeekPlan plan = floors.standing(floor).plan();
+        return Slack.find(plan, ranges(floor, plan, sure.lateMin()), sure.sure(), each);
     }
 
     /** What no chance can hold: a room that is hardly known, or was never like this. */

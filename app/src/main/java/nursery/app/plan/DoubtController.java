@@ -1,5 +1,6 @@
 package nursery.app.plan;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
@@ -15,8 +16,10 @@ import nursery.app.plan.DoubtMapper.SureRow;
 import nursery.app.platform.Form;
 import nursery.app.platform.FormPost;
 import nursery.app.platform.FormReader;
+import nursery.app.platform.Maker;
 import nursery.app.platform.Seen;
 import nursery.core.log.Cup;
+import nursery.core.measure.Faults;
 import nursery.core.plan.Chance;
 import nursery.core.plan.Doubt;
 import nursery.core.plan.WeekPlan;
@@ -41,11 +44,13 @@ class DoubtController {
     private static final int LATEST_MIN = 31 * 24 * 60;
 
     private final DoubtBook doubts;
+    private final SlackBook slack;
     private final Floors floors;
     private final FormPost posts;
 
-    DoubtController(DoubtBook doubts, Floors floors, FormPost posts) {
+    DoubtController(DoubtBook doubts, SlackBook slack, Floors floors, FormPost posts) {
         this.doubts = doubts;
+        this.slack = slack;
         this.floors = floors;
         this.posts = posts;
     }
@@ -103,6 +108,26 @@ class DoubtController {
                     FormReader reader = new FormReader(typed);
                     doubts.save(read(reader), reader.raw(Seen.FIELD));
                     return "/plan/doubt";
+                },
+                form -> page(model, form));
+    }
+
+    /** Plans anew with slack where it is needed, to be kept or dropped like any other plan. */
+    @PostMapping("/plan/doubt/slack")
+    ModelAndView slack(@RequestParam Map<String, String> typed, Model model, HttpServletRequest request) {
+        return posts.handle(
+                typed,
+                model,
+                () -> {
+                    Faults faults = new Faults();
+                    Optional<Long> proposal = slack.propose(Maker.of(request).name());
+                    faults.require(
+                            proposal.isPresent(),
+                            "slack",
+                            "I found no plan in which more promises hold and none is later. More hours at the bench or "
+                                    + "a later day would help.");
+                    faults.throwIfAny();
+                    return "/plan/changes/" + proposal.orElseThrow();
                 },
                 form -> page(model, form));
     }

@@ -2,11 +2,9 @@ package nursery.core.cure;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.hipparchus.special.Erf;
 
@@ -62,7 +60,7 @@ public final class PossibleRooms {
             slow[hour] = slowAt(spread, lead + 0.5) - slowAt(spread, lead - 0.5);
             quick[hour] = Math.sqrt(Math.max(LEAST_QUICK * sd * sd, sd * sd - slow[hour] * slow[hour]));
         }
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         int[] ranks = ranks(rooms, random);
         double keeps = Math.exp(-1 / QUICK_H);
         double fresh = Math.sqrt(1 - keeps * keeps);
@@ -96,10 +94,16 @@ public final class PossibleRooms {
         return hours * Math.sqrt(Math.max(mean * mean - ofQuick, mean * mean / 4));
     }
 
-    private static int[] ranks(int rooms, Random random) {
-        List<Integer> ranks = new ArrayList<>(IntStream.range(0, rooms).boxed().toList());
-        Collections.shuffle(ranks, random);
-        return ranks.stream().mapToInt(Integer::intValue).toArray();
+    /** Each number below so many once, in any order (Fisher and Yates 1938). */
+    private static int[] ranks(int rooms, SplittableRandom random) {
+        int[] ranks = IntStream.range(0, rooms).toArray();
+        for (int last = rooms - 1; last > 0; last--) {
+            int other = random.nextInt(last + 1);
+            int kept = ranks[last];
+            ranks[last] = ranks[other];
+            ranks[other] = kept;
+        }
+        return ranks;
     }
 
     private static double normal(double share) {

@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -31,6 +33,8 @@ public final class Doubt {
     /** A plan gone wrong is looked after for so long. */
     private static final Duration AND_THEN = Duration.ofDays(21);
 
+    /** Nobody plans for more than that to go wrong. */
+    private static final Duration MOST_SLACK = Duration.ofDays(4);
     /** One in twenty is told. */
     private static final double WORTH_TELLING = 0.05;
     /** Coming for nothing costs a walk, not a coat. */
@@ -178,6 +182,27 @@ public final class Doubt {
             int slot = slots[(int) Math.min(WORLDS - 1, Math.max(0, Math.ceil(chance * WORLDS) - 1))];
             return slot >= grid.slots() ? Optional.empty() : Optional.of(grid.instant(slot));
         });
+    }
+
+    /**
+     * What each promised cup lacks to be in time with a chance: by so much later than planned it is ready then. A plan
+     * that aims so much earlier has its slack where it is needed.
+     */
+    public Map<String, Duration> slack(double chance) {
+        Map<String, Duration> slack = new HashMap<>();
+        for (Job job : known.jobs) {
+            String code = job.cup().code();
+            Instant planned = plan.readyAt().get(code);
+            if (planned != null && job.due() != Act.NEVER) {
+                Duration later = readyWith(code, chance)
+                        .map(at -> Duration.between(planned, at))
+                        .orElse(MOST_SLACK);
+                slack.put(
+                        code,
+                        later.isNegative() ? Duration.ZERO : later.compareTo(MOST_SLACK) > 0 ? MOST_SLACK : later);
+            }
+        }
+        return slack;
     }
 
     /** When a cup is ready in each of the worlds, soonest first; those in which it is not by the end have that end. */

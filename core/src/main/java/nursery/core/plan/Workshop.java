@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nursery.core.cure.RoomCourse;
@@ -54,6 +55,15 @@ public record Workshop(
 
     public Workshop withCups(List<Cup> others) {
         return new Workshop(now, room, hours, spindles, others, pins, horizon);
+    }
+
+    /** This workshop with each cup promised so much earlier, to be aimed at instead of the day itself. */
+    public Workshop aimingEarlier(Map<String, Duration> by) {
+        return withCups(cups.stream()
+                .map(cup -> cup.with(new Cup.Promise(
+                        cup.promise().dueAt().map(due -> due.minus(by.getOrDefault(cup.code(), Duration.ZERO))),
+                        cup.promise().matters())))
+                .toList());
     }
 
     public Workshop withPins(List<Pin> others) {

@@ -5,7 +5,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.function.ToDoubleFunction;
 import nursery.core.cure.CureClock;
 import nursery.core.cure.PossibleRooms;
@@ -26,7 +26,7 @@ final class World {
     private final double handsSpread;
     private final int[] begins;
     private final int[] late;
-    private final Random random;
+    private final SplittableRandom random;
     private final Map<Label, Double> speeds = new HashMap<>();
     private final Map<Label, CureTable> clocks = new HashMap<>();
     private final Map<CureClock, double[]> faster = new HashMap<>();
@@ -40,7 +40,7 @@ final class World {
         speedSpread = ranges.speedSpread();
         handsSpread = ranges.handsSpread();
         this.begins = begins;
-        random = new Random(seed);
+        random = new SplittableRandom(seed);
         late = new int[begins.length];
         Arrays.setAll(late, session -> late(ranges.meanLateMin()));
     }
