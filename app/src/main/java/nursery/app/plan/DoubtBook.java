@@ -81,7 +81,7 @@ class DoubtBook {
     Optional<Slack> withSlack(SureRow sure, Supplier<Budget> each) {
         Floor floor = floors.now();
         WeekPlan plan = floors.standing(floor).plan();
-        return Slack.find(plan, ranges(floor, plan, sure.lateMin()), sure.sure(), each);
+        return Slack.find(plan, doubt(sure), ranges(floor, plan, sure.lateMin()), sure.sure(), each);
     }
 
     /** What no chance can hold: a room that is hardly known, or was never like this. */

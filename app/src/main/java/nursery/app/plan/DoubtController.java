@@ -162,19 +162,24 @@ class DoubtController {
         model.addAttribute("form", filled(form, sure));
         model.addAttribute("choices", CHOICES);
         model.addAttribute("sure", sure);
-        Predicate<Promised> isSound = one -> one.inTime().share() >= sure.sure();
-        Predicate<Promised> isLate = one -> plan.lateness(one.cup()).isPresent();
-        model.addAttribute("sound", promised.stream().filter(isSound).toList());
         // What is late by the plan itself is in no doubt, and stands where the plan is read.
-        model.addAttribute(
-                "late", promised.stream().filter(isSound.negate().and(isLate)).toList());
+        List<Cup> late = plan.late();
+        Predicate<Promised> isLate = one -> late.contains(one.cup());
+        Predicate<Promised> isSound = isLate.negate().and(one -> doubt.holds(one.cup(), sure.sure()));
+        model.addAttribute("sound", promised.stream().filter(isSound).toList());
+        model.addAttribute("late", promised.stream().filter(isLate).toList());
         model.addAttribute(
                 "doubtful",
-                promised.stream().filter(isSound.negate().and(isLate.negate())).toList());
-        model.addAttribute("all", promised.size());
+                promised.stream().filter(isSound.or(isLate).negate()).toList());
+        model.addAttribute("lateByPlan", late.size());
+        model.addAttribute(
+                "all",
+                plan.workshop().cups().stream()
+                        .filter(cup -> cup.promise().dueAt().isPresent())
+                        .count());
         model.addAttribute("watched", doubt.risks().stream().map(Watched::of).toList());
         model.addAttribute("cannotHold", doubts.cannotHold().orElse(null));
-        model.addAttribute("worlds", Doubt.WORLDS);
+        model.addAttribute("worlds", doubt.worlds());
         return "plan/doubt";
     }
 

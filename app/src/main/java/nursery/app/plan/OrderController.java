@@ -133,20 +133,22 @@ class OrderController {
         Show show = floors.show();
         List<WayOut> ways = new ArrayList<>();
         int inTime = promise.inTimeCount();
-        if (inTime > 0 && inTime < promise.order().count()) {
+        Order order = promise.order();
+        if (inTime > 0 && inTime < order.count() && orders.holds(order.counting(inTime))) {
             ways.add(way("Promise %d of them".formatted(inTime), typed, "count", "" + inTime));
         }
-        orders.dayThatHolds(promise)
-                .filter(day -> promise.order().due().filter(day::isAfter).isPresent())
+        promise.surelyAt()
+                .flatMap(at -> orders.dayThatHolds(order, at))
+                .filter(day -> order.due().filter(day::isAfter).isPresent())
                 .ifPresent(day -> ways.add(way("Due on %s".formatted(show.date(day)), typed, "due", "" + day)));
         promise.readyLast()
-                .map(at -> at.atZone(show.zone()).toLocalDate().plusDays(1))
-                .filter(day -> !promise.nowLate().isEmpty())
+                .filter(at -> !promise.nowLate().isEmpty())
+                .flatMap(at -> orders.dayThatHolds(order, at))
                 .ifPresent(day ->
                         ways.add(way("Behind all the rest, on %s".formatted(show.date(day)), typed, "due", "" + day)));
         floors.shelf()
                 .fastest()
-                .filter(resin -> resin.id() != promise.order().resins().base().id())
+                .filter(resin -> resin.id() != order.resins().base().id())
                 .ifPresent(resin -> ways.add(way("In " + resin.name(), typed, "resin", "" + resin.id())));
         return ways;
     }

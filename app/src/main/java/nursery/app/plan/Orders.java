@@ -28,7 +28,10 @@ class Orders implements DisposableBean {
 
     private static final long STEPS = 1000;
     /** Days behind the one on which it surely would be ready. */
-    private static final List<Integer> LATER = List.of(1, 3, 7);
+    private static final List<Integer> LATER = List.of(1, 4);
+
+    private static final double MARGIN = 0.02;
+
     /** Two plans are made for an answer. */
     private static final Duration ASKED_FOR = Duration.ofMillis(350);
 
@@ -145,25 +148,30 @@ class Orders implements DisposableBean {
     }
 
     /**
-     * A day an order can be promised for, asked again with that day: with more time the plan is another. Empty if none
-     * of those that suggest themselves holds as surely as the maker wants.
+     * A day behind a moment for which an order can be promised: planned again with that day, for with more time the
+     * plan is another. Empty if none of those that suggest themselves holds.
      */
-    Optional<LocalDate> dayThatHolds(Promise promise) {
-        WeekPlan before = floors.standing(floors.now()).plan();
-        SureRow sure = doubts.sure();
-        return promise.surelyAt().stream()
-                .flatMap(at -> LATER.stream().map(days -> day(at).plusDays(days)))
-                .filter(day -> {
-                    WeekPlan plan = planned(before, promise.order().dueOn(Optional.of(day)));
-                    return doubts.of(plan, sure)
-                            .by(
-                                    wanted(plan),
-                                    day.atStartOfDay(floors.ways().zone()).toInstant())
-                            .filter(share -> share >= sure.sure()
-                                    && wanted(plan).size() == promise.order().count())
-                            .isPresent();
-                })
+    Optional<LocalDate> dayThatHolds(Order order, Instant surely) {
+        return LATER.stream()
+                .map(days -> day(surely).plusDays(days))
+                .filter(day -> holds(order.dueOn(Optional.of(day))))
                 .findFirst();
+    }
+
+    /**
+     * Whether an order would surely be in time, asked once more: a little surer than is wanted, since a search that
+     * stops by the clock does not find the same plan each time.
+     */
+    boolean holds(Order order) {
+        SureRow sure = doubts.sure();
+        WeekPlan plan = planned(floors.standing(floors.now()).plan(), order);
+        List<String> cups = wanted(plan);
+        return cups.size() == order.count()
+                && order.due()
+                        .flatMap(day -> doubts.of(plan, sure)
+                                .by(cups, day.atStartOfDay(floors.ways().zone()).toInstant()))
+                        .filter(share -> share >= Math.min(1, sure.sure() + MARGIN))
+                        .isPresent();
     }
 
     private WeekPlan planned(WeekPlan before, Order order) {

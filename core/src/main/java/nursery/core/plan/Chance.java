@@ -5,14 +5,17 @@ public record Chance(double share) {
 
     private static final double NEARLY = 0.005;
     private static final int HUNDRED = 100;
+    private static final double ROUNDING = 1e-9;
     private static final int MOST = 100;
 
-    /** How often it goes well: of a hundred times. */
+    /** How often it goes well: of a hundred times, rounded down, for what lacks a little of a chance lacks it. */
     public String ofHundred() {
         if (share > 1 - NEARLY) {
             return "over 99 of 100";
         }
-        return share < NEARLY ? "hardly ever" : "%d of 100".formatted(Math.round(share * HUNDRED));
+        return share * HUNDRED < 1
+                ? "hardly ever"
+                : "%d of 100".formatted((int) Math.floor(share * HUNDRED + ROUNDING));
     }
 
     /** How often it goes wrong: once in so many times. */

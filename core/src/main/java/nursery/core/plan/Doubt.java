@@ -30,6 +30,10 @@ import nursery.core.resin.Label;
 public final class Doubt {
 
     public static final int WORLDS = 500;
+    /** So many cups are played through as often; a great shop less often, for its shares are told by more cups. */
+    private static final int USUAL_CUPS = 80;
+
+    private static final int FEWEST_WORLDS = 100;
     /** A plan gone wrong is looked after for so long. */
     private static final Duration AND_THEN = Duration.ofDays(21);
 
@@ -48,6 +52,7 @@ public final class Doubt {
 
     private final Problem known;
     private final WeekPlan plan;
+    private final int worlds;
     /** By world and cup: the slot at which it is ready. */
     private final int[][] ready;
     /** By act and world: the first slot of its window, and the first that is too late. */
@@ -99,11 +104,12 @@ public final class Doubt {
         this.known = known;
         this.plan = plan;
         this.grid = grid;
-        ready = new int[WORLDS][known.jobs.size()];
-        opens = new int[known.acts][WORLDS];
-        closes = new int[known.acts][WORLDS];
+        worlds = Math.max(FEWEST_WORLDS, Math.min(WORLDS, WORLDS * USUAL_CUPS / Math.max(1, known.jobs.size())));
+        ready = new int[worlds][known.jobs.size()];
+        opens = new int[known.acts][worlds];
+        closes = new int[known.acts][worlds];
         sessions = plan.sessions();
-        late = new int[WORLDS][sessions.size()];
+        late = new int[worlds][sessions.size()];
     }
 
     /** Plays a plan through. Its rooms must begin where the plan does. */
@@ -115,7 +121,7 @@ public final class Doubt {
         int[] begins = doubt.sessions.stream()
                 .mapToInt(session -> Math.max(0, known.grid.slotFrom(session.begins())))
                 .toArray();
-        IntStream.range(0, WORLDS).parallel().forEach(number -> {
+        IntStream.range(0, doubt.worlds).parallel().forEach(number -> {
             World world =
                     new World(known, doubt.grid, ranges, number % ranges.rooms().count(), begins, SEED + number);
             Problem there = new Problem(known, world);
@@ -160,6 +166,16 @@ public final class Doubt {
         return cup.promise().dueAt().flatMap(due -> by(List.of(cup.code()), due));
     }
 
+    /** How many ways the weeks may go it was played through. */
+    public int worlds() {
+        return worlds;
+    }
+
+    /** Whether a cup is ready when it is promised with a chance, 0 to 1; never if it is not planned. */
+    public boolean holds(Cup cup, double chance) {
+        return inTime(cup).filter(share -> share >= chance).isPresent();
+    }
+
     /** The chance that all of some cups are ready by a moment; empty if one of them is not planned. */
     public Optional<Double> by(List<String> cups, Instant moment) {
         return lastOf(cups).map(slots -> {
@@ -167,7 +183,7 @@ public final class Doubt {
             return Arrays.stream(slots)
                             .filter(slot -> slot <= due && slot < grid.slots())
                             .count()
-                    / (double) WORLDS;
+                    / (double) worlds;
         });
     }
 
@@ -179,7 +195,7 @@ public final class Doubt {
     /** When all of some cups are. */
     public Optional<Instant> readyWith(List<String> cups, double chance) {
         return lastOf(cups).flatMap(slots -> {
-            int slot = slots[(int) Math.min(WORLDS - 1, Math.max(0, Math.ceil(chance * WORLDS) - 1))];
+            int slot = slots[(int) Math.min(worlds - 1, Math.max(0, Math.ceil(chance * worlds) - 1))];
             return slot >= grid.slots() ? Optional.empty() : Optional.of(grid.instant(slot));
         });
     }
@@ -289,13 +305,13 @@ public final class Doubt {
         int slot = known.grid.slotFrom(step.begins()) + minutes / Grid.MINUTES;
         int missed = 0;
         int waits = 0;
-        for (int world = 0; world < WORLDS; world++) {
+        for (int world = 0; world < worlds; world++) {
             int begun = slot + late[world][session];
             missed += begun >= closes[act][world] ? 1 : 0;
             waits += begun < opens[act][world] ? 1 : 0;
         }
         Instant at = step.begins().plus(Duration.ofMinutes(minutes));
-        return new Coming(at, missed / (double) WORLDS, waits / (double) WORLDS);
+        return new Coming(at, missed / (double) worlds, waits / (double) worlds);
     }
 
     private Optional<Job> job(String cup) {

@@ -19,12 +19,13 @@ public record Slack(WeekPlan plan, long held, long holding) {
     private static final double[] PARTS = {1, 0.5};
 
     /**
+     * @param doubt how surely the plan holds
      * @param chance with which a promise is to hold
      * @param budget for each of four searches
      * @return empty if no such plan was found
      */
-    public static Optional<Slack> find(WeekPlan plan, Doubt.Ranges ranges, double chance, Supplier<Budget> budget) {
-        Doubt doubt = Doubt.of(plan, ranges);
+    public static Optional<Slack> find(
+            WeekPlan plan, Doubt doubt, Doubt.Ranges ranges, double chance, Supplier<Budget> budget) {
         Map<String, Duration> slack = doubt.slack(chance);
         long held = held(plan, doubt, chance);
         Optional<Slack> best = Optional.empty();
@@ -58,8 +59,7 @@ public record Slack(WeekPlan plan, long held, long holding) {
 
     private static long held(WeekPlan plan, Doubt doubt, double chance) {
         return plan.workshop().cups().stream()
-                .filter(cup ->
-                        doubt.inTime(cup).filter(share -> share >= chance).isPresent())
+                .filter(cup -> doubt.holds(cup, chance))
                 .count();
     }
 }

@@ -237,7 +237,7 @@ class DoubtTest {
                     .toList();
             WeekPlan plan = Planner.plan(made.withCups(cups), Budget.of(150));
             Doubt.Ranges ranges = new Doubt.Ranges(PossibleRooms.asExpected(made.room(), NOW), label -> 0.2, 0.25, 30);
-            Optional<Slack> slack = Slack.find(plan, ranges, 0.9, () -> Budget.of(200));
+            Optional<Slack> slack = Slack.find(plan, Doubt.of(plan, ranges), ranges, 0.9, () -> Budget.of(200));
             found += slack.isPresent() ? 1 : 0;
             slack.ifPresent(better -> {
                 assertThat(better.holding()).isGreaterThan(better.held());
